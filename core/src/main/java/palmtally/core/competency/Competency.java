@@ -1,0 +1,153 @@
+package palmtally.core.competency;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.finding.Spoken;
+import palmtally.core.profile.Profile;
+
+/**
+ * What is known of one student on one criterion in one region at one moment.
+ *
+ * @param state the first of its precedence that holds
+ * @param level ability now, uncertainty grown since the last piece
+ * @param secureProbability P(ability ≥ cut) now
+ * @param forecast P(ability ≥ cut) at the end of the term, or null before two pieces
+ * @param why the state in one sentence a student understands
+ * @param history ability after each piece
+ */
+public record Competency(
+        State state,
+        LocalLevel level,
+        double secureProbability,
+        @Nullable Double forecast,
+        String why,
+        List<Point> history) {
+    /** In order of precedence. */
+    public enum State {
+        OPEN_CRITICAL,
+        NOT_SEEN,
+        SECURE,
+        DUE_AGAIN,
+        AT_RISK,
+        EMERGING;
+
+        @Override
+        public String toString() {
+            return name().toLowerCase().replace('_', ' ');
+        }
+    }
+
+    /** Ability after a piece of evidence. */
+    public record Point(Evidence evidence, LocalLevel level) {}
+
+    /** Damping of the trend a week, and prior standard deviation of a slope, points a week (both ours). */
+    static final double DAMPING = 0.8;
+
+    static final double SLOPE_SD = 2;
+
+    /**
+     * @param pieces in any order
+     * @param nowWeek weeks since the term began, not before the last piece
+     * @param termWeeks length of the term
+     */
+    public static Competency of(List<Evidence> pieces, double nowWeek, double termWeeks, Profile profile) {
+        var growth = profile.growth();
+        double cut = profile.marking().cut();
+        var sorted = pieces.stream()
+                .sorted(Comparator.comparingDouble(Evidence::week).thenComparing(Evidence::source))
+                .toList();
+        var level = new LocalLevel(growth.priorMean(), growth.priorSd() * growth.priorSd());
+        var history = new ArrayList<Point>();
+        var days = new HashSet<Integer>();
+        double at = sorted.isEmpty() ? 0 : sorted.get(0).week();
+        for (var e : sorted) {
+            level = level.after(e.week() - at, growth.variancePerWeek())
+                    .seeing(e.score(), growth.scoreVariance() / e.weight());
+            at = e.week();
+            days.add(e.day());
+            history.add(new Point(e, level));
+        }
+        boolean wasSecure = days.size() >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
+        var now = sorted.isEmpty() ? level : level.after(Math.max(0, nowWeek - at), growth.variancePerWeek());
+        double p = now.probabilityAtLeast(cut);
+        Double forecast = sorted.size() < 2
+                ? null
+                : Double.valueOf(
+                        forecast(sorted, now, nowWeek, termWeeks, growth).probabilityAtLeast(cut));
+        boolean critical = !sorted.isEmpty() && sorted.get(sorted.size() - 1).critical();
+
+        State state;
+        String why;
+        long unseenWeeks = Math.round(nowWeek - at);
+        if (critical) {
+            state = State.OPEN_CRITICAL;
+            why =
+                    "Something that can harm or that lacked permission was seen last time; it must be shown clean once more.";
+        } else if (sorted.isEmpty()) {
+            state = State.NOT_SEEN;
+            why = "Nobody has looked at this yet.";
+        } else if (days.size() >= 2 && p >= growth.secureProbability()) {
+            state = State.SECURE;
+            why = "Seen on " + days.size() + " days and very likely at the cut of " + Spoken.number(cut) + " ("
+                    + Math.round(100 * p) + " %).";
+        } else if (wasSecure) {
+            state = State.DUE_AGAIN;
+            why = "It was secure when last seen, " + (unseenWeeks == 1 ? "a week" : unseenWeeks + " weeks")
+                    + " ago; one more good look brings it back.";
+        } else if (forecast != null && forecast < 0.5) {
+            state = State.AT_RISK;
+            why = "At this pace it will more likely than not stay below the cut of " + Spoken.number(cut)
+                    + " by the end of the term.";
+        } else {
+            state = State.EMERGING;
+            why = sorted.size() == 1
+                    ? "Seen once; a second day is needed before it can be called secure."
+                    : days.size() < 2
+                            ? "Seen on one day only; another day is needed."
+                            : "On its way: " + Math.round(100 * p)
+                                    + " % likely at the cut, 80 % are asked."
+                                            .replace(
+                                                    "80", String.valueOf(Math.round(100 * growth.secureProbability())));
+        }
+        return new Competency(state, now, p, forecast, why, List.copyOf(history));
+    }
+
+    /**
+     * Ability at the end of the term. With three pieces or more a damped trend is added: weighted least-squares slope b of score on
+     * week with squared standard error s², shrunk towards none by SLOPE_SD² ÷ (SLOPE_SD² + s²), times Σ φ^k over the weeks left
+     * (damped trend after Gardner, E. S. &amp; McKenzie, E. (1985), Management Science 31, 1237–1246; the shrinkage is ours).
+     */
+    static LocalLevel forecast(
+            List<Evidence> sorted, LocalLevel now, double nowWeek, double termWeeks, Profile.Growth growth) {
+        double left = Math.max(0, termWeeks - nowWeek);
+        double lift = 0;
+        if (sorted.size() >= 3) {
+            double w = 0;
+            double mx = 0;
+            double my = 0;
+            for (var e : sorted) {
+                w += e.weight();
+                mx += e.weight() * e.week();
+                my += e.weight() * e.score();
+            }
+            mx /= w;
+            my /= w;
+            double sxx = 0;
+            double sxy = 0;
+            for (var e : sorted) {
+                sxx += e.weight() * (e.week() - mx) * (e.week() - mx);
+                sxy += e.weight() * (e.week() - mx) * (e.score() - my);
+            }
+            if (sxx > 0) {
+                double error = growth.scoreVariance() / sxx;
+                double slope = sxy / sxx * (SLOPE_SD * SLOPE_SD / (SLOPE_SD * SLOPE_SD + error));
+                for (int k = 1; k <= Math.floor(left); k++) lift += slope * Math.pow(DAMPING, k);
+            }
+        }
+        double mean = Math.min(100, Math.max(0, now.mean() + lift));
+        return new LocalLevel(mean, now.after(left, growth.variancePerWeek()).variance());
+    }
+}

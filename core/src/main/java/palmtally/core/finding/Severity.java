@@ -1,0 +1,15 @@
+package palmtally.core.finding;
+
+/** How grave a finding is; {@code OFF} silences a rule, {@code CRITICAL} occurs in practicals only. */
+public enum Severity {
+    OFF,
+    HINT,
+    WARN,
+    STOP,
+    CRITICAL;
+
+    @Override
+    public String toString() {
+        return name().toLowerCase();
+    }
+}

@@ -1,0 +1,78 @@
+package palmtally.core.sequence;
+
+import static palmtally.core.finding.Spoken.number;
+
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Zone;
+import palmtally.core.profile.Profile;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.DoseTable;
+import palmtally.core.technique.Stroke;
+
+/** The window of a row under a profile, and how a dose is measured against it. */
+public record DoseWindow(DoseTable.Per per, double least, double most) {
+    static DoseWindow of(DoseTable.Row row, Profile profile) {
+        boolean soft = row.stroke() == Stroke.TRIGGER_POINT && profile.dose().holdEnd() == Profile.HoldEnd.UNTIL_SOFT;
+        return soft
+                ? new DoseWindow(DoseTable.Per.HOLD, 0, profile.dose().softCapSeconds())
+                : new DoseWindow(row.per(), row.least(), row.most());
+    }
+
+    /** Seconds of a dose as this window counts them: of one hold or pass, or of the whole. Breaths make one hold. */
+    public double measure(Dose dose) {
+        boolean one = per != DoseTable.Per.WHOLE && (dose.kind() == Dose.Kind.HOLDS || dose.kind() == Dose.Kind.PASSES);
+        @Nullable Double seconds = dose.seconds();
+        return one && seconds != null ? seconds : dose.totalSeconds();
+    }
+
+    Dose clamp(Dose dose) {
+        double now = measure(dose);
+        double to = Math.min(Math.max(now, least), most);
+        if (now >= least - 1e-9 && now <= most + 1e-9) return dose;
+        if (per != DoseTable.Per.WHOLE && (dose.kind() == Dose.Kind.HOLDS || dose.kind() == Dose.Kind.PASSES))
+            return new Dose(dose.kind(), to, dose.count(), null);
+        var nearest = dose.withTotalSeconds(to);
+        double reached = measure(nearest);
+        if (reached <= most + 1e-9) return nearest;
+        // Whole units overshoot the upper end: one unit fewer, or plain seconds where one unit is already too long.
+        Integer count = nearest.count();
+        if (count != null && count > 1)
+            return new Dose(nearest.kind(), nearest.seconds(), count - 1, nearest.perSecond());
+        return Dose.seconds(to);
+    }
+
+    String each() {
+        return switch (per) {
+            case HOLD -> " a hold";
+            case PASS -> " a pass";
+            case WHOLE -> "";
+        };
+    }
+
+    String words() {
+        if (Double.isInfinite(most)) return "at least " + number(least) + " s" + each();
+        if (least == 0) return "at most " + number(most) + " s" + each();
+        return number(least) + " to " + number(most) + " s" + each();
+    }
+
+    /** The table's row for a step: that of the first of its zones that has one. */
+    static Optional<DoseTable.Row> row(Step step) {
+        for (Zone zone : step.zones()) {
+            var row = DoseTable.find(step.library(), zone);
+            if (row.isPresent()) return row;
+        }
+        return Optional.empty();
+    }
+
+    /** The window a step is judged by, if the dose table has one for it. */
+    public static Optional<DoseWindow> of(Step step, Profile profile) {
+        return row(step).map(r -> of(r, profile));
+    }
+
+    /** Full inside, half within a quarter of the nearer bound, else nothing: 1, ½ or 0. */
+    public double credit(double value) {
+        if (value >= least && value <= most) return 1;
+        return value >= 0.75 * least && value <= 1.25 * most ? 0.5 : 0;
+    }
+}

@@ -1,0 +1,30 @@
+package palmtally.core.sequence;
+
+/** Phases of a treatment, in their usual order. */
+public enum Phase {
+    SETTLE,
+    ASSESS,
+    WARM,
+    ISOLATE,
+    TREAT,
+    LENGTHEN,
+    RESET,
+    FLUSH,
+    RE_CHECK,
+    COVER;
+
+    /** Phases that end a zone or a treatment: what counts for order is when they were last done. */
+    public boolean closing() {
+        return this == FLUSH || this == RE_CHECK || this == COVER;
+    }
+
+    /** Phases in which the client's number should stay in the warm-up band. */
+    public boolean gentle() {
+        return !(this == ISOLATE || this == TREAT || this == LENGTHEN);
+    }
+
+    @Override
+    public String toString() {
+        return name().toLowerCase().replace('_', '-');
+    }
+}

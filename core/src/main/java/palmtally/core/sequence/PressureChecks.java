@@ -1,0 +1,97 @@
+package palmtally.core.sequence;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import palmtally.core.body.Zone;
+import palmtally.core.finding.Finding.Where;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
+import palmtally.core.sequence.Timeline.Span;
+
+/** Checks of how deep a plan goes, by site (common practice, no source). */
+final class PressureChecks {
+    private PressureChecks() {}
+
+    static final class Ceiling implements Check {
+        @Override
+        public Rule rule() {
+            return Rule.PRESS_CEILING;
+        }
+
+        @Override
+        public void look(Plan plan) {
+            for (var step : plan.sequence.steps())
+                for (var zone : step.zones()) {
+                    int ceiling = plan.profile.pressure().ceiling(zone);
+                    if (step.depth() > ceiling) {
+                        report(plan, step, zone, ceiling);
+                        break;
+                    }
+                }
+        }
+
+        private void report(Plan plan, Step step, Zone zone, int ceiling) {
+            var listed = zone.ceiling();
+            var severity = plan.profile.severity(rule());
+            if (listed.isEmpty() && severity.compareTo(Severity.HINT) > 0) severity = Severity.HINT;
+            int to = plan.ceiling(step);
+            plan.report(
+                    rule(),
+                    severity,
+                    new Where(step.id(), zone, null, null),
+                    plan.number(step) + " goes to depth " + step.depth() + " on "
+                            + zone.label().toLowerCase() + "; "
+                            + listed.map(c -> "this site takes " + ceiling + " at most: " + c.why())
+                                    .orElse("no ceiling is listed for it, so " + ceiling + " is taken")
+                            + ".",
+                    ceiling == 0
+                            ? "Leave this site out, or get it taught by a licensed practitioner."
+                            : "Stay at or below the ceiling.",
+                    to == 0
+                            ? null
+                            : new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
+        }
+    }
+
+    static final class Rise implements Check {
+        private record Jump(Span span, Zone zone, int from) {}
+
+        @Override
+        public Rule rule() {
+            return Rule.PRESS_STEP;
+        }
+
+        @Override
+        public void look(Plan plan) {
+            var jumps = new LinkedHashMap<String, Jump>();
+            for (var entry : plan.touches.entrySet()) {
+                List<Span> spans = entry.getValue();
+                // Strokes count, holds at rest do not: a settling hand at 1 is no measure of the next stroke.
+                int before = -1;
+                for (var span : spans) {
+                    var step = span.stint().step();
+                    if (before >= 0 && step.depth() > before + 1) {
+                        int from = before;
+                        jumps.merge(
+                                step.id(),
+                                new Jump(span, entry.getKey().zone(), from),
+                                (a, b) -> a.from <= b.from ? a : b);
+                    }
+                    before = step.depth();
+                }
+            }
+            for (var jump : jumps.values()) {
+                var step = jump.span.stint().step();
+                int to = jump.from + 1;
+                plan.report(
+                        rule(),
+                        plan.at(jump.span, jump.zone, null),
+                        plan.number(step) + " rises from depth " + jump.from + " to " + step.depth() + " on "
+                                + jump.zone.label().toLowerCase()
+                                + " at once: the client guards against what comes suddenly.",
+                        "Go up one grade at a time.",
+                        new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
+            }
+        }
+    }
+}

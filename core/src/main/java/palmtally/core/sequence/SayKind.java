@@ -1,0 +1,23 @@
+package palmtally.core.sequence;
+
+/** What the therapist says; the same words in a plan and in a practical. */
+public enum SayKind {
+    GREETING,
+    PURPOSE,
+    AREAS_TO_AVOID,
+    INVITES_FEEDBACK,
+    PRESSURE_QUESTION,
+    EXPLAINS,
+    WARNS,
+    READY_CUE,
+    RELAX_CUE,
+    CHOICE,
+    INTERVIEW,
+    CONSENT,
+    CLOSING;
+
+    @Override
+    public String toString() {
+        return name().toLowerCase().replace('_', '-');
+    }
+}

@@ -1,0 +1,166 @@
+package palmtally.core.sequence;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Region;
+import palmtally.core.body.Side;
+
+/**
+ * A planned sequence. Immutable: an edit returns another.
+ *
+ * @param region where it is taught and tracked
+ * @param slotSeconds time it has, both sides together
+ * @param firstSide side that each-side blocks begin with, left or right
+ */
+public record Sequence(
+        String id, String name, Region region, double slotSeconds, Side firstSide, String note, List<Block> blocks) {
+    /** More steps than this are taken for a mistake. */
+    public static final int MOST_STEPS = 500;
+
+    /**
+     * @throws InvalidValue naming every fault: no block, too many steps, an id used twice, a before link to nowhere, a cycle of
+     *     before links
+     */
+    public Sequence {
+        blocks = List.copyOf(blocks);
+        var faults = new ArrayList<Fault>();
+        if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
+        if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
+        if (note.length() > 4000)
+            faults.add(new Fault("note", note.length() + " characters", "must be at most 4000 characters"));
+        if (!(slotSeconds > 0 && slotSeconds <= 14400))
+            faults.add(new Fault("slotSeconds", String.valueOf(slotSeconds), "must be above 0 and at most 14400"));
+        if (firstSide != Side.LEFT && firstSide != Side.RIGHT)
+            faults.add(new Fault("firstSide", firstSide.toString(), "must be left or right"));
+        int count = blocks.stream().mapToInt(b -> b.steps().size()).sum();
+        if (count == 0) faults.add(new Fault("blocks", "[]", "needs at least one step"));
+        if (count > MOST_STEPS)
+            faults.add(new Fault(
+                    "blocks",
+                    count + " steps",
+                    "must hold at most " + MOST_STEPS + " steps. Maybe split it into several sequences"));
+        else faults.addAll(linkFaults(blocks));
+        if (!faults.isEmpty()) throw new InvalidValue("sequence", faults);
+    }
+
+    private static List<Fault> linkFaults(List<Block> blocks) {
+        var faults = new ArrayList<Fault>();
+        var place = new LinkedHashMap<String, String>();
+        var steps = new LinkedHashMap<String, Step>();
+        var blockIds = new HashSet<String>();
+        for (int b = 0; b < blocks.size(); b++) {
+            var block = blocks.get(b);
+            if (!blockIds.add(block.id())) faults.add(new Fault("blocks/" + b + "/id", block.id(), "is used twice"));
+            for (int s = 0; s < block.steps().size(); s++) {
+                var step = block.steps().get(s);
+                var at = "blocks/" + b + "/steps/" + s;
+                if (steps.putIfAbsent(step.id(), step) != null)
+                    faults.add(new Fault(at + "/id", step.id(), "is used twice"));
+                else place.put(step.id(), at);
+            }
+        }
+        for (var step : steps.values())
+            for (int i = 0; i < step.before().size(); i++)
+                if (!steps.containsKey(step.before().get(i)))
+                    faults.add(new Fault(
+                            place.get(step.id()) + "/before/" + i,
+                            step.before().get(i),
+                            "names no step of this sequence"));
+        if (!faults.isEmpty()) return faults;
+        var cycle = cycle(steps);
+        if (!cycle.isEmpty())
+            faults.add(new Fault(
+                    place.get(cycle.get(0)) + "/before",
+                    String.join(" → ", cycle),
+                    "is a cycle: each waits for the other"));
+        return faults;
+    }
+
+    /** One cycle of before links as ids, first repeated at the end; empty if there is none. Depth-first with an explicit stack. */
+    private static List<String> cycle(Map<String, Step> steps) {
+        var state = new HashMap<String, Integer>();
+        for (var root : steps.keySet()) {
+            if (state.containsKey(root)) continue;
+            var path = new ArrayList<String>();
+            var stack = new ArrayDeque<String>();
+            stack.push(root);
+            while (!stack.isEmpty()) {
+                var id = stack.peek();
+                var seen = state.get(id);
+                if (seen == null) {
+                    state.put(id, 1);
+                    path.add(id);
+                    for (var next : steps.get(id).before()) {
+                        var nextState = state.get(next);
+                        if (nextState == null) stack.push(next);
+                        else if (nextState == 1) {
+                            var found = new ArrayList<>(path.subList(path.indexOf(next), path.size()));
+                            found.add(next);
+                            return found;
+                        }
+                    }
+                } else {
+                    stack.pop();
+                    if (seen == 1) {
+                        state.put(id, 2);
+                        path.remove(path.size() - 1);
+                    }
+                }
+            }
+        }
+        return List.of();
+    }
+
+    /** All steps in the order of the blocks. */
+    public List<Step> steps() {
+        return blocks.stream().flatMap(b -> b.steps().stream()).toList();
+    }
+
+    public Optional<Step> step(String stepId) {
+        return steps().stream().filter(s -> s.id().equals(stepId)).findFirst();
+    }
+
+    Sequence withBlocks(List<Block> changed) {
+        return new Sequence(id, name, region, slotSeconds, firstSide, note, changed);
+    }
+
+    /** The sequence with one step replaced. */
+    Sequence replacing(String stepId, UnaryOperator<Step> change) {
+        return withBlocks(blocks.stream()
+                .map(b -> b.withSteps(b.steps().stream()
+                        .map(s -> s.id().equals(stepId) ? change.apply(s) : s)
+                        .toList()))
+                .toList());
+    }
+
+    /** The sequence with a step put in front of another, or behind it where {@code offset} is 1. */
+    Sequence inserting(String stepId, Step added, int offset) {
+        return withBlocks(blocks.stream()
+                .map(b -> {
+                    var steps = new ArrayList<>(b.steps());
+                    for (int i = 0; i < steps.size(); i++)
+                        if (steps.get(i).id().equals(stepId)) {
+                            steps.add(i + offset, added);
+                            break;
+                        }
+                    return b.withSteps(steps);
+                })
+                .toList());
+    }
+
+    /** An id of this shape that no step has yet. */
+    String freshId(String stem) {
+        var used = new HashSet<String>();
+        steps().forEach(s -> used.add(s.id()));
+        for (int i = 1; ; i++) if (!used.contains(stem + "-" + i)) return stem + "-" + i;
+    }
+}

@@ -1,0 +1,149 @@
+package palmtally.core.sequence;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Position;
+import palmtally.core.body.Zone;
+import palmtally.core.profile.Band;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
+import palmtally.core.technique.Tool;
+
+/**
+ * One step of a sequence.
+ *
+ * @param id unique in its sequence
+ * @param name what is done, in the teacher's words
+ * @param technique id in the library of techniques
+ * @param zones what is worked on, at least one
+ * @param from landmark where a stroke starts, or null
+ * @param to landmark where it ends, or null
+ * @param depth intended, 0–5
+ * @param band where the client's number should stay, or null for the profile's band of the phase
+ * @param dose what a client needs on one side
+ * @param secondSide dose of the second side where it differs, or null for the same
+ * @param minimumSeconds least that still counts, or null for half the dose
+ * @param targetSeconds what the fit aims at, or null for the dose
+ * @param classSeconds what a demonstration shows, or null for the dose
+ * @param before ids of steps that must not start before this one
+ */
+public record Step(
+        String id,
+        String name,
+        String technique,
+        List<Zone> zones,
+        Sides side,
+        Tool tool,
+        @Nullable String from,
+        @Nullable String to,
+        int depth,
+        @Nullable Band band,
+        Dose dose,
+        @Nullable Dose secondSide,
+        @Nullable Double minimumSeconds,
+        @Nullable Double targetSeconds,
+        @Nullable Double classSeconds,
+        Lubricant lubricant,
+        Sheet sheet,
+        Position position,
+        Technique.Effort effort,
+        Stance stance,
+        List<Saying> say,
+        Phase phase,
+        Importance importance,
+        List<String> before) {
+    public Step {
+        zones = List.copyOf(zones);
+        say = List.copyOf(say);
+        before = List.copyOf(before);
+        var faults = new ArrayList<Fault>();
+        if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
+        if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
+        if (Techniques.standard().find(technique).isEmpty())
+            faults.add(new Fault("technique", technique, "is not in the library of techniques"));
+        if (zones.isEmpty()) faults.add(new Fault("zones", "[]", "needs at least one zone"));
+        if (depth < 0 || depth > 5) faults.add(new Fault("depth", String.valueOf(depth), "must be 0 to 5"));
+        positive(faults, "minimumSeconds", minimumSeconds);
+        positive(faults, "targetSeconds", targetSeconds);
+        positive(faults, "classSeconds", classSeconds);
+        if (before.contains(id)) faults.add(new Fault("before", id, "names the step itself"));
+        if (!faults.isEmpty()) throw new InvalidValue("step " + id, faults);
+    }
+
+    private static void positive(List<Fault> faults, String field, @Nullable Double value) {
+        if (value != null && !(value > 0 && value <= Dose.MOST_SECONDS))
+            faults.add(new Fault(field, value.toString(), "must be above 0 and at most 3600"));
+    }
+
+    public Technique library() {
+        return Techniques.standard().get(technique);
+    }
+
+    /** Seconds from which a step counts as done. */
+    public double minimum() {
+        return minimumSeconds != null ? minimumSeconds : dose.totalSeconds() / 2;
+    }
+
+    /** Seconds a demonstration shows. */
+    public double shownInClass() {
+        return classSeconds != null ? classSeconds : dose.totalSeconds();
+    }
+
+    /** Whether it is broad, light, gliding or kneading: what warms a zone or flushes it, below the firm depth. */
+    public boolean calms(int firmDepth) {
+        return depth > 0
+                && depth < firmDepth
+                && !tool.pointed()
+                && library().stroke().warming();
+    }
+
+    Step withDose(Dose changed) {
+        return copy(id, tool, depth, changed, secondSide, say);
+    }
+
+    Step withSecondSide(@Nullable Dose changed) {
+        return copy(id, tool, depth, dose, changed, say);
+    }
+
+    Step withDepth(int changed) {
+        return copy(id, tool, changed, dose, secondSide, say);
+    }
+
+    Step saying(Saying added) {
+        var all = new ArrayList<>(say);
+        all.add(added);
+        return copy(id, tool, depth, dose, secondSide, all);
+    }
+
+    private Step copy(String id, Tool tool, int depth, Dose dose, @Nullable Dose secondSide, List<Saying> say) {
+        return new Step(
+                id,
+                name,
+                technique,
+                zones,
+                side,
+                tool,
+                from,
+                to,
+                depth,
+                band,
+                dose,
+                secondSide,
+                minimumSeconds,
+                targetSeconds,
+                classSeconds,
+                lubricant,
+                sheet,
+                position,
+                effort,
+                stance,
+                say,
+                phase,
+                importance,
+                before);
+    }
+}
