@@ -1,0 +1,235 @@
+package palmtally.formats;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.Practical;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Reads and writes the open formats <i>sequence</i>, <i>profile</i> and <i>practical</i>. A file is validated against its JSON Schema
+ * first, so that every fault of structure is found at once, then made into values of the core, which find what a schema cannot.
+ */
+public final class Documents {
+    /** Larger files are refused before they are parsed: 32 MiB. */
+    public static final int MOST_BYTES = 32 * 1024 * 1024;
+
+    private static final int MOST_FAULTS = 200;
+    private static final Map<String, Schema> SCHEMAS = new ConcurrentHashMap<>();
+
+    private Documents() {}
+
+    public static Sequence readSequence(String text) throws FormatException {
+        var file = open(text, "sequence");
+        return sequence(file.get("sequence"));
+    }
+
+    public static Profile readProfile(String text) throws FormatException {
+        return profile(open(text, "profile").get("profile"));
+    }
+
+    public static Practical readPractical(String text) throws FormatException {
+        var file = open(text, "practical");
+        var faults = new ArrayList<Fault>();
+        var sequence = collect(faults, () -> sequence(file.get("sequence")));
+        var profile = collect(faults, () -> profile(file.get("profile")));
+        var events = new ArrayList<Event>();
+        int i = 0;
+        for (var node : file.get("events")) {
+            int at = i++;
+            var event = collect(faults, () -> bind(withDefault(node, "data"), Event.class, "/events/" + at));
+            if (event != null) events.add(event);
+        }
+        if (sequence == null || profile == null || !faults.isEmpty()) throw new FormatException(faults);
+        var asked = new ArrayList<String>();
+        if (file.has("asked")) file.get("asked").forEach(n -> asked.add(n.asString()));
+        var sides = file.has("sides") ? bind(file.get("sides"), Sides.class, "/sides") : Sides.EACH;
+        return built("", () -> new Practical(sequence, profile, asked, sides, events));
+    }
+
+    public static String write(Sequence sequence) {
+        return document("sequence", Map.of("sequence", sequence));
+    }
+
+    public static String write(Profile profile) {
+        return document("profile", Map.of("profile", profile));
+    }
+
+    public static String write(Practical practical) {
+        var body = new LinkedHashMap<String, Object>();
+        body.put("sequence", practical.sequence());
+        body.put("profile", practical.profile());
+        body.put("asked", practical.asked());
+        body.put("sides", practical.sides());
+        body.put("events", practical.events());
+        return document("practical", body);
+    }
+
+    private static String document(String name, Map<String, Object> body) {
+        var file = new LinkedHashMap<String, Object>();
+        file.put("format", "palm-tally/" + name);
+        file.put("version", 1);
+        file.putAll(body);
+        return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(file) + "\n";
+    }
+
+    /** A sequence without its envelope, as the database and the server hold it. */
+    public static Sequence parseSequence(String json) throws FormatException {
+        return readSequence("{\"format\":\"palm-tally/sequence\",\"version\":1,\"sequence\":" + json + "}");
+    }
+
+    private static Sequence sequence(JsonNode node) throws FormatException {
+        var copy = (ObjectNode) node.deepCopy();
+        setDefault(copy, "firstSide", "left");
+        setDefault(copy, "note", "");
+        for (var block : copy.get("blocks")) {
+            setDefault((ObjectNode) block, "order", "in-order");
+            setDefault((ObjectNode) block, "repeat", "once");
+            for (var step : block.get("steps")) stepDefaults((ObjectNode) step);
+        }
+        return bind(copy, Sequence.class, "/sequence");
+    }
+
+    private static void stepDefaults(ObjectNode step) {
+        setDefault(step, "lubricant", "dry");
+        setDefault(step, "sheet", "covered");
+        setDefault(step, "effort", "passive");
+        setDefault(step, "stance", "lunge");
+        setDefault(step, "importance", "should");
+        if (!step.has("say")) step.putArray("say");
+        if (!step.has("before")) step.putArray("before");
+        for (var saying : step.get("say")) if (!saying.has("atSeconds")) ((ObjectNode) saying).put("atSeconds", 0.0);
+    }
+
+    private static Profile profile(JsonNode node) throws FormatException {
+        return bind(withDefault(node, "severities"), Profile.class, "/profile");
+    }
+
+    private static JsonNode withDefault(JsonNode node, String field) {
+        if (node.has(field)) return node;
+        var copy = (ObjectNode) node.deepCopy();
+        copy.putObject(field);
+        return copy;
+    }
+
+    private static void setDefault(ObjectNode node, String field, String value) {
+        if (!node.has(field)) node.put(field, value);
+    }
+
+    /** Parses and validates; every fault of structure at once. */
+    private static JsonNode open(String text, String format) throws FormatException {
+        if (text.length() > MOST_BYTES)
+            throw new FormatException(List.of(new Fault("", text.length() + " characters", "must be at most 32 MiB")));
+        JsonNode node;
+        try {
+            node = Json.MAPPER.readTree(text);
+        } catch (JacksonException e) {
+            var at = e.getLocation();
+            var where = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
+            throw new FormatException(List.of(new Fault("", where, "is no JSON: " + e.getOriginalMessage())));
+        }
+        if (!node.isObject())
+            throw new FormatException(List.of(new Fault("", "", "must be a JSON object with format and version")));
+        var named = node.path("format").asString("");
+        if (!named.equals("palm-tally/" + format))
+            throw new FormatException(List.of(new Fault(
+                    "/format",
+                    named,
+                    "must be palm-tally/" + format
+                            + (named.startsWith("palm-tally/")
+                                    ? ". Maybe the file is meant for another command"
+                                    : ""))));
+        var version = node.path("version");
+        if (version.isInt() && version.asInt() != 1)
+            throw new FormatException(List.of(new Fault(
+                    "/version", version.toString(), "is not known here. Maybe it comes from a newer Palm Tally")));
+        var faults = new ArrayList<Fault>();
+        for (var error : schema(format).validate(node)) {
+            if (faults.size() == MOST_FAULTS) break;
+            var pointer = error.getInstanceLocation().toString();
+            if ("required".equals(error.getKeyword()) || "additionalProperties".equals(error.getKeyword()))
+                pointer += "/" + (error.getProperty() == null ? "" : error.getProperty());
+            var value = error.getInstanceNode();
+            faults.add(new Fault(pointer, value == null || value.isContainer() ? "" : value.toString(), reason(error)));
+        }
+        if (!faults.isEmpty()) throw new FormatException(faults);
+        return node;
+    }
+
+    private static String reason(com.networknt.schema.Error error) {
+        return switch (error.getKeyword()) {
+            case "required" -> "is missing";
+            case "additionalProperties" -> "is not a field here. Maybe it is misspelt";
+            case "false" -> "does not belong to this kind";
+            default -> error.getMessage();
+        };
+    }
+
+    private static Schema schema(String format) {
+        return SCHEMAS.computeIfAbsent(format, f -> {
+            try (var in = Documents.class.getResourceAsStream(f + ".schema.json")) {
+                if (in == null) throw new IllegalStateException("schema of " + f + " is not on the class path");
+                return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                        .getSchema(in, InputFormat.JSON);
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+        });
+    }
+
+    private interface Reading<T> {
+        T get() throws FormatException;
+    }
+
+    private static <T> @Nullable T collect(List<Fault> faults, Reading<T> reading) {
+        try {
+            return reading.get();
+        } catch (FormatException e) {
+            faults.addAll(e.faults());
+            return null;
+        }
+    }
+
+    private static <T> T built(String at, Reading<T> reading) throws FormatException {
+        try {
+            return reading.get();
+        } catch (InvalidValue e) {
+            throw new FormatException(e.faults().stream().map(f -> f.under(at)).toList());
+        }
+    }
+
+    /** Binds a validated node; what the core refuses comes back with its place in the file. */
+    private static <T> T bind(JsonNode node, Class<T> type, String at) throws FormatException {
+        try {
+            return Json.MAPPER.treeToValue(node, type);
+        } catch (JacksonException e) {
+            var place = new StringBuilder(at);
+            for (var ref : e.getPath())
+                place.append('/')
+                        .append(ref.getPropertyName() != null ? ref.getPropertyName() : String.valueOf(ref.getIndex()));
+            for (Throwable cause = e; cause != null; cause = cause.getCause())
+                if (cause instanceof InvalidValue invalid)
+                    throw new FormatException(invalid.faults().stream()
+                            .map(f -> f.under(place.toString()))
+                            .toList());
+            throw new FormatException(List.of(new Fault(place.toString(), "", e.getOriginalMessage())));
+        }
+    }
+}
