@@ -33,6 +33,29 @@ final class Findings {
         add(profile.severity(rule), rule, step, zone, side, atMs, sentence, remedy, events);
     }
 
+    /** At most a hint, whatever the profile says of the rule. */
+    void hint(
+            Rule rule,
+            @Nullable Step step,
+            @Nullable Zone zone,
+            @Nullable Side side,
+            long atMs,
+            String sentence,
+            String remedy,
+            List<String> events) {
+        var severity = profile.severity(rule);
+        add(
+                severity.compareTo(Severity.HINT) > 0 ? Severity.HINT : severity,
+                rule,
+                step,
+                zone,
+                side,
+                atMs,
+                sentence,
+                remedy,
+                events);
+    }
+
     /** Harm, or touch without permission: critical whatever the profile says, unless it silences the rule. */
     void critical(
             Rule rule,

@@ -234,6 +234,16 @@ final class PressureScore {
                         sentence,
                         "Keep off this site.",
                         List.of(c.event()));
+            else if (c.zone().ceiling().isEmpty())
+                findings.hint(
+                        Rule.PRESS_CEILING,
+                        c.step(),
+                        c.zone(),
+                        c.side(),
+                        c.start(),
+                        sentence + " No ceiling is listed for it; that is the school's own limit.",
+                        "Lighten before reaching this site.",
+                        List.of(c.event()));
             else
                 findings.add(
                         Rule.PRESS_CEILING,

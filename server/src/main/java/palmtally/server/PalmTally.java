@@ -1,0 +1,22 @@
+package palmtally.server;
+
+import java.time.Clock;
+import org.mybatis.spring.annotation.MapperScan;
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
+import org.springframework.context.annotation.Bean;
+
+/** The server: the core over HTTP, its data in PostgreSQL. */
+@SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
+@MapperScan(basePackages = "palmtally.server", annotationClass = org.apache.ibatis.annotations.Mapper.class)
+public class PalmTally {
+    public static void main(String[] args) {
+        SpringApplication.run(PalmTally.class, args);
+    }
+
+    @Bean
+    Clock clock() {
+        return Clock.systemUTC();
+    }
+}

@@ -1,0 +1,184 @@
+package palmtally.server.demo;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+import palmtally.core.finding.Finding;
+import palmtally.core.practical.Practical;
+import palmtally.core.practical.Scores;
+import palmtally.core.sequence.Sequence;
+import palmtally.formats.Documents;
+import palmtally.formats.FormatException;
+import palmtally.server.demo.Habits.Weakness;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.people.Role;
+import palmtally.server.practical.Award;
+import palmtally.server.practical.Practicals;
+import palmtally.server.profile.Profiles;
+import palmtally.server.sequence.Sequences;
+
+/** Fills an empty database with the demo school: one transaction, so that it is there whole or not at all. */
+@Component
+@Order(1)
+@ConditionalOnProperty("palm.demo")
+class Demo implements ApplicationRunner {
+    private static final Logger log = LoggerFactory.getLogger(Demo.class);
+    private static final List<String> SEQUENCES = List.of("neck", "shoulders", "forearms", "calves", "hip", "feet");
+    private static final List<Habits> STUDENTS = List.of(
+            new Habits("Ana Quill", 0.28, 0.042, Set.of()),
+            new Habits("Bram Oster", 0.36, 0.037, Set.of(Weakness.BARE_THUMBS)),
+            new Habits("Cleo Fenn", 0.30, 0.040, Set.of(Weakness.HEAVY_HANDS)),
+            new Habits("Dara Moss", 0.25, 0.046, Set.of(Weakness.LATE_CONSENT)),
+            new Habits("Eli Thorne", 0.84, 0.004, Set.of()),
+            new Habits("Fay Linden", 0.82, 0.018, Set.of()),
+            new Habits("Gus Harrow", 0.04, 0.028, Set.of(Weakness.BENT_BACK, Weakness.LOOSE_SHEET)),
+            new Habits("Ilse Marrow", 0.34, 0.044, Set.of(Weakness.SECOND_SIDE_FORGOTTEN)),
+            new Habits("Jun Pell", 0.38, 0.034, Set.of(Weakness.OUT_OF_ORDER)),
+            new Habits("Kit Sorrel", 0.32, 0.038, Set.of(Weakness.SILENT)),
+            new Habits("Lena Brook", 0.40, 0.032, Set.of(Weakness.LOOSE_SHEET)),
+            new Habits("Tobin Vale", 0.20, 0.054, Set.of()));
+
+    /** What is graded in which week of the term, for everybody. */
+    private record Lab(double week, String sequence) {}
+
+    private static final List<Lab> LABS = List.of(
+            new Lab(1.2, "neck"),
+            new Lab(1.9, "shoulders"),
+            new Lab(2.6, "neck"),
+            new Lab(3.2, "shoulders"),
+            new Lab(3.9, "forearms"),
+            new Lab(4.9, "forearms"),
+            new Lab(5.6, "calves"),
+            new Lab(6.6, "calves"),
+            new Lab(7.2, "hip"),
+            new Lab(8.2, "hip"));
+
+    private final People people;
+    private final Sequences sequences;
+    private final Profiles profiles;
+    private final Practicals practicals;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    Demo(
+            People people,
+            Sequences sequences,
+            Profiles profiles,
+            Practicals practicals,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.people = people;
+        this.sequences = sequences;
+        this.profiles = profiles;
+        this.practicals = practicals;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    @Override
+    public void run(@Nullable ApplicationArguments args) {
+        if (!people.empty()) return;
+        log.info("loading the demo school");
+        transaction.executeWithoutResult(s -> load());
+        log.info("demo school loaded");
+    }
+
+    private void load() {
+        var lead = people.setUp("Breakwater School of Massage", "Marte Kjell", "lead", "regatta-lead");
+        // Week 9 of 15: eight weeks and four days are gone.
+        var starts = LocalDate.now(clock.withZone(ZoneOffset.UTC)).minusDays(60);
+        var term = people.addTerm("Autumn, regatta recovery tent", "Evening cohort", starts, 15);
+        var teacher = new Caller(
+                people.addTo(term.id(), "Nadia Reef", "nadia", "regatta-nadia", Role.INSTRUCTOR),
+                "Nadia Reef",
+                Role.INSTRUCTOR);
+        var grader = new Caller(
+                people.addTo(term.id(), "Olle Strand", "olle", "regatta-olle", Role.GRADER),
+                "Olle Strand",
+                Role.GRADER);
+        people.enrol(term.id(), lead.id());
+        Map<String, Sequence> plans = new LinkedHashMap<>();
+        for (var name : SEQUENCES)
+            plans.put(name, sequences.take(read(name), lead).sequence());
+        var profile = profiles.ofSchool().profile();
+        var students = new ArrayList<UUID>();
+        for (var h : STUDENTS) {
+            var first = h.name().substring(0, h.name().indexOf(' ')).toLowerCase();
+            students.add(people.addTo(term.id(), h.name(), first, "regatta-" + first, Role.STUDENT));
+        }
+        for (int s = 0; s < STUDENTS.size(); s++)
+            for (int l = 0; l < LABS.size(); l++) {
+                var lab = LABS.get(l);
+                // The last lab of the better half was on feet.
+                boolean feet = l == LABS.size() - 1 && s % 2 == 1;
+                var plan = plans.get(feet ? "feet" : lab.sequence);
+                var day = starts.plusDays(Math.round(lab.week * 7));
+                var at = day.atTime(LocalTime.of(18, 30))
+                        .plusMinutes(25L * (s / 4))
+                        .toInstant(ZoneOffset.UTC);
+                var played = PlayedRun.of(STUDENTS.get(s), plan, profile, lab.week, at, 7_000 + 100L * s + l);
+                var by = (s + l) % 3 == 0 ? grader : teacher;
+                var partner = students.get((s + 1 + l) % students.size());
+                var id = practicals.take(
+                        term.id(),
+                        students.get(s),
+                        partner.equals(students.get(s)) ? null : partner,
+                        by.id(),
+                        played,
+                        at);
+                boolean waiting = l == LABS.size() - 1 && s >= STUDENTS.size() - 2;
+                if (!waiting) award(by, id, played);
+            }
+    }
+
+    /** A grader who rates close to what was seen, confirms what is critical and releases. */
+    private void award(Caller by, UUID id, Practical played) {
+        var scores = Scores.of(played);
+        double mean = scores.criteria().stream()
+                .mapToDouble(c -> c.score() == null ? 50 : c.score())
+                .average()
+                .orElse(50);
+        practicals.rate(by, id, Math.max(5, Math.min(95, 5.0 * Math.round((mean - 3) / 5))));
+        practicals.award(
+                by,
+                id,
+                0,
+                new Award(
+                        Map.of(),
+                        List.of(),
+                        scores.critical().stream().map(Finding::key).toList(),
+                        "",
+                        true));
+    }
+
+    private static Sequence read(String name) {
+        try (var in = Demo.class.getResourceAsStream("/demo/sequences/" + name + ".json")) {
+            if (in == null) throw new IllegalStateException("demo sequence " + name + " is not on the class path");
+            return Documents.readSequence(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (FormatException e) {
+            throw new IllegalStateException(name + ": " + e.faults(), e);
+        }
+    }
+}

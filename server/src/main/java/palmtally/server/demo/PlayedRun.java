@@ -1,0 +1,284 @@
+package palmtally.server.demo;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.function.Consumer;
+import palmtally.core.body.Side;
+import palmtally.core.body.Zone;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.EventData;
+import palmtally.core.practical.EventData.ConsentAnswer;
+import palmtally.core.practical.EventData.Drape;
+import palmtally.core.practical.EventData.Response;
+import palmtally.core.practical.EventData.Style;
+import palmtally.core.practical.EventKind;
+import palmtally.core.practical.Practical;
+import palmtally.core.profile.Band;
+import palmtally.core.profile.MechanicsFault;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stint;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Tool;
+import palmtally.server.demo.Habits.Weakness;
+
+/**
+ * Plays a student with given habits through a sequence and writes down what a grader at the table would have tapped. Only events are
+ * made up; every mark comes from the real scorer. The same seed plays the same run.
+ */
+final class PlayedRun {
+    private static final MechanicsFault[] FAULTS = MechanicsFault.values();
+
+    private final Habits habits;
+    private final Sequence sequence;
+    private final Profile profile;
+    private final Instant startedAt;
+    private final SplittableRandom chance;
+    private final double skill;
+    private final List<Event> events = new ArrayList<>();
+    private long clock = 3_000;
+    private long nextLook = 20_000;
+    private long seq;
+
+    private PlayedRun(Habits habits, Sequence sequence, Profile profile, double week, Instant startedAt, long seed) {
+        this.habits = habits;
+        this.sequence = sequence;
+        this.profile = profile;
+        this.startedAt = startedAt;
+        this.chance = new SplittableRandom(seed);
+        // Nobody has the same day twice.
+        this.skill = Math.max(0.1, Math.min(0.98, habits.skill(week) + (chance.nextDouble() - 0.5) * 0.14));
+    }
+
+    static Practical of(Habits habits, Sequence sequence, Profile profile, double week, Instant startedAt, long seed) {
+        var run = new PlayedRun(habits, sequence, profile, week, startedAt, seed);
+        run.play();
+        return new Practical(sequence, profile, List.of(), Sides.EACH, run.events);
+    }
+
+    private boolean happens(double probability) {
+        return chance.nextDouble() < probability;
+    }
+
+    private boolean weak(Weakness w) {
+        return habits.has(w) && happens(0.85 - 0.35 * skill);
+    }
+
+    private void at(long ms, EventKind kind, Consumer<EventData.Builder> fill) {
+        var data = EventData.with();
+        fill.accept(data);
+        seq++;
+        events.add(new Event("t1-" + seq, "t1", seq, ms, startedAt.plusMillis(ms), kind, data.build()));
+    }
+
+    private void play() {
+        at(0, EventKind.ATTEND, d -> d.on(true));
+        var stints = order(new Practical(sequence, profile, List.of(), Sides.EACH, List.of()).brief());
+        boolean oneSide = habits.has(Weakness.SECOND_SIDE_FORGOTTEN) && happens(0.75 - 0.5 * skill);
+        for (int i = 0; i < stints.size(); i++) {
+            var stint = stints.get(i);
+            if (oneSide && stint.second()) continue;
+            boolean last = i == stints.size() - 1;
+            if (!last && i > 0 && happens(0.10 * (1 - skill))) continue;
+            step(stint, i == 0, last);
+        }
+        if (happens(0.25 * (1 - skill) + (weak(Weakness.LOOSE_SHEET) ? 0.3 : 0)))
+            at(clock, EventKind.SHEET_CHANGE, d -> d.drape(Drape.NOT_COVERED_AT_END));
+        at(clock + 2_000, EventKind.FINISH, d -> {});
+    }
+
+    /** The planned order with neighbours on the same side swapped now and then. */
+    private List<Stint> order(List<Stint> planned) {
+        var stints = new ArrayList<>(planned);
+        double swap = 0.10 * (1 - skill) + (habits.has(Weakness.OUT_OF_ORDER) ? 0.22 * (1.3 - skill) : 0);
+        for (int i = 1; i + 2 < stints.size(); i++)
+            if (stints.get(i).side() == stints.get(i + 1).side() && happens(swap)) Collections.swap(stints, i, i + 1);
+        return stints;
+    }
+
+    private void step(Stint stint, boolean first, boolean last) {
+        var step = stint.step();
+        boolean sensitive = step.zones().stream()
+                .anyMatch(z -> profile.draping().sensitive().contains(z));
+        boolean late = sensitive && weak(Weakness.LATE_CONSENT);
+        boolean silent = habits.has(Weakness.SILENT);
+        boolean asks = step.say().stream().anyMatch(s -> s.kind() == SayKind.CONSENT);
+        if (sensitive && asks && !late) consent(clock - 2_000, step.zones().get(0));
+        warn(stint, silent);
+        long start = clock;
+        at(start, EventKind.STEP_START, d -> d.step(step.id()).side(stint.side()));
+        if (sensitive && asks && late && happens(0.6))
+            consent(start + 9_000, step.zones().get(0));
+        double share = Math.max(0.35, Math.min(1.15, 0.62 + 0.42 * skill + (chance.nextDouble() - 0.5) * 0.25));
+        // The second side gets less of everything from those who do not watch the clock.
+        if (stint.second()) share *= 0.80 + 0.20 * skill;
+        long length = Math.max(4_000, Math.round(stint.dose().totalSeconds() * share * 1000));
+        long end = start + length;
+        if (first) opening(start, length, silent);
+        observe(stint, start, length);
+        talk(stint, start, end, silent);
+        holds(stint, start, end);
+        draping(stint, start, length);
+        looks(stint, end);
+        if (last && happens(silent ? 0.3 : 0.55 + 0.45 * skill))
+            at(end - 1_500, EventKind.SAY, d -> d.saying(SayKind.CLOSING));
+        clock = end + 3_000 + Math.round(chance.nextDouble() * 9_000 * (1.4 - skill));
+        at(end, EventKind.STEP_STOP, d -> d.step(step.id()).side(stint.side()));
+    }
+
+    private void consent(long at, Zone zone) {
+        at(
+                Math.max(0, at - 2_500),
+                EventKind.CONSENT,
+                d -> d.answer(ConsentAnswer.ASKED).zone(zone));
+        at(Math.max(0, at), EventKind.CONSENT, d -> d.answer(ConsentAnswer.YES).zone(zone));
+    }
+
+    private void warn(Stint stint, boolean silent) {
+        boolean planned =
+                stint.step().say().stream().anyMatch(s -> s.kind() == SayKind.WARNS || s.kind() == SayKind.EXPLAINS);
+        if (planned && happens(silent ? 0.25 + 0.2 * skill : 0.45 + 0.5 * skill))
+            at(Math.max(0, clock - 1_500), EventKind.SAY, d -> d.saying(SayKind.WARNS));
+    }
+
+    private void opening(long start, long length, boolean silent) {
+        var kinds = List.of(SayKind.GREETING, SayKind.PURPOSE, SayKind.AREAS_TO_AVOID, SayKind.INVITES_FEEDBACK);
+        for (int i = 0; i < kinds.size(); i++) {
+            var kind = kinds.get(i);
+            if (kind == SayKind.GREETING || happens(silent ? 0.35 : 0.5 + 0.5 * skill))
+                at(start + length * (i + 1) / 6, EventKind.SAY, d -> d.saying(kind));
+        }
+    }
+
+    /** What the grader sees of tool and depth. */
+    private void observe(Stint stint, long start, long length) {
+        var step = stint.step();
+        boolean thumb = step.tool() == Tool.SUPPORTED_THUMB && weak(Weakness.BARE_THUMBS);
+        if (!thumb && !happens(0.45)) return;
+        int depth = step.depth();
+        if (depth > 0 && (weak(Weakness.HEAVY_HANDS) || happens(0.22 * (1 - skill)))) depth = Math.min(5, depth + 1);
+        int seen = depth;
+        var zone = step.zones().get(chance.nextInt(step.zones().size()));
+        at(start + Math.min(4_000, length / 3), EventKind.CONTACT, d -> {
+            d.zone(zone).depth(seen);
+            if (thumb) d.tool(Tool.BARE_THUMB);
+        });
+    }
+
+    private void talk(Stint stint, long start, long end, boolean silent) {
+        var step = stint.step();
+        int interview = 0;
+        for (var say : step.say()) {
+            long at = Math.min(end - 1_200, start + 3_000 + Math.round(say.atSeconds() * 1000) + chance.nextInt(7_000));
+            if (at <= start) continue;
+            switch (say.kind()) {
+                case PRESSURE_QUESTION, CHOICE -> {
+                    if (!happens(silent ? 0.22 + 0.25 * skill : 0.45 + 0.52 * skill)) continue;
+                    at(at, EventKind.SAY, d -> d.saying(say.kind()).style(happens(0.8) ? Style.OPEN : Style.CLOSED));
+                    report(stint, at + 2_500, end);
+                }
+                case INTERVIEW -> {
+                    interview++;
+                    int n = interview;
+                    if (happens(silent ? 0.4 : 0.5 + 0.48 * skill))
+                        at(
+                                start + (end - start) * n / 5,
+                                EventKind.SAY,
+                                d -> d.saying(SayKind.INTERVIEW).number(n));
+                }
+                case READY_CUE, RELAX_CUE -> {
+                    if (happens(silent ? 0.3 : 0.5 + 0.48 * skill))
+                        at(
+                                say.kind() == SayKind.READY_CUE ? start + 1_000 : end - 1_200,
+                                EventKind.SAY,
+                                d -> d.saying(say.kind()));
+                }
+                default -> {}
+            }
+        }
+    }
+
+    private void report(Stint stint, long at, long end) {
+        if (at >= end) return;
+        var step = stint.step();
+        Band band = step.band() != null
+                ? step.band()
+                : step.phase().gentle()
+                        ? profile.pressure().warmBand()
+                        : profile.pressure().specificBand();
+        double middle = (band.low() + band.high()) / 2.0;
+        double spread = 0.6 + 2.6 * (1 - skill);
+        double lean = habits.has(Weakness.HEAVY_HANDS) ? 2.2 * (1.1 - skill) : 0;
+        int number = (int) Math.max(
+                0,
+                Math.min(10, Math.round(middle + lean + (chance.nextDouble() + chance.nextDouble() - 1) * 2 * spread)));
+        at(at, EventKind.REPORT, d -> d.number(number));
+        if (number <= band.high()) return;
+        if (happens(0.12 * (1 - skill))) {
+            at(at + 9_000, EventKind.REPORT_ANSWER, d -> d.response(Response.NONE));
+            return;
+        }
+        long delay = Math.round(1_500 + chance.nextDouble() * (3_000 + 12_000 * (1 - skill)));
+        var response =
+                List.of(Response.EASED, Response.BROADER, Response.SLOWER).get(chance.nextInt(3));
+        at(at + delay, EventKind.REPORT_ANSWER, d -> d.response(response));
+    }
+
+    private void holds(Stint stint, long start, long end) {
+        var dose = stint.dose();
+        if (dose.kind() == Dose.Kind.HOLDS && dose.seconds() != null) {
+            long at = start + 1_500;
+            for (int i = 0; i < 3; i++) {
+                double factor = 1 + (chance.nextDouble() - 0.55) * 1.3 * (1.05 - skill);
+                long hold = Math.max(1_000, Math.round(dose.seconds() * 1000 * factor));
+                if (at + hold > end) break;
+                at(at, EventKind.HOLD_START, d -> {});
+                at(at + hold, EventKind.HOLD_STOP, d -> {});
+                at += hold + 1_200;
+            }
+        }
+        if (dose.kind() == Dose.Kind.CYCLES && dose.perSecond() != null) {
+            double rate = dose.perSecond() * (1 + (chance.nextDouble() - 0.3) * 1.4 * (1 - skill));
+            for (int i = 0; i < 6; i++) {
+                long tap = start + 6_000 + Math.round(i * 1000 / rate);
+                if (tap < end) at(tap, EventKind.RATE_TAP, d -> {});
+            }
+        }
+    }
+
+    private void draping(Stint stint, long start, long length) {
+        var step = stint.step();
+        if (step.library().stroke().bigMovement())
+            at(
+                    start + 500,
+                    EventKind.SHEET_CHANGE,
+                    d -> d.drape(happens(0.45 + 0.5 * skill) ? Drape.SECURED : Drape.NOT_SECURED));
+        double fault = 0.09 * (1 - skill) + (habits.has(Weakness.LOOSE_SHEET) ? 0.16 * (1.3 - skill) : 0);
+        if (stint.side() != Side.BOTH && happens(fault)) {
+            var what = List.of(Drape.LOOSE, Drape.LOOSE, Drape.LIFTED_TOO_HIGH).get(chance.nextInt(3));
+            at(start + length / 2, EventKind.SHEET_CHANGE, d -> d.drape(what));
+        }
+    }
+
+    private void looks(Stint stint, long end) {
+        for (; nextLook < end; nextLook += 20_000) {
+            // Now and then the grader is busy: not observed.
+            if (happens(0.15)) continue;
+            var faults = new ArrayList<MechanicsFault>();
+            boolean pointed = stint.step().tool().pointed();
+            if (pointed && weak(Weakness.BARE_THUMBS)) faults.add(MechanicsFault.BARE_THUMB);
+            if (weak(Weakness.BENT_BACK) && happens(0.6)) faults.add(MechanicsFault.BENT_WAIST);
+            if (happens(0.46 * (1 - skill))) faults.add(FAULTS[chance.nextInt(FAULTS.length)]);
+            var found = faults.stream().distinct().toList();
+            at(
+                    nextLook + chance.nextInt(3_000),
+                    EventKind.LOOK,
+                    d -> d.asked(true).faults(found));
+        }
+    }
+}

@@ -1,0 +1,48 @@
+package palmtally.server.people;
+
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+
+/** Terms and the people in them. */
+@RestController
+class PeopleController {
+    record NewPerson(
+            @Nullable UUID term,
+            @Nullable String name,
+            @Nullable String signIn,
+            @Nullable String password,
+            @Nullable Role role) {}
+
+    private final People people;
+
+    PeopleController(People people) {
+        this.people = people;
+    }
+
+    @GetMapping("/api/terms/{id}/people")
+    List<People.Person> inTerm(@Me Caller caller, @PathVariable UUID id) {
+        people.mustTeach(caller, id);
+        return people.inTerm(id);
+    }
+
+    @PostMapping("/api/people")
+    People.Person add(@RequestBody NewPerson given) {
+        if (given.term == null || given.role == null)
+            throw new InvalidValue("account", new Fault(given.term == null ? "term" : "role", "", "is missing"));
+        people.term(given.term);
+        var id = people.addTo(given.term, or(given.name), or(given.signIn), or(given.password), given.role);
+        return people.person(id);
+    }
+
+    private static String or(@Nullable String text) {
+        return text == null ? "" : text;
+    }
+}

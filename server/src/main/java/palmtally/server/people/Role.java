@@ -1,0 +1,23 @@
+package palmtally.server.people;
+
+/** What somebody may do. */
+public enum Role {
+    LEAD,
+    INSTRUCTOR,
+    GRADER,
+    STUDENT;
+
+    /** Whether it teaches or grades. */
+    public boolean staff() {
+        return this != STUDENT;
+    }
+
+    public static Role of(String text) {
+        return valueOf(text.toUpperCase());
+    }
+
+    @Override
+    public String toString() {
+        return name().toLowerCase();
+    }
+}

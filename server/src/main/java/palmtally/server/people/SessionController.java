@@ -1,0 +1,103 @@
+package palmtally.server.people;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.authority.SimpleGrantedAuthority;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.server.problem.Refusal;
+
+/** Signing in and out, and the first visit to an empty school. */
+@RestController
+class SessionController {
+    /** Who is signed in, if anybody; and whether the school waits for its lead. */
+    record SessionView(
+            boolean needsSetup, String school, People.@Nullable Person person, List<People.TermView> terms) {}
+
+    record SignIn(@Nullable String signIn, @Nullable String password) {}
+
+    record SetUp(
+            @Nullable String school,
+            @Nullable String name,
+            @Nullable String signIn,
+            @Nullable String password) {}
+
+    private final People people;
+    private final Tries tries;
+    private final SecurityContextRepository contexts;
+
+    SessionController(People people, Tries tries, SecurityContextRepository contexts) {
+        this.people = people;
+        this.tries = tries;
+        this.contexts = contexts;
+    }
+
+    @GetMapping("/api/session")
+    SessionView session(@Me @Nullable Caller caller) {
+        return view(caller);
+    }
+
+    @PostMapping("/api/session")
+    SessionView signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
+        var name = or(given.signIn);
+        long wait = tries.secondsToWait(name);
+        if (wait > 0) throw Refusal.tooMany(wait);
+        var caller = people.check(name, or(given.password));
+        if (caller.isEmpty()) {
+            tries.failed(name);
+            throw Refusal.signIn();
+        }
+        tries.succeeded(name);
+        return open(caller.get(), request, response);
+    }
+
+    @DeleteMapping("/api/session")
+    SessionView signOut(HttpServletRequest request) {
+        var session = request.getSession(false);
+        if (session != null) session.invalidate();
+        SecurityContextHolder.clearContext();
+        return view(null);
+    }
+
+    @PostMapping("/api/setup")
+    SessionView setUp(@RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
+        if (given.password == null) throw new InvalidValue("account", new Fault("password", "", "is missing"));
+        var caller = people.open(or(given.school), or(given.name), or(given.signIn), given.password);
+        return open(caller, request, response);
+    }
+
+    private SessionView open(Caller caller, HttpServletRequest request, HttpServletResponse response) {
+        request.getSession(true);
+        request.changeSessionId();
+        var context = SecurityContextHolder.createEmptyContext();
+        context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(
+                caller,
+                null,
+                List.of(new SimpleGrantedAuthority("ROLE_" + caller.role().name()))));
+        SecurityContextHolder.setContext(context);
+        contexts.saveContext(context, request, response);
+        return view(caller);
+    }
+
+    private SessionView view(@Nullable Caller caller) {
+        return new SessionView(
+                people.empty(),
+                people.school(),
+                caller == null ? null : new People.Person(caller.id(), caller.name(), caller.role()),
+                caller == null ? List.of() : people.terms(caller));
+    }
+
+    private static String or(@Nullable String text) {
+        return text == null ? "" : text;
+    }
+}

@@ -1,0 +1,204 @@
+package palmtally.server.practical;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Side;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.Run;
+import palmtally.core.practical.Scores;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Timeline;
+import palmtally.formats.Documents;
+import palmtally.formats.FormatException;
+import palmtally.formats.Json;
+import palmtally.formats.ScoreView;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
+import palmtally.server.people.People;
+import palmtally.server.sequence.PlanView.OpenView;
+import palmtally.server.sequence.PlanView.SpanView;
+
+/** Grade and review. */
+@RestController
+class PracticalController {
+    record PracticalView(
+            UUID id,
+            UUID term,
+            People.Person student,
+            People.@Nullable Person partner,
+            People.Person grader,
+            Instant startedAt,
+            long elapsedMs,
+            boolean finished,
+            int tableNumber,
+            Sides sides,
+            Sequence sequence,
+            Profile profile,
+            List<SpanView> spans,
+            List<Event> events,
+            RunView run,
+            @Nullable Double rating,
+            @Nullable ScoreView scores,
+            @Nullable AwardView award) {}
+
+    /** The run as it was observed; milliseconds. */
+    record RunView(List<DoneView> done, List<OpenStretch> opens, List<Stretch> attended, long end) {}
+
+    record DoneView(String step, Side side, long start, long end, String event) {}
+
+    record OpenStretch(OpenView open, long start, long end) {}
+
+    record Stretch(long start, long end) {}
+
+    record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at) {}
+
+    record Stored(int stored, ScoreView scores, boolean finished) {}
+
+    record Sent(@Nullable List<Event> events) {}
+
+    record Rating(@Nullable Double value) {}
+
+    record SentAward(@Nullable Integer from, @Nullable Award award) {}
+
+    private final Practicals practicals;
+    private final People people;
+
+    PracticalController(Practicals practicals, People people) {
+        this.practicals = practicals;
+        this.people = people;
+    }
+
+    @GetMapping("/api/terms/{term}/practicals")
+    List<PracticalLine> lines(
+            @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable UUID student) {
+        return practicals.lines(caller, term, student);
+    }
+
+    @PostMapping("/api/practicals")
+    PracticalView start(@Me Caller caller, @RequestBody Practicals.Brief brief) {
+        return one(caller, practicals.start(caller, brief));
+    }
+
+    @GetMapping("/api/practicals/{id}")
+    PracticalView one(@Me Caller caller, @PathVariable UUID id) {
+        return view(practicals.whole(caller, id), caller);
+    }
+
+    @PostMapping("/api/practicals/{id}/events")
+    Stored append(@Me Caller caller, @PathVariable UUID id, @RequestBody Sent sent) {
+        if (sent.events == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
+        var practical = practicals.append(caller, id, sent.events);
+        return new Stored(
+                practical.events().size(),
+                ScoreView.of(practical),
+                practical.events().stream().anyMatch(e -> e.kind() == palmtally.core.practical.EventKind.FINISH));
+    }
+
+    @PostMapping("/api/practicals/{id}/rating")
+    PracticalView rate(@Me Caller caller, @PathVariable UUID id, @RequestBody Rating rating) {
+        practicals.rate(caller, id, rating.value);
+        return one(caller, id);
+    }
+
+    @PutMapping("/api/practicals/{id}/award")
+    PracticalView award(@Me Caller caller, @PathVariable UUID id, @RequestBody SentAward sent) {
+        if (sent.from == null || sent.award == null)
+            throw new InvalidValue("award", new Fault(sent.from == null ? "from" : "award", "", "is missing"));
+        practicals.award(caller, id, sent.from, sent.award);
+        return one(caller, id);
+    }
+
+    @GetMapping(path = "/api/practicals/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> file(@Me Caller caller, @PathVariable UUID id) {
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=\"practical-" + id + ".json\"")
+                .body(Documents.write(practicals.whole(caller, id).practical()));
+    }
+
+    @PostMapping(
+            path = "/api/terms/{term}/students/{student}/practicals/file",
+            consumes = MediaType.APPLICATION_JSON_VALUE)
+    PracticalView read(@Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody String text)
+            throws FormatException {
+        people.mustTeach(caller, term);
+        if (people.students(term).stream().noneMatch(s -> s.id().equals(student)))
+            throw new InvalidValue(
+                    "practical", new Fault("student", student.toString(), "is not a student of this term"));
+        var record = Documents.readPractical(text);
+        var startedAt = record.events().stream()
+                .filter(e -> e.wall() != null)
+                .map(e -> e.wall().minusMillis(e.atMs()))
+                .findFirst()
+                .orElseGet(Instant::now);
+        return one(caller, practicals.take(term, student, null, caller.id(), record, startedAt));
+    }
+
+    private PracticalView view(Practicals.Whole w, Caller caller) {
+        var practical = w.practical();
+        var scores = Scores.of(practical);
+        var run = scores.run();
+        // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
+        boolean hidden = w.finished() && w.rating() == null && w.award() == null;
+        AwardView award = null;
+        if (w.award() != null) {
+            var body = Json.MAPPER.readValue(w.award().body(), Award.class);
+            award = new AwardView(
+                    w.award().revision(),
+                    body,
+                    ScoreView.OutcomeView.of(Practicals.outcome(scores, body, w.rating())),
+                    people.person(w.award().awardedBy()).name(),
+                    w.award().awardedAt());
+        }
+        return new PracticalView(
+                w.id(),
+                w.term(),
+                w.student(),
+                w.partner(),
+                w.grader(),
+                w.startedAt(),
+                w.elapsedMs(),
+                w.finished(),
+                w.tableNumber(),
+                practical.sides(),
+                practical.sequence(),
+                practical.profile(),
+                Timeline.of(practical.brief(), practical.profile()).spans().stream()
+                        .map(SpanView::of)
+                        .toList(),
+                practical.events(),
+                run(run),
+                w.rating(),
+                hidden ? null : ScoreView.of(practical),
+                award);
+    }
+
+    private static RunView run(Run run) {
+        return new RunView(
+                run.done().stream()
+                        .map(d -> new DoneView(d.step().id(), d.side(), d.start(), d.end(), d.event()))
+                        .toList(),
+                run.opens().stream()
+                        .map(o -> new OpenStretch(
+                                new OpenView(o.unit().unit(), o.unit().side()), o.start(), o.end()))
+                        .toList(),
+                run.attendedStretches().stream()
+                        .map(s -> new Stretch(s[0], s[1]))
+                        .toList(),
+                run.end());
+    }
+}

@@ -1,0 +1,20 @@
+package palmtally.server.practical;
+
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** A practical as a line of a list; result, mean and released are absent until it is awarded. */
+public record PracticalLine(
+        UUID id,
+        UUID studentId,
+        String student,
+        String grader,
+        String sequence,
+        String region,
+        Instant startedAt,
+        int tableNumber,
+        boolean finished,
+        @Nullable String result,
+        @Nullable Double mean,
+        @Nullable Boolean released) {}

@@ -1,0 +1,138 @@
+package palmtally.server.practical;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+@Mapper
+interface PracticalRows {
+    record Row(
+            UUID id,
+            UUID termId,
+            UUID studentId,
+            @Nullable UUID partnerId,
+            UUID graderId,
+            UUID sequenceVersionId,
+            UUID profileVersionId,
+            String asked,
+            String sides,
+            int tableNumber,
+            Instant startedAt,
+            boolean finished) {}
+
+    record EventRow(
+            String id,
+            String device,
+            long seq,
+            long atMs,
+            @Nullable Instant wall,
+            String kind,
+            String data) {}
+
+    record AwardRow(
+            UUID practicalId,
+            int revision,
+            String body,
+            String result,
+            @Nullable Double mean,
+            boolean released,
+            UUID awardedBy,
+            Instant awardedAt) {}
+
+    record EvidenceRow(
+            UUID practicalId,
+            UUID studentId,
+            String region,
+            String criterion,
+            double score,
+            @Nullable Double computed,
+            double weight,
+            boolean critical,
+            Instant seenAt,
+            boolean released) {}
+
+    String COLUMNS =
+            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished";
+
+    @Insert("""
+            insert into practical (id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id,
+                                   asked, sides, table_number, started_at, finished)
+            values (#{id}, #{termId}, #{studentId}, #{partnerId}, #{graderId}, #{sequenceVersionId}, #{profileVersionId},
+                    #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished})""")
+    void add(Row row);
+
+    @Select("select " + COLUMNS + " from practical where id = #{id}")
+    Optional<Row> byId(UUID id);
+
+    @Select("select " + COLUMNS + " from practical where id = #{id} for update")
+    Optional<Row> lock(UUID id);
+
+    @Update("update practical set finished = #{finished} where id = #{id}")
+    void finish(UUID id, boolean finished);
+
+    @Select("""
+            select id, device, seq, at_ms, wall, kind, data::text as data from event
+            where practical_id = #{id} order by at_ms, device, seq, id""")
+    List<EventRow> events(UUID id);
+
+    @Insert("""
+            <script>
+            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data) values
+            <foreach collection="events" item="e" separator=",">
+              (#{practical}, #{e.id}, #{e.device}, #{e.seq}, #{e.atMs}, #{e.wall}, #{e.kind}, #{e.data}::jsonb)
+            </foreach>
+            on conflict (practical_id, id) do nothing
+            </script>""")
+    int addEvents(UUID practical, List<EventRow> events);
+
+    @Select("select value from rating where practical_id = #{id}")
+    Optional<Double> rating(UUID id);
+
+    @Insert("""
+            insert into rating (practical_id, value, given_by) values (#{id}, #{value}, #{by})
+            on conflict (practical_id) do nothing""")
+    int rate(UUID id, double value, UUID by);
+
+    @Select("""
+            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at from award
+            where practical_id = #{id} order by revision desc limit 1""")
+    Optional<AwardRow> award(UUID id);
+
+    @Insert("""
+            insert into award (practical_id, revision, body, result, mean, released, awarded_by, awarded_at)
+            values (#{practicalId}, #{revision}, #{body}::jsonb, #{result}, #{mean}, #{released}, #{awardedBy}, #{awardedAt})
+            on conflict do nothing""")
+    int addAward(AwardRow row);
+
+    @Delete("delete from evidence where practical_id = #{id}")
+    void clearEvidence(UUID id);
+
+    @Insert("""
+            insert into evidence (practical_id, student_id, region, criterion, score, computed, weight, critical, seen_at, released)
+            values (#{practicalId}, #{studentId}, #{region}, #{criterion}, #{score}, #{computed}, #{weight}, #{critical},
+                    #{seenAt}, #{released})""")
+    void addEvidence(EvidenceRow row);
+
+    @Select("""
+            <script>
+            select p.id, p.student_id, s.name as student, g.name as grader, v.name as sequence, v.region, p.started_at,
+                   p.table_number, p.finished, a.result, a.mean, a.released
+            from practical p
+            join account s on s.id = p.student_id
+            join account g on g.id = p.grader_id
+            join sequence_version v on v.id = p.sequence_version_id
+            left join lateral (select result, mean, released from award where practical_id = p.id
+                               order by revision desc limit 1) a on true
+            where p.term_id = #{term}
+            <if test="student != null">and p.student_id = #{student}</if>
+            order by p.started_at desc, p.id limit #{most}
+            </script>""")
+    List<PracticalLine> lines(UUID term, @Nullable UUID student, int most);
+}

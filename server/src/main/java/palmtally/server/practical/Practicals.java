@@ -1,0 +1,426 @@
+package palmtally.server.practical;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.competency.Evidence;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Finding;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.EventData;
+import palmtally.core.practical.EventKind;
+import palmtally.core.practical.Outcome;
+import palmtally.core.practical.Practical;
+import palmtally.core.practical.Scores;
+import palmtally.core.sequence.Sides;
+import palmtally.formats.Json;
+import palmtally.server.audit.Audit;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.practical.PracticalRows.AwardRow;
+import palmtally.server.practical.PracticalRows.EventRow;
+import palmtally.server.practical.PracticalRows.EvidenceRow;
+import palmtally.server.practical.PracticalRows.Row;
+import palmtally.server.problem.Refusal;
+import palmtally.server.profile.Profiles;
+import palmtally.server.sequence.Sequences;
+
+/** Practicals: what was asked, what was seen, what it comes to. */
+@Service
+public class Practicals {
+    /** Events of one request; more come in several. */
+    static final int MOST_AT_ONCE = 1000;
+
+    /** What a grader sets up. */
+    public record Brief(
+            @Nullable UUID term,
+            @Nullable UUID student,
+            @Nullable UUID partner,
+            @Nullable String sequence,
+            @Nullable String profile,
+            @Nullable List<String> asked,
+            @Nullable Sides sides,
+            @Nullable Integer tableNumber) {}
+
+    /** A practical with everything that belongs to it. */
+    public record Whole(
+            UUID id,
+            UUID term,
+            People.Person student,
+            People.@Nullable Person partner,
+            People.Person grader,
+            Instant startedAt,
+            long elapsedMs,
+            boolean finished,
+            int tableNumber,
+            Practical practical,
+            @Nullable Double rating,
+            @Nullable AwardRow award) {}
+
+    private final PracticalRows rows;
+    private final Sequences sequences;
+    private final Profiles profiles;
+    private final People people;
+    private final Audit audit;
+    private final Clock clock;
+
+    Practicals(PracticalRows rows, Sequences sequences, Profiles profiles, People people, Audit audit, Clock clock) {
+        this.rows = rows;
+        this.sequences = sequences;
+        this.profiles = profiles;
+        this.people = people;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    @Transactional
+    public UUID start(Caller caller, Brief brief) {
+        var faults = new ArrayList<Fault>();
+        if (brief.term == null) faults.add(new Fault("term", "", "is missing"));
+        if (brief.student == null) faults.add(new Fault("student", "", "is missing"));
+        if (brief.sequence == null) faults.add(new Fault("sequence", "", "is missing"));
+        if (brief.student != null && brief.student.equals(brief.partner))
+            faults.add(new Fault("partner", brief.partner.toString(), "must be another than the student"));
+        if (brief.term == null || brief.student == null || brief.sequence == null || !faults.isEmpty())
+            throw new InvalidValue("practical", faults);
+        people.mustTeach(caller, brief.term);
+        var inTerm = people.students(brief.term).stream().map(People.Person::id).toList();
+        if (!inTerm.contains(brief.student))
+            faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
+        if (brief.partner != null && !inTerm.contains(brief.partner))
+            faults.add(new Fault("partner", brief.partner.toString(), "is not a student of this term"));
+        if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
+        var sequence = sequences.newest(brief.sequence);
+        var profile = brief.profile == null ? profiles.ofSchool() : profiles.newest(brief.profile);
+        var asked = brief.asked == null ? List.<String>of() : brief.asked;
+        var sides = brief.sides == null ? Sides.EACH : brief.sides;
+        new Practical(sequence.sequence(), profile.profile(), asked, sides, List.of());
+        return add(
+                brief.term,
+                brief.student,
+                brief.partner,
+                caller.id(),
+                sequence.versionId(),
+                profile.versionId(),
+                asked,
+                sides,
+                brief.tableNumber == null ? 1 : brief.tableNumber,
+                clock.instant());
+    }
+
+    /** Adds a practical that begins at a moment of its own. */
+    public UUID add(
+            UUID term,
+            UUID student,
+            @Nullable UUID partner,
+            UUID grader,
+            UUID sequenceVersion,
+            UUID profileVersion,
+            List<String> asked,
+            Sides sides,
+            int tableNumber,
+            Instant startedAt) {
+        var id = UUID.randomUUID();
+        rows.add(new Row(
+                id,
+                term,
+                student,
+                partner,
+                grader,
+                sequenceVersion,
+                profileVersion,
+                Json.MAPPER.writeValueAsString(asked),
+                sides.toString(),
+                tableNumber,
+                startedAt,
+                false));
+        return id;
+    }
+
+    /**
+     * Stores events; each id once, however often it is sent. All of a request or none.
+     *
+     * @return the practical with all its events
+     * @throws InvalidValue naming every event that cannot be meant, by its place in the request
+     * @throws Refusal 409 where an id is stored already with other contents
+     */
+    @Transactional
+    public Practical append(Caller caller, UUID id, List<Event> sent) {
+        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        if (sent.size() > MOST_AT_ONCE)
+            throw new InvalidValue(
+                    "events",
+                    new Fault("events", sent.size() + " events", "must be at most " + MOST_AT_ONCE + " at once"));
+        return append(row, sent);
+    }
+
+    private Practical append(Row row, List<Event> sent) {
+        var stored = events(row.id());
+        Map<String, Event> byId = new HashMap<>();
+        stored.forEach(e -> byId.put(e.id(), e));
+        for (var e : sent) {
+            var there = byId.get(e.id());
+            if (there != null && !same(there, e))
+                throw Refusal.conflict(
+                        "event-differs",
+                        "Event " + e.id() + " is stored already with other contents; nothing was changed.");
+        }
+        var all = new ArrayList<>(stored);
+        var fresh = new ArrayList<Event>();
+        var ids = new HashSet<>(byId.keySet());
+        for (var e : sent) if (ids.add(e.id())) fresh.add(e);
+        all.addAll(fresh);
+        Practical practical;
+        try {
+            practical = practical(row, all);
+        } catch (InvalidValue e) {
+            throw new InvalidValue(
+                    "events",
+                    e.faults().stream()
+                            .map(f -> ofRequest(f, stored.size(), fresh, sent))
+                            .toList());
+        }
+        if (!fresh.isEmpty())
+            rows.addEvents(row.id(), fresh.stream().map(Practicals::row).toList());
+        boolean finished = palmtally.core.practical.Run.of(practical).events().stream()
+                .anyMatch(e -> e.kind() == EventKind.FINISH);
+        if (finished != row.finished()) rows.finish(row.id(), finished);
+        return practical;
+    }
+
+    /** Wall time is for people: a clock set right between two sendings does not make another event. */
+    private static boolean same(Event a, Event b) {
+        return a.device().equals(b.device())
+                && a.seq() == b.seq()
+                && a.atMs() == b.atMs()
+                && a.kind() == b.kind()
+                && a.data().equals(b.data());
+    }
+
+    private static Fault ofRequest(Fault fault, int stored, List<Event> fresh, List<Event> sent) {
+        var parts = fault.field().split("/", 3);
+        if (!parts[0].equals("events") || parts.length < 2) return fault;
+        int place = Integer.parseInt(parts[1]) - stored;
+        if (place < 0) return fault;
+        return new Fault(
+                "events/" + sent.indexOf(fresh.get(place)) + (parts.length > 2 ? "/" + parts[2] : ""),
+                fault.value(),
+                fault.reason());
+    }
+
+    public Whole whole(Caller caller, UUID id) {
+        var row = rows.byId(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.maySee(caller, row.studentId());
+        var award = rows.award(id).orElse(null);
+        if (!caller.role().staff() && (award == null || !award.released()))
+            throw Refusal.forbidden("This practical has not been released yet.");
+        audit.read(caller, row.studentId(), "practical " + id);
+        return new Whole(
+                id,
+                row.termId(),
+                people.person(row.studentId()),
+                row.partnerId() == null ? null : people.person(row.partnerId()),
+                people.person(row.graderId()),
+                row.startedAt(),
+                Math.max(0, clock.instant().toEpochMilli() - row.startedAt().toEpochMilli()),
+                row.finished(),
+                row.tableNumber(),
+                practical(row, events(id)),
+                rows.rating(id).orElse(null),
+                award);
+    }
+
+    public List<PracticalLine> lines(Caller caller, UUID term, @Nullable UUID student) {
+        people.mustTeach(caller, term);
+        return rows.lines(term, student, 500);
+    }
+
+    /** Lines of one student that were released, for the student. */
+    public List<PracticalLine> released(UUID term, UUID student) {
+        return rows.lines(term, student, 500).stream()
+                .filter(l -> Boolean.TRUE.equals(l.released()))
+                .toList();
+    }
+
+    public List<PracticalLine> ofStudent(UUID term, UUID student) {
+        return rows.lines(term, student, 500);
+    }
+
+    /** The grader's one rating of the whole, given before any score is shown; the first one stands. */
+    @Transactional
+    public void rate(Caller caller, UUID id, @Nullable Double value) {
+        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        if (!row.finished()) throw Refusal.conflict("not-finished", "Finish the practical first.");
+        if (value == null || !(value >= 0 && value <= 100))
+            throw new InvalidValue("rating", new Fault("value", String.valueOf(value), "must be 0 to 100"));
+        if (rows.rate(id, value, caller.id()) == 0)
+            throw Refusal.conflict("rated-already", "A rating was given already; it stands as it was given.");
+    }
+
+    /**
+     * Awards. Critical findings must each be confirmed or struck with a reason, and each changed criterion needs one.
+     *
+     * @param from revision of the award this one replaces, 0 for the first
+     */
+    @Transactional
+    public void award(Caller caller, UUID id, int from, Award award) {
+        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        var rating = rows.rating(id)
+                .orElseThrow(() -> Refusal.conflict("not-rated", "Give the one rating of the whole first."));
+        int now = rows.award(id).map(AwardRow::revision).orElse(0);
+        if (now != from)
+            throw Refusal.conflict(
+                    "changed-meanwhile",
+                    "Somebody awarded this meanwhile. Read it again; nothing of yours was stored.");
+        var practical = practical(row, events(id));
+        var scores = Scores.of(practical);
+        check(award, scores);
+        var struck = new LinkedHashSet<>(
+                award.struck().stream().map(Award.Struck::key).toList());
+        var outcome = outcome(scores, award, rating);
+        if (rows.addAward(new AwardRow(
+                        id,
+                        now + 1,
+                        Json.MAPPER.writeValueAsString(award),
+                        outcome.result().toString(),
+                        outcome.mean(),
+                        award.released(),
+                        caller.id(),
+                        clock.instant()))
+                == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
+        rows.clearEvidence(id);
+        for (var c : scores.criteria()) {
+            var change = award.criteria().get(c.criterion());
+            Double value = change == null ? c.score() : change.value();
+            if (value == null) continue;
+            int enough = practical.profile().marking().enough().getOrDefault(c.criterion(), 1);
+            double weight = Evidence.weight(Evidence.Kind.PRACTICAL, Math.max(1, c.observations()), enough);
+            boolean critical = scores.critical().stream()
+                    .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
+            rows.addEvidence(new EvidenceRow(
+                    id,
+                    row.studentId(),
+                    practical.sequence().region().toString(),
+                    c.criterion().toString(),
+                    value,
+                    c.score(),
+                    weight,
+                    critical,
+                    row.startedAt(),
+                    award.released()));
+        }
+        audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
+    }
+
+    /** What it comes to with an award; critical findings that were struck do not count. */
+    public static Outcome outcome(Scores scores, Award award, @Nullable Double rating) {
+        Set<String> struck = new HashSet<>();
+        for (var s : award.struck()) if (s.key() != null) struck.add(s.key());
+        int critical = (int) scores.critical().stream()
+                .filter(f -> !struck.contains(f.key()))
+                .count();
+        var values = new EnumMap<Criterion, Double>(Criterion.class);
+        award.criteria().forEach((c, change) -> {
+            if (change.value() != null) values.put(c, change.value());
+        });
+        return Outcome.of(scores, values, critical, rating);
+    }
+
+    private static void check(Award award, Scores scores) {
+        var faults = new ArrayList<Fault>();
+        award.criteria().forEach((c, change) -> {
+            Double value = change.value();
+            if (value == null || !(value >= 0 && value <= 100))
+                faults.add(new Fault("criteria/" + c + "/value", String.valueOf(value), "must be 0 to 100"));
+            if (change.reason() == null || change.reason().isBlank())
+                faults.add(new Fault("criteria/" + c + "/reason", "", "is missing: a changed mark needs its reason"));
+        });
+        var keys = new HashSet<>(scores.critical().stream().map(Finding::key).toList());
+        var answered = new HashSet<>(award.confirmed());
+        for (int i = 0; i < award.struck().size(); i++) {
+            var s = award.struck().get(i);
+            if (s.key() == null || !keys.contains(s.key()))
+                faults.add(new Fault("struck/" + i + "/key", String.valueOf(s.key()), "is no critical finding here"));
+            if (s.reason() == null || s.reason().isBlank())
+                faults.add(new Fault("struck/" + i + "/reason", "", "is missing: striking a finding needs its reason"));
+            if (s.key() != null) answered.add(s.key());
+        }
+        for (var key : keys)
+            if (!answered.contains(key))
+                faults.add(new Fault("confirmed", key, "is a critical finding neither confirmed nor struck"));
+        if (award.feedback().length() > 4000)
+            faults.add(new Fault(
+                    "feedback", award.feedback().length() + " characters", "must be at most 4000 characters"));
+        if (!faults.isEmpty()) throw new InvalidValue("award", faults);
+    }
+
+    /** Stores a whole record that was read from a file or played by the demo, with its events. */
+    @Transactional
+    public UUID take(
+            UUID term, UUID student, @Nullable UUID partner, UUID grader, Practical record, Instant startedAt) {
+        var sequence = sequences.same(record.sequence());
+        var profile = profiles.same(record.profile());
+        var id = add(
+                term,
+                student,
+                partner,
+                grader,
+                sequence.versionId(),
+                profile.versionId(),
+                record.asked(),
+                record.sides(),
+                1,
+                startedAt);
+        append(rows.byId(id).orElseThrow(), record.events());
+        return id;
+    }
+
+    private List<Event> events(UUID id) {
+        return rows.events(id).stream()
+                .map(r -> new Event(
+                        r.id(),
+                        r.device(),
+                        r.seq(),
+                        r.atMs(),
+                        r.wall(),
+                        EventKind.valueOf(r.kind().toUpperCase().replace('-', '_')),
+                        Json.MAPPER.readValue(r.data(), EventData.class)))
+                .toList();
+    }
+
+    private static EventRow row(Event e) {
+        return new EventRow(
+                e.id(),
+                e.device(),
+                e.seq(),
+                e.atMs(),
+                e.wall(),
+                e.kind().toString(),
+                Json.MAPPER.writeValueAsString(e.data()));
+    }
+
+    private Practical practical(Row row, List<Event> events) {
+        return new Practical(
+                sequences.version(row.sequenceVersionId()).sequence(),
+                profiles.version(row.profileVersionId()).profile(),
+                List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
+                Sides.valueOf(row.sides().toUpperCase()),
+                events);
+    }
+}

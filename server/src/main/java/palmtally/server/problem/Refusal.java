@@ -1,0 +1,49 @@
+package palmtally.server.problem;
+
+import java.net.URI;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.web.ErrorResponseException;
+
+/** A request that is refused, with a stable code, what was wrong and what to do. */
+public final class Refusal extends ErrorResponseException {
+    private Refusal(HttpStatus status, String code, String detail) {
+        super(status, problem(status, code, detail), null);
+    }
+
+    /** A problem document with its stable code. */
+    static ProblemDetail problem(HttpStatus status, String code, String detail) {
+        var problem = ProblemDetail.forStatusAndDetail(status, detail);
+        problem.setType(URI.create("urn:palm-tally:problem:" + code));
+        problem.setProperty("code", code);
+        return problem;
+    }
+
+    public static Refusal notFound(String what) {
+        return new Refusal(HttpStatus.NOT_FOUND, "not-found", "There is no such " + what + ".");
+    }
+
+    public static Refusal forbidden(String detail) {
+        return new Refusal(HttpStatus.FORBIDDEN, "forbidden", detail);
+    }
+
+    public static Refusal conflict(String code, String detail) {
+        return new Refusal(HttpStatus.CONFLICT, code, detail);
+    }
+
+    public static Refusal invalid(String code, String detail) {
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, code, detail);
+    }
+
+    public static Refusal signIn() {
+        return new Refusal(
+                HttpStatus.UNAUTHORIZED, "sign-in-refused", "That sign-in and password do not belong together.");
+    }
+
+    public static Refusal tooMany(long seconds) {
+        return new Refusal(
+                HttpStatus.TOO_MANY_REQUESTS,
+                "too-many-tries",
+                "Too many tries. Wait " + seconds + " seconds and try again.");
+    }
+}

@@ -1,0 +1,61 @@
+package palmtally.server.profile;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.profile.Profile;
+import palmtally.formats.Documents;
+import palmtally.formats.FormatException;
+import palmtally.server.people.People;
+
+/** Profiles: list, choose, in and out. */
+@RestController
+class ProfileController {
+    record ProfileView(UUID versionId, int version, boolean ofSchool, Profile profile) {}
+
+    private final Profiles profiles;
+    private final People people;
+
+    ProfileController(Profiles profiles, People people) {
+        this.profiles = profiles;
+        this.people = people;
+    }
+
+    @GetMapping("/api/profiles")
+    List<ProfileView> all() {
+        var school = people.schoolProfile();
+        return profiles.all().stream()
+                .map(v -> new ProfileView(
+                        v.versionId(), v.version(), v.profile().id().equals(school), v.profile()))
+                .toList();
+    }
+
+    @PutMapping("/api/school/profile/{id}")
+    List<ProfileView> choose(@PathVariable String id) {
+        people.setSchoolProfile(profiles.newest(id).profile().id());
+        return all();
+    }
+
+    @GetMapping(path = "/api/profiles/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> file(@PathVariable String id) {
+        var profile = profiles.newest(id).profile();
+        return ResponseEntity.ok()
+                .header(
+                        "Content-Disposition",
+                        "attachment; filename=\"" + profile.id().replaceAll("[^A-Za-z0-9-]", "-") + ".profile.json\"")
+                .body(Documents.write(profile));
+    }
+
+    @PostMapping(path = "/api/school/profiles/file", consumes = MediaType.APPLICATION_JSON_VALUE)
+    List<ProfileView> read(@RequestBody String text) throws FormatException {
+        profiles.save(Documents.readProfile(text));
+        return all();
+    }
+}

@@ -1,0 +1,116 @@
+package palmtally.server.profile;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.profile.Profile;
+import palmtally.formats.Json;
+import palmtally.server.people.People;
+import palmtally.server.problem.Refusal;
+
+/** The school's profiles. A version never changes: what was graded points to the one it was graded by. */
+@Service
+public class Profiles {
+    /** A profile with the version it is. */
+    public record Versioned(UUID versionId, int version, Profile profile) {}
+
+    record Row(UUID id, String profileId, int version, String name, String body) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select distinct on (profile_id) id, profile_id, version, name, body::text as body
+                from profile_version order by profile_id, version desc""")
+        List<Row> current();
+
+        @Select("select id, profile_id, version, name, body::text as body from profile_version where id = #{id}")
+        Optional<Row> byId(UUID id);
+
+        @Select("""
+                select id, profile_id, version, name, body::text as body from profile_version
+                where profile_id = #{profile} order by version desc limit 1""")
+        Optional<Row> newest(String profile);
+
+        @Select("""
+                select id, profile_id, version, name, body::text as body from profile_version
+                where profile_id = #{profile} order by version desc""")
+        List<Row> versions(String profile);
+
+        @Insert("""
+                insert into profile_version (id, profile_id, version, name, body)
+                values (#{id}, #{profileId}, #{version}, #{name}, #{body}::jsonb) on conflict do nothing""")
+        int add(Row row);
+    }
+
+    private final Rows rows;
+    private final People people;
+
+    Profiles(Rows rows, People people) {
+        this.rows = rows;
+        this.people = people;
+    }
+
+    /** The newest version of each; the shipped ones are stored the first time they are asked for. */
+    @Transactional
+    public List<Versioned> all() {
+        if (rows.current().isEmpty()) Profile.shipped().forEach(this::save);
+        return rows.current().stream().map(Profiles::read).toList();
+    }
+
+    @Transactional
+    public Versioned newest(String profileId) {
+        all();
+        return rows.newest(profileId).map(Profiles::read).orElseThrow(() -> Refusal.notFound("profile"));
+    }
+
+    /** The profile the school works by. */
+    public Versioned ofSchool() {
+        return newest(people.schoolProfile());
+    }
+
+    public Versioned version(UUID id) {
+        return rows.byId(id).map(Profiles::read).orElseThrow(() -> Refusal.notFound("profile version"));
+    }
+
+    /** A new version, unless it says what the newest says already. */
+    @Transactional
+    public Versioned save(Profile profile) {
+        var newest = rows.newest(profile.id()).map(Profiles::read);
+        if (newest.isPresent() && newest.get().profile().equals(profile)) return newest.get();
+        int version = newest.map(n -> n.version() + 1).orElse(1);
+        var row = new Row(
+                UUID.randomUUID(), profile.id(), version, profile.name(), Json.MAPPER.writeValueAsString(profile));
+        if (rows.add(row) == 0 && newest.isPresent())
+            throw Refusal.conflict("changed-meanwhile", "Somebody saved this profile meanwhile; read it again.");
+        return newest(profile.id());
+    }
+
+    /**
+     * The version that says the very same; a profile nobody knew is stored.
+     *
+     * @throws Refusal 409 where the id is known and no version of it says the same
+     */
+    @Transactional
+    public Versioned same(Profile profile) {
+        all();
+        var versions = rows.versions(profile.id());
+        if (versions.isEmpty()) return save(profile);
+        return versions.stream()
+                .map(Profiles::read)
+                .filter(v -> v.profile().equals(profile))
+                .findFirst()
+                .orElseThrow(() -> Refusal.conflict(
+                        "other-profile",
+                        "The record was judged by a profile \"" + profile.id()
+                                + "\" that differs from every version here. Read that profile from its file first."));
+    }
+
+    private static Versioned read(Row row) {
+        return new Versioned(row.id, row.version, Json.MAPPER.readValue(row.body, Profile.class));
+    }
+}

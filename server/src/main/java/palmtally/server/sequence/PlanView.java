@@ -1,0 +1,58 @@
+package palmtally.server.sequence;
+
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.DrapeUnit;
+import palmtally.core.body.Side;
+import palmtally.core.sequence.Checks;
+import palmtally.core.sequence.Timeline;
+import palmtally.formats.ScoreView.FindingView;
+
+/** A plan in time, and what the checks say of it. Seconds. */
+public record PlanView(
+        String profile, double totalSeconds, double slotSeconds, List<SpanView> spans, List<CheckView> findings) {
+    /** One step on one side in time. */
+    public record SpanView(
+            int index,
+            String step,
+            Side side,
+            boolean second,
+            double begin,
+            double start,
+            double end,
+            Map<Timeline.Transition, Double> transitions,
+            List<OpenView> open) {
+        public static SpanView of(Timeline.Span s) {
+            return new SpanView(
+                    s.stint().index(),
+                    s.stint().step().id(),
+                    s.stint().side(),
+                    s.stint().second(),
+                    s.begin(),
+                    s.start(),
+                    s.end(),
+                    s.transitions(),
+                    s.open().stream().map(o -> new OpenView(o.unit(), o.side())).toList());
+        }
+    }
+
+    /** What the sheet has open. */
+    public record OpenView(DrapeUnit unit, Side side) {}
+
+    /** A finding, and what the button of its mend says. */
+    public record CheckView(FindingView finding, @Nullable String mend) {}
+
+    public static PlanView of(Checks checks) {
+        return new PlanView(
+                checks.profile().id(),
+                checks.timeline().totalSeconds(),
+                checks.sequence().slotSeconds(),
+                checks.timeline().spans().stream().map(SpanView::of).toList(),
+                checks.found().stream()
+                        .map(f -> new CheckView(
+                                FindingView.of(f.finding()),
+                                f.mend().map(m -> m.label()).orElse(null)))
+                        .toList());
+    }
+}

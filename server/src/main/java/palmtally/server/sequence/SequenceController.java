@@ -1,0 +1,157 @@
+package palmtally.server.sequence;
+
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Region;
+import palmtally.core.finding.Severity;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Checks;
+import palmtally.core.sequence.Sequence;
+import palmtally.formats.Documents;
+import palmtally.formats.FormatException;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
+import palmtally.server.profile.Profiles;
+
+/** Plans: list, read with what the checks say, mend, undo, in and out. */
+@RestController
+class SequenceController {
+    record SequenceLine(
+            String id,
+            String name,
+            Region region,
+            int version,
+            int steps,
+            double totalSeconds,
+            double slotSeconds,
+            long stops,
+            long warns,
+            long hints) {}
+
+    record SequenceView(
+            UUID versionId, int version, Sequence sequence, PlanView plan, List<Sequences.VersionLine> history) {}
+
+    /** An edit of the version it was made from. */
+    record Edit(
+            @Nullable Integer from,
+            @Nullable String key,
+            @Nullable Integer version,
+            @Nullable Sequence sequence) {}
+
+    private final Sequences sequences;
+    private final Profiles profiles;
+
+    SequenceController(Sequences sequences, Profiles profiles) {
+        this.sequences = sequences;
+        this.profiles = profiles;
+    }
+
+    @GetMapping("/api/sequences")
+    List<SequenceLine> all() {
+        var profile = profiles.ofSchool().profile();
+        return sequences.all().stream()
+                .map(v -> line(v, profile))
+                .sorted(Comparator.comparing(SequenceLine::region).thenComparing(SequenceLine::name))
+                .toList();
+    }
+
+    private static SequenceLine line(Sequences.Versioned v, Profile profile) {
+        var s = v.sequence();
+        var checks = Checks.run(s, profile);
+        return new SequenceLine(
+                s.id(),
+                s.name(),
+                s.region(),
+                v.version(),
+                s.steps().size(),
+                checks.timeline().totalSeconds(),
+                s.slotSeconds(),
+                count(checks, Severity.STOP),
+                count(checks, Severity.WARN),
+                count(checks, Severity.HINT));
+    }
+
+    private static long count(Checks checks, Severity severity) {
+        return checks.findings().stream().filter(f -> f.severity() == severity).count();
+    }
+
+    @GetMapping("/api/sequences/{id}")
+    SequenceView one(@PathVariable String id, @RequestParam(required = false) @Nullable String profile) {
+        return view(sequences.newest(id), profile);
+    }
+
+    @PutMapping("/api/sequences/{id}")
+    SequenceView save(@Me Caller caller, @PathVariable String id, @RequestBody Edit edit) {
+        if (edit.sequence == null) throw new InvalidValue("edit", new Fault("sequence", "", "is missing"));
+        if (!edit.sequence.id().equals(id))
+            throw new InvalidValue("edit", new Fault("sequence/id", edit.sequence.id(), "must be " + id));
+        return view(sequences.save(edit.sequence, from(edit), "Edited", caller), null);
+    }
+
+    @PostMapping("/api/sequences/{id}/mend")
+    SequenceView mend(
+            @Me Caller caller,
+            @PathVariable String id,
+            @RequestParam(required = false) @Nullable String profile,
+            @RequestBody Edit edit) {
+        if (edit.key == null) throw new InvalidValue("mend", new Fault("key", "", "is missing"));
+        return view(sequences.mend(id, from(edit), edit.key, chosen(profile), caller), profile);
+    }
+
+    @PostMapping("/api/sequences/{id}/restore")
+    SequenceView restore(
+            @Me Caller caller,
+            @PathVariable String id,
+            @RequestParam(required = false) @Nullable String profile,
+            @RequestBody Edit edit) {
+        if (edit.version == null) throw new InvalidValue("restore", new Fault("version", "", "is missing"));
+        return view(sequences.restore(id, from(edit), edit.version, caller), profile);
+    }
+
+    @GetMapping(path = "/api/sequences/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
+    ResponseEntity<String> file(@PathVariable String id) {
+        return ResponseEntity.ok()
+                .header(
+                        "Content-Disposition",
+                        "attachment; filename=\"" + id.replaceAll("[^A-Za-z0-9-]", "-") + ".sequence.json\"")
+                .body(Documents.write(sequences.newest(id).sequence()));
+    }
+
+    @PostMapping(path = "/api/sequences/file", consumes = MediaType.APPLICATION_JSON_VALUE)
+    SequenceView read(@Me Caller caller, @RequestBody String text) throws FormatException {
+        return view(sequences.take(Documents.readSequence(text), caller), null);
+    }
+
+    private static int from(Edit edit) {
+        if (edit.from == null) throw new InvalidValue("edit", new Fault("from", "", "is missing"));
+        return edit.from;
+    }
+
+    private Profile chosen(@Nullable String profile) {
+        return profile == null
+                ? profiles.ofSchool().profile()
+                : profiles.newest(profile).profile();
+    }
+
+    private SequenceView view(Sequences.Versioned v, @Nullable String profile) {
+        return new SequenceView(
+                v.versionId(),
+                v.version(),
+                v.sequence(),
+                PlanView.of(Checks.run(v.sequence(), chosen(profile))),
+                sequences.history(v.sequence().id()));
+    }
+}

@@ -1,0 +1,78 @@
+package palmtally.server.settings;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import palmtally.server.problem.Problems;
+
+/** Who may call what. Everything that is not allowed here is denied; services check each record besides. */
+@Configuration(proxyBeanMethods = false)
+class Doors {
+    private static final String[] STAFF = {"LEAD", "INSTRUCTOR", "GRADER"};
+
+    @Bean
+    SecurityFilterChain chain(HttpSecurity http, SecurityContextRepository contexts) {
+        http.csrf(csrf -> csrf.spa())
+                .securityContext(c -> c.securityContextRepository(contexts))
+                .requestCache(c -> c.disable())
+                .logout(l -> l.disable())
+                .headers(h -> h.contentSecurityPolicy(
+                                p -> p.policyDirectives(
+                                        "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self'; connect-src 'self'; frame-ancestors 'none'; base-uri 'none'; form-action 'self'"))
+                        .referrerPolicy(r -> {}))
+                .exceptionHandling(e -> e.authenticationEntryPoint((request, response, x) ->
+                                Problems.write(response, HttpStatus.UNAUTHORIZED, "sign-in", "Sign in first."))
+                        .accessDeniedHandler((request, response, x) -> Problems.write(
+                                response, HttpStatus.FORBIDDEN, "forbidden", "This is not open to your sign-in.")))
+                .authorizeHttpRequests(r -> r.requestMatchers(
+                                HttpMethod.GET,
+                                "/",
+                                "/index.html",
+                                "/assets/**",
+                                "/formats/**",
+                                "/mark.svg",
+                                "/sign-in",
+                                "/setup",
+                                "/plan/**",
+                                "/show/**",
+                                "/grade/**",
+                                "/review/**",
+                                "/track/**",
+                                "/me",
+                                "/school")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.GET, "/actuator/health/**", "/openapi.json")
+                        .permitAll()
+                        .requestMatchers("/api/session", "/api/setup")
+                        .permitAll()
+                        .requestMatchers(
+                                HttpMethod.GET, "/api/catalogue", "/api/competency/students/*", "/api/practicals/*")
+                        .authenticated()
+                        .requestMatchers("/api/people/**", "/api/school/**")
+                        .hasRole("LEAD")
+                        .requestMatchers("/api/**")
+                        .hasAnyRole(STAFF)
+                        .requestMatchers("/error")
+                        .permitAll()
+                        .anyRequest()
+                        .denyAll());
+        return http.build();
+    }
+
+    @Bean
+    SecurityContextRepository contexts() {
+        return new HttpSessionSecurityContextRepository();
+    }
+
+    @Bean
+    PasswordEncoder passwords() {
+        return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+    }
+}

@@ -1,0 +1,50 @@
+package palmtally.server.settings;
+
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.oas.models.media.Schema;
+import java.util.Iterator;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+import org.springdoc.core.providers.ObjectMapperProvider;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+
+/** The OpenAPI document says what the records say: what is not nullable is always there, and enums go by their trade names. */
+@Configuration(proxyBeanMethods = false)
+@ConditionalOnProperty("springdoc.api-docs.enabled")
+class OpenApi {
+    OpenApi(ObjectMapperProvider mappers) {
+        mappers.jsonMapper().enable(com.fasterxml.jackson.databind.SerializationFeature.WRITE_ENUMS_USING_TO_STRING);
+    }
+
+    @Component
+    @ConditionalOnProperty("springdoc.api-docs.enabled")
+    static class Required implements ModelConverter {
+        private final ObjectMapperProvider mappers;
+
+        Required(ObjectMapperProvider mappers) {
+            this.mappers = mappers;
+        }
+
+        @Override
+        @SuppressWarnings({"rawtypes", "unchecked"})
+        public @Nullable Schema resolve(
+                AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+            var schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
+            var raw = mappers.jsonMapper().constructType(type.getType()).getRawClass();
+            if (schema == null || !raw.isRecord()) return schema;
+            var defined = context.getDefinedModels().get(raw.getSimpleName());
+            var target = schema.get$ref() != null ? defined : schema;
+            if (target == null || target.getProperties() == null) return schema;
+            var required = new TreeSet<String>();
+            for (var part : raw.getRecordComponents())
+                if (!part.getAnnotatedType().isAnnotationPresent(Nullable.class)
+                        && target.getProperties().containsKey(part.getName())) required.add(part.getName());
+            target.setRequired(java.util.List.copyOf(required));
+            return schema;
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package palmtally.server.settings;
+
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/** Every address of the app opens the one page; its hashed files may be kept for ever. */
+@Configuration(proxyBeanMethods = false)
+class Pages implements WebMvcConfigurer {
+    @Override
+    public void addViewControllers(ViewControllerRegistry pages) {
+        for (var path : new String[] {
+            "/",
+            "/sign-in",
+            "/setup",
+            "/plan",
+            "/plan/{id}",
+            "/show",
+            "/show/{id}",
+            "/grade",
+            "/grade/{id}",
+            "/review",
+            "/review/{id}",
+            "/track",
+            "/track/{id}",
+            "/me",
+            "/school"
+        }) pages.addViewController(path).setViewName("forward:/index.html");
+    }
+
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry files) {
+        files.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
+                .setCacheControl(
+                        CacheControl.maxAge(java.time.Duration.ofDays(365)).immutable());
+    }
+}

@@ -1,0 +1,105 @@
+package palmtally.server.technique;
+
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.body.DrapeUnit;
+import palmtally.core.body.Region;
+import palmtally.core.body.Zone;
+import palmtally.core.finding.Criterion;
+import palmtally.core.profile.MechanicsFault;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Techniques;
+import palmtally.core.technique.Tool;
+
+/** The words of the trade, as the core has them. */
+@RestController
+class CatalogueController {
+    /** Stands wherever a technique is shown. */
+    static final String LAW =
+            "Usual cautions for teaching, not medical advice. Local codes and licensed practice decide.";
+
+    record Catalogue(
+            String law,
+            List<CriterionWord> criteria,
+            List<RegionWord> regions,
+            List<ZoneWord> zones,
+            List<ToolWord> tools,
+            List<TechniqueWord> techniques,
+            List<FaultWord> faults) {}
+
+    record CriterionWord(Criterion id, String name) {}
+
+    record RegionWord(Region id, String name) {}
+
+    record ZoneWord(
+            Zone id,
+            String name,
+            Region region,
+            DrapeUnit unit,
+            boolean paired,
+            @Nullable Integer ceilingLow,
+            @Nullable Integer ceilingHigh,
+            @Nullable String caution,
+            boolean broadOnly) {}
+
+    record ToolWord(Tool id, String name, boolean pointed) {}
+
+    record TechniqueWord(
+            String id,
+            String name,
+            List<String> aliases,
+            String stroke,
+            Tool tool,
+            int depth,
+            Dose dose,
+            @Nullable String caution) {}
+
+    record FaultWord(MechanicsFault id, String name) {}
+
+    @GetMapping("/api/catalogue")
+    Catalogue catalogue() {
+        return new Catalogue(
+                LAW,
+                Arrays.stream(Criterion.values())
+                        .map(c -> new CriterionWord(c, c.label()))
+                        .toList(),
+                Arrays.stream(Region.values())
+                        .map(r -> new RegionWord(r, r.label()))
+                        .toList(),
+                Arrays.stream(Zone.values()).map(CatalogueController::word).toList(),
+                Arrays.stream(Tool.values())
+                        .map(t -> new ToolWord(t, t.label(), t.pointed()))
+                        .toList(),
+                Techniques.standard().all().stream()
+                        .map(t -> new TechniqueWord(
+                                t.id(),
+                                t.name(),
+                                t.aliases(),
+                                t.stroke().label(),
+                                t.tool(),
+                                t.depth(),
+                                t.dose(),
+                                t.caution()))
+                        .toList(),
+                Arrays.stream(MechanicsFault.values())
+                        .map(f -> new FaultWord(f, f.label()))
+                        .toList());
+    }
+
+    private static ZoneWord word(Zone z) {
+        var c = z.ceiling().orElse(null);
+        return new ZoneWord(
+                z,
+                z.label(),
+                z.region(),
+                z.unit(),
+                z.paired(),
+                c == null ? null : Integer.valueOf(c.low()),
+                c == null ? null : Integer.valueOf(c.high()),
+                c == null ? null : c.why(),
+                c != null && c.broadOnly());
+    }
+}
