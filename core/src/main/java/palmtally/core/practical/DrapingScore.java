@@ -214,9 +214,9 @@ final class DrapingScore {
                         Rule.CONSENT_BEFORE,
                         c.start(),
                         permission == null
-                                ? zone(c) + " was touched at " + Spoken.mmss(c.start() / 1000.0)
-                                        + " and no permission was heard."
-                                : zone(c) + " was touched at " + Spoken.mmss(c.start() / 1000.0) + " after a no.",
+                                ? zone(c) + ": touched at " + Spoken.mmss(c.start() / 1000.0)
+                                        + ", and no permission was heard."
+                                : zone(c) + ": touched at " + Spoken.mmss(c.start() / 1000.0) + " after a no.",
                         permission == null ? List.of(c.event()) : List.of(permission.event, c.event()));
             else if (permission.answer == ConsentAnswer.WITHDRAWN)
                 reportOnce(
@@ -226,7 +226,7 @@ final class DrapingScore {
                         c,
                         Rule.CONSENT_SCOPE,
                         c.start(),
-                        zone(c) + " was touched again at " + Spoken.mmss(c.start() / 1000.0)
+                        zone(c) + ": touched again at " + Spoken.mmss(c.start() / 1000.0)
                                 + " after permission was withdrawn.",
                         List.of(permission.event, c.event()));
             else if (permission.scope == Sheet.THROUGH && c.sheet() == Sheet.OPEN)
@@ -237,7 +237,7 @@ final class DrapingScore {
                         c,
                         Rule.CONSENT_SCOPE,
                         c.start(),
-                        zone(c) + " was worked on skin; the permission was through the sheet.",
+                        zone(c) + ": worked on skin; the permission was through the sheet.",
                         List.of(permission.event, c.event()));
         }
     }

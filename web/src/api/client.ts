@@ -1,0 +1,55 @@
+import createClient, { type Middleware } from 'openapi-fetch'
+import type { components, paths } from './schema'
+
+/** The server's own words for its data. */
+export type Schema = components['schemas']
+
+/** What the server says was wrong: RFC 9457 with our code and, for input, every fault. */
+export interface Problem {
+  status: number
+  code: string
+  detail: string
+  faults: { field: string; value: string; reason: string }[]
+}
+
+const csrf: Middleware = {
+  onRequest({ request }) {
+    const token = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1]
+    if (token && request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
+    return request
+  },
+}
+
+export const api = createClient<paths>({ baseUrl: '' })
+api.use(csrf)
+
+/** A problem out of whatever came back; a dead network is one too. */
+export function problemOf(error: unknown, response?: Response): Problem {
+  const body = (error ?? {}) as Partial<Problem> & { title?: string }
+  if (!response)
+    return {
+      status: 0,
+      code: 'no-answer',
+      detail: 'The server does not answer. Check that it runs and the network is there, then try again.',
+      faults: [],
+    }
+  return {
+    status: response.status,
+    code: body.code ?? String(response.status),
+    detail: body.detail ?? body.title ?? `The server answered ${response.status}.`,
+    faults: body.faults ?? [],
+  }
+}
+
+/** Runs a call and gives its data, or throws the problem. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let answer
+  try {
+    answer = await call
+  } catch {
+    throw problemOf(undefined)
+  }
+  if (answer.error !== undefined || !answer.response.ok || answer.data === undefined)
+    throw problemOf(answer.error, answer.response)
+  return answer.data
+}

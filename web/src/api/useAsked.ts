@@ -1,0 +1,33 @@
+import { onScopeDispose, readonly, ref, shallowRef, type Ref } from 'vue'
+import type { Problem } from './client'
+
+/** Something asked of the server: loading, there, or failed with a problem. Answers that come too late are dropped. */
+export function useAsked<T>(load: () => Promise<T>) {
+  const data = shallowRef<T>() as Ref<T | undefined>
+  const problem = ref<Problem>()
+  const loading = ref(false)
+  let turn = 0
+
+  async function again() {
+    const mine = ++turn
+    loading.value = true
+    try {
+      const answer = await load()
+      if (mine !== turn) return
+      data.value = answer
+      problem.value = undefined
+    } catch (e) {
+      if (mine === turn) problem.value = e as Problem
+    } finally {
+      if (mine === turn) loading.value = false
+    }
+  }
+  onScopeDispose(() => turn++)
+  void again()
+  return {
+    data,
+    problem: readonly(problem) as Readonly<Ref<Problem | undefined>>,
+    loading: readonly(loading),
+    again,
+  }
+}

@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, ask, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import { hue } from '@/parts/criteria'
+import Palm from '@/parts/Palm.vue'
+import Standing from '@/parts/Standing.vue'
+import { capital, day, points } from '@/parts/words'
+import Weeks from './Weeks.vue'
+
+const props = defineProps<{ id: string }>()
+const session = useSession()
+const route = useRoute()
+const {
+  data: student,
+  problem,
+  loading,
+  again,
+} = useAsked(() => ask(api.GET('/api/competency/students/{id}', { params: { path: { id: props.id } } })))
+const region = ref<string>()
+watch(student, async (s) => {
+  const asked = route.hash.slice(1)
+  region.value =
+    s?.regions.find((r) => r.region === asked)?.region ??
+    s?.regions.find((r) => seen(r))?.region ??
+    s?.regions[0]?.region
+  await nextTick()
+})
+const seen = (r: Schema['RegionLines']) => r.lines.some((l) => l.history.length > 0)
+const current = computed(() => student.value?.regions.find((r) => r.region === region.value))
+const secure = (r: Schema['RegionLines']) => r.lines.filter((l) => l.bar.state === 'secure').length
+const here = computed(() => student.value?.practicals.filter((p) => p.region === region.value) ?? [])
+</script>
+
+<template>
+  <div class="page">
+    <Standing :problem="problem" :loading="loading && !student" @again="again" />
+    <template v-if="student">
+      <div class="top">
+        <router-link v-if="session.staff" to="/track" class="push" aria-label="Back to the cohort"
+          >←</router-link
+        >
+        <h1>{{ student.student.name }}</h1>
+        <span class="soft"
+          >Week {{ Math.floor(student.week) + 1 }} of {{ student.weeks }} ·
+          {{ student.practicals.length }} practicals · cut {{ student.cut }}</span
+        >
+      </div>
+      <div class="palms" role="group" aria-label="Regions">
+        <button
+          v-for="r in student.regions"
+          :key="r.region"
+          class="card pick"
+          :class="{ on: r.region === region }"
+          :aria-pressed="r.region === region"
+          @click="region = r.region"
+        >
+          <Palm
+            :bars="r.lines.map((l) => l.bar)"
+            :secure="secure(r)"
+            :size="96"
+            :label="session.regionName(r.region)"
+          />
+          <span>{{ session.regionName(r.region) }}</span>
+        </button>
+      </div>
+      <p v-if="student.regions.length === 0" class="card soft">Nothing has been seen and released yet.</p>
+      <div v-if="current" class="cols">
+        <section class="card lines">
+          <h2>{{ session.regionName(current.region) }}</h2>
+          <div v-for="l in current.lines" :key="l.bar.criterion" class="line">
+            <div class="say">
+              <b :style="{ color: hue(l.bar.criterion) }">{{ capital(l.bar.criterion) }}</b>
+              <span class="state" :class="l.bar.state.replace(' ', '-')">{{ l.bar.state }}</span>
+              <span class="num">{{
+                l.bar.level == null ? '' : `${points(l.bar.level)} ± ${points(l.bar.sd)}`
+              }}</span>
+              <p class="soft">{{ l.bar.why }}</p>
+            </div>
+            <Weeks :line="l" :weeks="student.weeks" :now="student.week" :cut="student.cut" />
+          </div>
+        </section>
+        <section class="card">
+          <h2>Practicals here</h2>
+          <p v-if="here.length === 0" class="soft">Nobody has looked at this region yet.</p>
+          <router-link
+            v-for="p in here"
+            :key="p.id"
+            :to="p.finished ? `/review/${p.id}` : `/grade/${p.id}`"
+            class="prac"
+          >
+            <strong>{{ day(p.startedAt) }}</strong>
+            <span>{{ p.sequence }}</span>
+            <span :class="p.result">{{ p.result ? `${points(p.mean)} · ${p.result}` : 'to review' }}</span>
+          </router-link>
+        </section>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.palms {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  gap: 10px;
+}
+.pick {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 4px;
+  font: 600 14px var(--text);
+  color: inherit;
+  cursor: pointer;
+  border-width: 2px;
+  padding: 8px;
+}
+.pick.on {
+  border-color: var(--ink);
+}
+.cols {
+  display: grid;
+  grid-template-columns: 1fr 330px;
+  gap: 14px;
+  align-items: start;
+}
+.line {
+  display: grid;
+  grid-template-columns: 290px 1fr;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+}
+.say p {
+  font-size: 13px;
+  line-height: 1.25;
+}
+.state {
+  font-weight: 700;
+  font-size: 14px;
+  margin: 0 8px;
+}
+.secure {
+  color: var(--good);
+}
+.at-risk,
+.open-critical {
+  color: var(--stop);
+}
+.num {
+  font-weight: 600;
+  font-size: 14px;
+}
+.prac {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 2px 10px;
+  min-height: 52px;
+  align-items: center;
+  text-decoration: none;
+  border-bottom: 1px solid var(--line);
+  padding: 4px 0;
+}
+.prac span:nth-child(2) {
+  grid-row: 2;
+  grid-column: 1 / -1;
+  font-size: 14px;
+  color: var(--ink-soft);
+}
+.pass {
+  color: var(--good);
+  font-weight: 650;
+}
+.fail {
+  color: var(--stop);
+  font-weight: 650;
+}
+</style>

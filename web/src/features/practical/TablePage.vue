@@ -1,0 +1,729 @@
+<script setup lang="ts">
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
+import { onBeforeRouteLeave, useRouter } from 'vue-router'
+import { api, ask, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import { AS_THE_HAND_LIES, hue, type Criterion } from '@/parts/criteria'
+import Palm from '@/parts/Palm.vue'
+import Standing from '@/parts/Standing.vue'
+import Strip from '@/parts/Strip.vue'
+import TableFigure from '@/parts/TableFigure.vue'
+import { stepsOf, stripOf, type StripModel } from '@/parts/strip'
+import { mmss, word } from '@/parts/words'
+import { INTERVIEW, OPENING, PICKS, RIGHT_HAND, type Pick } from './fingers'
+import { observed } from './observed'
+import { doing, live, lookDue, tally } from './run'
+import { useFingerKeys } from './useFingerKeys'
+import { useTaps } from './useTaps'
+
+const props = defineProps<{ id: string }>()
+const session = useSession()
+const router = useRouter()
+const taps = useTaps(props.id)
+const {
+  data: view,
+  problem,
+  loading,
+  again,
+} = useAsked(async () => {
+  const v = await ask(api.GET('/api/practicals/{id}', { params: { path: { id: props.id } } }))
+  if (!v.finished) {
+    await taps.open(v)
+    await taps.tap('attend', { on: true })
+  }
+  return v
+})
+watch(view, (v) => v?.finished && void router.replace(`/review/${props.id}`))
+
+const opened = ref<Criterion>('order')
+const help = ref(false)
+const offPlan = ref(false)
+const holding = ref(false)
+const flash = ref('')
+
+const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
+const stepOf = (id: string) => steps.value.find((s) => s.id === id)
+const tiles = computed(() =>
+  (view.value?.spans ?? []).map((s) => ({
+    key: `${s.step}/${s.side}`,
+    span: s,
+    step: stepOf(s.step)!,
+    place: steps.value.findIndex((x) => x.id === s.step) + 1,
+  })),
+)
+const state = computed(() => doing(taps.taps.value))
+const current = computed(() => tiles.value.find((t) => t.key === state.value.on))
+const spent = (key: string) =>
+  ((state.value.spent.get(key) ?? 0) + (state.value.on === key ? taps.now.value - state.value.since : 0)) /
+  1000
+const chosen = ref(0)
+/** The tile that Enter would start: the first planned one not seen yet, unless the arrows moved it. */
+const upNext = computed(() => {
+  const from = tiles.value.findIndex((t) => t.key === state.value.on)
+  const later = tiles.value.findIndex(
+    (t, i) => i > from && !state.value.spent.has(t.key) && t.key !== state.value.on,
+  )
+  return later >= 0
+    ? later
+    : tiles.value.findIndex((t) => !state.value.spent.has(t.key) && t.key !== state.value.on)
+})
+watch(upNext, (i) => (chosen.value = Math.max(0, i)))
+const list = ref<HTMLElement[]>()
+watch(chosen, () =>
+  nextTick(() => list.value?.[0]?.querySelector('.chosen')?.scrollIntoView({ block: 'nearest' })),
+)
+
+const sensitive = computed(() => new Set<string>(view.value?.profile.draping.sensitive ?? []))
+const sensitiveZone = computed(() => {
+  for (const t of [current.value, tiles.value[chosen.value]]) {
+    const zone = t?.step.zones.find((z) => sensitive.value.has(z))
+    if (zone) return zone
+  }
+  return undefined
+})
+const allowed = computed(() => {
+  const zone = sensitiveZone.value
+  if (!zone) return undefined
+  return live(taps.taps.value).findLast((t) => t.kind === 'consent' && (!t.data.zone || t.data.zone === zone))
+    ?.data.answer
+})
+const band = computed(() => bandOf(current.value?.step.id))
+function bandOf(id: string | undefined) {
+  const step = id ? stepOf(id) : undefined
+  const p = view.value!.profile.pressure
+  if (step?.band) return step.band
+  return step && ['isolate', 'treat', 'lengthen'].includes(step.phase) ? p.specificBand : p.warmBand
+}
+const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
+const unanswered = computed(() => {
+  const r = lastReport.value
+  if (!r || (r.data.number ?? 0) <= band.value.high) return false
+  return !live(taps.taps.value).some((t) => t.kind === 'report-answer' && t.atMs >= r.atMs)
+})
+const silent = computed(() => {
+  const asked = live(taps.taps.value).findLast(
+    (t) =>
+      (t.kind === 'say' && ['pressure-question', 'choice', 'interview'].includes(t.data.saying ?? '')) ||
+      (t.kind === 'attend' && t.data.on),
+  )
+  return asked ? (taps.now.value - asked.atMs) / 1000 : 0
+})
+const due = computed(() =>
+  view.value
+    ? lookDue(taps.taps.value, view.value.profile.mechanics.lookEverySeconds, taps.now.value)
+    : undefined,
+)
+const scoreOf = (id: string) => taps.scores.value?.criteria.find((c) => c.criterion === id)
+const cues = computed<Record<Criterion, { text: string; hot: boolean }>>(() => ({
+  pressure: unanswered.value
+    ? { text: `said ${lastReport.value?.data.number}: answer?`, hot: true }
+    : {
+        text: `${lastReport.value ? `said ${lastReport.value.data.number}, ` : ''}band ${band.value.low}–${band.value.high}`,
+        hot: false,
+      },
+  order: {
+    text: `${state.value.spent.size + (state.value.on && !state.value.spent.has(state.value.on) ? 1 : 0)} of ${tiles.value.length}`,
+    hot: false,
+  },
+  mechanics:
+    due.value !== undefined ? { text: 'look now', hot: true } : { text: 'next look soon', hot: false },
+  communication: {
+    text: `silent ${mmss(silent.value)}`,
+    hot: silent.value > (view.value?.profile.communication.largestSilenceSeconds ?? 180) * 0.8,
+  },
+  draping: sensitiveZone.value
+    ? {
+        text: `${word(sensitiveZone.value)}: ${allowed.value === 'yes' ? 'allowed' : allowed.value === 'asked' ? 'asked' : allowed.value ? allowed.value : 'ask first'}`,
+        hot: allowed.value !== 'yes',
+      }
+    : {
+        text: current.value
+          ? current.value.step.sheet === 'open'
+            ? 'open as planned'
+            : word(current.value.step.sheet)
+          : 'covered',
+        hot: false,
+      },
+}))
+
+const picks = computed<Record<Criterion, Pick[]>>(() => {
+  const c = current.value
+  const opening = !c || c.step.phase === 'settle' || c.step.phase === 'assess'
+  const interview = c && session.techniques.get(c.step.technique)?.stroke.startsWith('Ischaemic')
+  const talk = opening
+    ? [...OPENING, ...PICKS.communication.slice(0, 4)]
+    : interview
+      ? [...INTERVIEW, ...PICKS.communication.slice(0, 4)]
+      : PICKS.communication
+  return { ...PICKS, communication: talk }
+})
+const keyOf = (finger: Criterion, i: number) =>
+  opened.value === finger ? RIGHT_HAND[i]?.toUpperCase() : undefined
+const count = (p: Pick) =>
+  tally(taps.taps.value, (t) => {
+    if (p.id === 'hold') return t.kind === 'hold-stop'
+    if (p.id === 'next' || p.id === 'other-side') return false
+    if (t.kind !== p.kind) return false
+    if (p.kind === 'look') return (t.data.faults ?? []).join('+') === (p.data.faults ?? []).join('+')
+    return (['saying', 'style', 'number', 'drape', 'answer', 'response'] as const).every(
+      (f) => p.data[f] === undefined || p.data[f] === t.data[f],
+    )
+  })
+
+function startTile(i: number) {
+  const t = tiles.value[i]
+  if (t) void taps.tap('step-start', { step: t.step.id, side: t.span.side })
+}
+function pick(p: Pick) {
+  if (taps.finished.value) return
+  const zone = sensitiveZone.value as Schema['EventData']['zone']
+  switch (p.id) {
+    case 'next':
+      return startTile(chosen.value)
+    case 'other-side': {
+      const now = current.value
+      const other = tiles.value.findIndex((t) => now && t.step.id === now.step.id && t.key !== now.key)
+      if (now && other >= 0) startTile(other)
+      return
+    }
+    case 'skip': {
+      const t = tiles.value[chosen.value]
+      if (t) void taps.tap('step-skip', { step: t.step.id, side: t.span.side })
+      chosen.value = Math.min(tiles.value.length - 1, chosen.value + 1)
+      return
+    }
+    case 'off-plan':
+      offPlan.value = true
+      return
+    case 'hold':
+      holding.value = !holding.value
+      return void taps.tap(holding.value ? 'hold-start' : 'hold-stop')
+    case 'deeper':
+      return void taps.tap('contact', { depth: Math.min(5, (current.value?.step.depth ?? 3) + 1) })
+  }
+  if (p.kind === 'look')
+    return void taps.tap('look', { faults: p.data.faults, asked: due.value !== undefined })
+  if (p.kind === 'consent') return void taps.tap('consent', { ...p.data, zone })
+  void taps.tap(p.kind, p.data)
+}
+function report(n: number) {
+  void taps.tap('report', { number: n, source: 'spoken' })
+}
+function touch(zone: string, half: string) {
+  const z = zone as NonNullable<Schema['EventData']['zone']>
+  const side = (half === 'midline' ? undefined : half) as Schema['EventData']['side']
+  if (offPlan.value) {
+    offPlan.value = false
+    void taps.tap('off-plan', { zone: z, side })
+  } else void taps.tap('contact', { zone: z, side })
+}
+function safety() {
+  void taps.tap('safety-stop')
+  flash.value = 'Safety stop written down. Hands off; see to the client first.'
+}
+async function finish() {
+  await taps.tap('attend', { on: false })
+  await taps.tap('finish')
+  if (taps.waiting.value === 0) await router.push(`/review/${props.id}`)
+}
+
+const { enabled, own, keys, nameOf } = useFingerKeys({
+  finger: (id) => (opened.value = id),
+  key(key) {
+    if (/^[0-9]$/.test(key)) report(Number(key))
+    else if (key === 't') report(10)
+    else if (key === 'u') void taps.undo()
+    else if (key === 'x') safety()
+    else if (key === 'enter' && !(document.activeElement instanceof HTMLButtonElement))
+      startTile(chosen.value)
+    else if (key === 'arrowdown' || key === 'arrowright')
+      chosen.value = Math.min(tiles.value.length - 1, chosen.value + 1)
+    else if (key === 'arrowup' || key === 'arrowleft') chosen.value = Math.max(0, chosen.value - 1)
+    else if (key === '?') help.value = true
+    else if (key === 'escape') offPlan.value = false
+    else {
+      const i = RIGHT_HAND.indexOf(key)
+      const p = i >= 0 ? picks.value[opened.value][i] : undefined
+      if (!p) return false
+      pick(p)
+    }
+    return true
+  },
+})
+
+const strip = computed<StripModel | undefined>(() => {
+  const v = view.value
+  if (!v) return undefined
+  const planned = v.spans.at(-1)?.end ?? 1
+  const model = stripOf(
+    v.sequence,
+    v.spans,
+    Math.max(planned, taps.now.value / 1000),
+    () => false,
+    (t) => session.pointedTools.has(t),
+    {
+      warm: v.profile.pressure.warmBand,
+      specific: v.profile.pressure.specificBand,
+    },
+  )
+  const run = live(taps.taps.value)
+  const starts = run.filter((t) => t.kind === 'step-start')
+  model.seen = observed(
+    v.sequence,
+    taps.taps.value,
+    {
+      done: starts.map((t, i) => ({
+        step: t.data.step!,
+        side: t.data.side ?? 'midline',
+        start: t.atMs,
+        end:
+          starts[i + 1]?.atMs ??
+          run.find((x) => x.atMs > t.atMs && x.kind === 'step-stop')?.atMs ??
+          taps.now.value,
+        event: t.id,
+      })),
+      opens: [],
+      attended: [],
+      end: taps.now.value,
+    },
+    new Set(),
+    bandOf,
+  )
+  return model
+})
+const bars = computed(() =>
+  (taps.scores.value?.criteria ?? []).map((c) => ({
+    criterion: c.criterion,
+    fill:
+      c.score === undefined || c.score === null
+        ? 0
+        : c.score < 40
+          ? 1
+          : c.score < 60
+            ? 2
+            : c.score < 80
+              ? 3
+              : 4,
+    state: c.score === undefined || c.score === null ? 'not seen' : `${Math.round(c.score)} so far`,
+  })),
+)
+
+/** The table has the grader's eyes while its page is in front. */
+function eyes() {
+  void taps.tap('attend', { on: document.visibilityState === 'visible' })
+}
+document.addEventListener('visibilitychange', eyes)
+onBeforeUnmount(() => document.removeEventListener('visibilitychange', eyes))
+onBeforeRouteLeave(async () => {
+  if (view.value && !taps.finished.value) await taps.tap('attend', { on: false })
+})
+</script>
+
+<template>
+  <div class="page table">
+    <Standing :problem="problem" :loading="loading && !view" @again="again" />
+    <template v-if="view && strip && !view.finished">
+      <div class="top">
+        <h1>Table {{ view.tableNumber }}</h1>
+        <strong class="who">{{ view.student.name }}</strong>
+        <span class="soft"
+          >{{ view.partner ? `works on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
+        >
+        <span class="grow" />
+        <button class="push" aria-haspopup="dialog" @click="help = true">
+          Keys <span class="key">?</span>
+        </button>
+        <span
+          class="clock"
+          role="timer"
+          :aria-label="`${mmss(taps.now.value / 1000)} of ${mmss(strip.total)}`"
+          >{{ mmss(taps.now.value / 1000) }}</span
+        >
+        <span class="soft">of {{ mmss(view.spans.at(-1)?.end ?? 0) }}</span>
+      </div>
+      <Strip :model="strip" slim :playhead="taps.now.value / 1000" :picked="state.on" />
+      <p v-if="flash" class="flash" role="alert">
+        {{ flash }} <button class="push" @click="flash = ''">Seen</button>
+      </p>
+      <p v-if="offPlan" class="flash" role="status">
+        Touch the zone of the off-plan stroke on the figure.
+        <button class="push" @click="offPlan = false">Never mind</button>
+      </p>
+      <div class="floor">
+        <div class="card fig">
+          <TableFigure
+            :position="current?.step.position ?? tiles[0]?.step.position"
+            :open="current?.span.open"
+            :working="
+              current && {
+                zones: current.step.zones,
+                side: current.span.side,
+                through: current.step.sheet === 'through',
+              }
+            "
+            touchable
+            label="Table from above: touch a zone to write down a touch"
+            @touch="touch"
+          />
+        </div>
+        <section
+          v-for="f in AS_THE_HAND_LIES"
+          :key="f.id"
+          class="finger"
+          :class="[f.id, { opened: opened === f.id }]"
+          :style="{ '--hue': hue(f.id) }"
+          :aria-label="f.name"
+        >
+          <button class="head" :aria-pressed="opened === f.id" @click="opened = f.id">
+            {{ f.name }} <span v-if="enabled" class="key">{{ nameOf(f.id) }}</span>
+          </button>
+          <span class="meter" :title="scoreOf(f.id)?.thin ? 'thin so far' : 'so far'"
+            ><span :style="{ width: (scoreOf(f.id)?.score ?? 0) + '%' }"
+          /></span>
+          <span class="cue" :class="{ hot: cues[f.id].hot }" aria-live="polite">{{ cues[f.id].text }}</span>
+          <div v-if="f.id === 'pressure'" class="digits" role="group" aria-label="The client says">
+            <button
+              v-for="n in 11"
+              :key="n"
+              class="digit"
+              :class="{
+                inband: n - 1 >= band.low && n - 1 <= band.high,
+                last: lastReport?.data.number === n - 1,
+              }"
+              @click="report(n - 1)"
+            >
+              {{ n - 1 }}
+            </button>
+          </div>
+          <div class="picks">
+            <button
+              v-for="(p, i) in picks[f.id]"
+              :key="p.id"
+              class="pick"
+              :class="{ strong: p.main, held: p.id === 'hold' && holding }"
+              @click="pick(p)"
+            >
+              <span>{{ p.id === 'hold' && holding ? 'Let go' : p.label }}</span>
+              <small v-if="keyOf(f.id, i) && enabled" class="key">{{ keyOf(f.id, i) }}</small>
+              <small v-else-if="count(p)" class="tally">{{ count(p) }}</small>
+            </button>
+          </div>
+          <div v-if="f.id === 'order'" ref="list" class="list" role="list" aria-label="Steps asked">
+            <button
+              v-for="(t, i) in tiles"
+              :key="t.key"
+              role="listitem"
+              class="tile"
+              :class="{ on: t.key === state.on, done: state.spent.has(t.key), chosen: i === chosen }"
+              :aria-current="t.key === state.on ? 'step' : undefined"
+              @click="startTile(i)"
+            >
+              <b>{{ t.place }}</b>
+              <span
+                >{{ t.step.name
+                }}<i v-if="t.span.side !== 'both' && t.span.side !== 'midline'"> · {{ t.span.side }}</i></span
+              >
+              <em>{{ spent(t.key) > 0 ? mmss(spent(t.key)) : mmss(t.span.end - t.span.start) }}</em>
+            </button>
+          </div>
+        </section>
+      </div>
+      <div class="foot">
+        <Palm :bars="bars" :size="58" label="So far" />
+        <div class="stored">
+          <span v-if="taps.waiting.value === 0" class="good" role="status"
+            >all {{ taps.taps.value.length }} taps stored</span
+          >
+          <span v-else class="wait" role="status"
+            >{{ taps.waiting.value }} taps not stored yet: kept on this device, sent again by itself</span
+          >
+          <span class="soft">{{
+            taps.unscored.value
+              ? `scores do not count ${taps.unscored.value} taps yet`
+              : 'scores so far, thin until enough is seen'
+          }}</span>
+          <span v-if="taps.refused.value" class="wait"
+            >{{ taps.refused.value }} refused: {{ taps.refusal.value?.detail }}</span
+          >
+        </div>
+        <span class="grow" />
+        <button class="push" @click="taps.undo()">Undo <span v-if="enabled" class="key">U</span></button>
+        <button class="push main" @click="finish">Finish</button>
+        <button class="push safety" @click="safety">
+          Safety stop <span v-if="enabled" class="key">X</span>
+        </button>
+      </div>
+      <v-dialog v-model="help" max-width="720">
+        <div class="card keys" role="document">
+          <h2>One key each</h2>
+          <p>
+            The left hand rests on A S D F and space; each opens its finger. The right hand picks within it:
+            {{ RIGHT_HAND.map((k) => k.toUpperCase()).join(' ') }}. Digits are what the client says, T is ten.
+            Arrows choose a step, Enter starts it. U takes back, X is the safety stop.
+          </p>
+          <v-switch v-model="enabled" label="Single keys are on" hide-details />
+          <div class="map">
+            <label v-for="k in keys" :key="k.id">
+              {{ k.name }}
+              <input
+                :value="own[k.id] ?? ''"
+                maxlength="1"
+                :placeholder="k.keyName"
+                :aria-label="`Key for ${k.name}`"
+                @input="own = { ...own, [k.id]: ($event.target as HTMLInputElement).value.toLowerCase() }"
+              />
+            </label>
+          </div>
+          <button class="push main" @click="help = false">Close</button>
+        </div>
+      </v-dialog>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.table {
+  height: 100vh;
+  padding: 10px 14px;
+  gap: 8px;
+}
+.who {
+  font-size: 18px;
+}
+.clock {
+  font: 700 34px/1 var(--text);
+}
+.floor {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(150px, 1fr) 168px 168px 168px 250px 168px;
+  gap: 8px;
+}
+.fig {
+  padding: 6px;
+  min-height: 0;
+}
+.list {
+  flex: 1;
+  min-height: 96px;
+  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.tile {
+  min-height: 48px;
+  flex: none;
+  display: grid;
+  grid-template-columns: 18px 1fr auto;
+  gap: 6px;
+  align-items: center;
+  border: 2px solid transparent;
+  border-radius: 12px;
+  background: none;
+  color: inherit;
+  font: 500 14px/1.15 var(--text);
+  text-align: left;
+  padding: 4px 8px;
+  cursor: pointer;
+}
+.tile i {
+  font-style: normal;
+  color: var(--ink-soft);
+}
+.tile em {
+  font-style: normal;
+}
+.tile.done {
+  color: var(--ink-soft);
+}
+.tile.done em::after {
+  content: ' ✓';
+}
+.tile.chosen {
+  background: var(--order-wash);
+  border-color: var(--order);
+}
+.tile.on {
+  background: var(--ink);
+  color: var(--paper);
+}
+.tile.on i {
+  color: inherit;
+}
+.finger {
+  border: 1.5px solid var(--hue);
+  border-radius: 20px;
+  background: var(--paper);
+  padding: 6px 7px;
+  display: flex;
+  flex-direction: column;
+  gap: 5px;
+  min-height: 0;
+  overflow: hidden auto;
+}
+.finger.opened {
+  border-width: 4px;
+  padding: 3px 4px;
+}
+.head {
+  min-height: 44px;
+  border: 0;
+  background: none;
+  color: var(--hue);
+  font: 700 15px var(--head);
+  cursor: pointer;
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  justify-content: center;
+  flex: none;
+}
+.meter {
+  height: 8px;
+  border-radius: 4px;
+  background: var(--line);
+  overflow: hidden;
+  flex: none;
+}
+.meter span {
+  display: block;
+  height: 100%;
+  background: var(--hue);
+}
+.cue {
+  min-height: 18px;
+  font-size: 13px;
+  text-align: center;
+  color: var(--ink-soft);
+  flex: none;
+}
+.cue.hot {
+  color: var(--stop);
+  font-weight: 700;
+}
+.digits {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 4px;
+  flex: none;
+}
+.digit {
+  min-height: 44px;
+  border: 1.5px solid var(--pressure);
+  border-radius: 11px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 700 17px var(--text);
+  cursor: pointer;
+}
+.digit.inband {
+  background: var(--pressure-wash);
+}
+.digit.last {
+  background: var(--pressure);
+  color: var(--on-hue);
+}
+.picks {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 5px;
+}
+.pick {
+  min-height: 50px;
+  border: 1.5px solid var(--hue);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 600 13.5px/1.1 var(--text);
+  padding: 2px 3px;
+  cursor: pointer;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  gap: 2px;
+  min-width: 0;
+}
+.pick.strong,
+.pick.held {
+  background: var(--hue);
+  color: var(--on-hue);
+}
+.pick.strong {
+  grid-column: 1 / -1;
+}
+.finger.pressure .pick.strong {
+  grid-column: auto;
+}
+.finger.order .picks {
+  grid-template-columns: repeat(4, 1fr);
+}
+.tally {
+  font-weight: 700;
+}
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+.stored {
+  display: flex;
+  flex-direction: column;
+  font-size: 14px;
+}
+.good {
+  color: var(--good);
+  font-weight: 700;
+}
+.wait {
+  color: var(--stop);
+  font-weight: 700;
+}
+.safety {
+  background: #8c1d1d;
+  border-color: #8c1d1d;
+  color: #fff;
+  min-width: 170px;
+}
+.foot .push {
+  min-height: 50px;
+}
+.flash {
+  background: var(--stop-wash);
+  border: 1.5px solid var(--stop);
+  border-radius: 12px;
+  padding: 6px 14px;
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  font-weight: 650;
+}
+.keys {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.map {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+.map label {
+  display: flex;
+  flex-direction: column;
+  font-size: 14px;
+  font-weight: 600;
+}
+.map input {
+  width: 96px;
+  min-height: 44px;
+  border: 1.5px solid var(--ink);
+  border-radius: 10px;
+  text-align: center;
+  color: var(--ink);
+  background: var(--paper);
+}
+</style>

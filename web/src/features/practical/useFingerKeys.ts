@@ -1,0 +1,40 @@
+import { useEventListener, useStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { FINGERS, type Criterion } from '@/parts/criteria'
+
+/** One key a criterion under the left hand; each can be changed, all can be switched off (WCAG 2.2, 2.1.4). */
+export function useFingerKeys(on: {
+  finger: (id: Criterion) => void
+  key: (key: string, event: KeyboardEvent) => boolean
+}) {
+  const enabled = useStorage('palm-finger-keys', true)
+  const own = useStorage<Partial<Record<Criterion, string>>>('palm-finger-map', {})
+  const keys = computed(() =>
+    FINGERS.map((f) => ({
+      ...f,
+      key: own.value[f.id] || f.key,
+      keyName: own.value[f.id] ? own.value[f.id]!.toUpperCase() : f.keyName,
+    })),
+  )
+  const nameOf = (id: Criterion) => keys.value.find((k) => k.id === id)!.keyName
+  const typing = (target: EventTarget | null) =>
+    target instanceof HTMLInputElement ||
+    target instanceof HTMLTextAreaElement ||
+    target instanceof HTMLSelectElement
+
+  useEventListener(window, 'keydown', (e: KeyboardEvent) => {
+    if (!enabled.value || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return
+    if (document.querySelector('[role="dialog"], dialog[open]')) return
+    const key = e.key.toLowerCase()
+    const finger = keys.value.find((f) => f.key === key)
+    if (finger) {
+      e.preventDefault()
+      if (!e.repeat) on.finger(finger.id)
+    } else if (!e.repeat && on.key(key, e)) e.preventDefault()
+  })
+  // A button that has the focus must not take the thumb's key for a click.
+  useEventListener(window, 'keyup', (e: KeyboardEvent) => {
+    if (enabled.value && e.key === ' ' && !typing(e.target)) e.preventDefault()
+  })
+  return { enabled, own, keys, nameOf }
+}

@@ -1,0 +1,153 @@
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { deviceName, indexedTaps, type Tap, type TapStore } from './queue'
+import { lastTap } from './run'
+
+type Kind = Tap['kind']
+type Data = Partial<Tap['data']>
+
+/**
+ * The taps of one practical: first into the browser's own database, then to the server, sent again until it answers. The clock
+ * runs on from what the server said at opening and never backwards.
+ */
+export function useTaps(practical: string, store: TapStore = indexedTaps()) {
+  const device = deviceName()
+  const stored = shallowRef<Tap[]>([])
+  const waiting = shallowRef<Tap[]>([])
+  const scores = shallowRef<Schema['ScoreView']>()
+  const scoredTaps = ref(0)
+  const finished = ref(false)
+  const problem = ref<Problem>()
+  const refused = shallowRef<Tap[]>([])
+  const refusal = ref<Problem>()
+  const now = ref(0)
+  let base = 0
+  let read = 0
+  let newest = 0
+  let seq = 0
+  let sending = false
+  let gone = false
+
+  const clock = () => Math.max(newest, Math.round(base + performance.now() - read))
+  const taps = computed(() => [...stored.value, ...refused.value, ...waiting.value])
+
+  /** Takes over what the server has, and what an earlier visit left unsent. */
+  async function open(view: Schema['PracticalView']) {
+    base = view.elapsedMs
+    read = performance.now()
+    stored.value = view.events
+    const there = new Set(view.events.map((e) => e.id))
+    const left = await store.all(practical)
+    await store.remove(
+      practical,
+      left.filter((t) => there.has(t.id)).map((t) => t.id),
+    )
+    waiting.value = left.filter((t) => !there.has(t.id))
+    newest = Math.max(0, ...taps.value.map((t) => t.atMs))
+    seq = Math.max(0, ...taps.value.filter((t) => t.device === device).map((t) => t.seq))
+    scores.value = view.scores
+    scoredTaps.value = view.events.length
+    finished.value = view.finished
+    now.value = clock()
+    void flush()
+  }
+
+  async function tap(kind: Kind, data: Data = {}) {
+    const atMs = clock()
+    newest = atMs
+    seq++
+    const tap: Tap = {
+      id: `${device}-${practical.slice(0, 8)}-${seq}`,
+      device,
+      seq,
+      atMs,
+      wall: new Date().toISOString(),
+      kind,
+      data: data as Tap['data'],
+    }
+    waiting.value = [...waiting.value, tap]
+    if (kind === 'finish') finished.value = true
+    try {
+      await store.put(practical, tap)
+    } catch {
+      // A browser without room still sends; the count of unsent taps tells.
+    }
+    await flush()
+  }
+
+  async function flush() {
+    if (sending || gone || waiting.value.length === 0) return
+    sending = true
+    let oneByOne = false
+    try {
+      while (waiting.value.length > 0) {
+        try {
+          await send(oneByOne ? 1 : 500)
+        } catch (e) {
+          const p = e as Problem
+          if (p.status !== 409 && p.status !== 422) throw p
+          // One tap that cannot be meant must not hold up the others: find it, keep it here, say so.
+          if (oneByOne || waiting.value.length === 1) {
+            refused.value = [...refused.value, waiting.value[0]!]
+            waiting.value = waiting.value.slice(1)
+            refusal.value = p
+          }
+          oneByOne = true
+        }
+      }
+      problem.value = undefined
+    } catch (e) {
+      problem.value = e as Problem
+    } finally {
+      sending = false
+    }
+  }
+
+  async function send(most: number) {
+    const batch = waiting.value.slice(0, most)
+    const answer = await ask(
+      api.POST('/api/practicals/{id}/events', {
+        params: { path: { id: practical } },
+        body: { events: batch },
+      }),
+    )
+    const sent = new Set(batch.map((t) => t.id))
+    stored.value = [...stored.value, ...batch]
+    waiting.value = waiting.value.filter((t) => !sent.has(t.id))
+    scores.value = answer.scores
+    scoredTaps.value = answer.stored
+    await store.remove(practical, [...sent]).catch(() => undefined)
+  }
+
+  function undo() {
+    const last = lastTap(taps.value, device)
+    if (last) return tap('undo', { ref: last.id })
+  }
+  const look = useIntervalFn(() => (now.value = clock()), 250)
+  const again = useIntervalFn(() => void flush(), 1500)
+  window.addEventListener('online', flush)
+  onScopeDispose(() => {
+    gone = true
+    look.pause()
+    again.pause()
+    window.removeEventListener('online', flush)
+  })
+
+  return {
+    device,
+    taps,
+    waiting: computed(() => waiting.value.length),
+    unscored: computed(() => Math.max(0, taps.value.length - scoredTaps.value)),
+    scores: readonly(scores) as typeof scores,
+    refused: computed(() => refused.value.length),
+    refusal: readonly(refusal),
+    problem: readonly(problem),
+    finished: readonly(finished),
+    now: readonly(now),
+    open,
+    tap,
+    undo,
+    flush,
+  }
+}

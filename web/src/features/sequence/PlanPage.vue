@@ -1,0 +1,226 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, ask, type Problem } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import Standing from '@/parts/Standing.vue'
+import TableFigure from '@/parts/TableFigure.vue'
+import { mmss } from '@/parts/words'
+
+const session = useSession()
+const { data: lines, problem, loading, again } = useAsked(() => ask(api.GET('/api/sequences')))
+const region = ref<string>()
+const front = ref(false)
+const fileProblem = ref<Problem>()
+const picker = ref<HTMLInputElement>()
+
+const regions = computed(() => {
+  const taught = new Map<string, number>()
+  lines.value?.forEach((l) => taught.set(l.region, (taught.get(l.region) ?? 0) + 1))
+  return taught
+})
+const groups = computed(() =>
+  (session.catalogue?.regions ?? [])
+    .map((r) => ({ ...r, lines: lines.value?.filter((l) => l.region === r.id) ?? [] }))
+    .filter((g) => g.lines.length > 0 && (!region.value || g.id === region.value)),
+)
+const marked = computed(() =>
+  [...session.zones.values()]
+    .filter((z) => (region.value ? z.region === region.value : regions.value.has(z.region)))
+    .map((z) => z.id),
+)
+function touch(zone: string) {
+  const picked = session.zones.get(zone)?.region
+  region.value = picked === region.value ? undefined : picked
+}
+async function readFile(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  fileProblem.value = undefined
+  try {
+    await ask(
+      api.POST('/api/sequences/file', {
+        body: (await file.text()) as never,
+        bodySerializer: (b: unknown) => b as string,
+      }),
+    )
+    await again()
+  } catch (e) {
+    fileProblem.value = e as Problem
+  }
+  input.value = ''
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="top">
+      <h1>Plan</h1>
+      <span class="soft">{{ lines ? `${lines.length} sequences in ${regions.size} regions` : '' }}</span>
+      <span class="grow" />
+      <input
+        ref="picker"
+        type="file"
+        accept=".json,application/json"
+        class="sr"
+        aria-label="Sequence file"
+        @change="readFile"
+      />
+      <button class="push" @click="picker?.click()">Read a file</button>
+    </div>
+    <div v-if="fileProblem" class="card" role="alert">
+      <h2>The file was not read; nothing was stored</h2>
+      <p>{{ fileProblem.detail }}</p>
+      <ul>
+        <li v-for="f in fileProblem.faults" :key="f.field + f.reason">{{ f.field }} {{ f.reason }}</li>
+      </ul>
+    </div>
+    <Standing :problem="problem" :loading="loading && !lines" @again="again" />
+    <div v-if="lines" class="cols">
+      <aside class="card pick">
+        <div class="turn">
+          <button class="push" :aria-pressed="!front" :class="{ main: !front }" @click="front = false">
+            Back
+          </button>
+          <button class="push" :aria-pressed="front" :class="{ main: front }" @click="front = true">
+            Front
+          </button>
+        </div>
+        <div class="fig">
+          <TableFigure
+            :position="front ? 'supine' : 'prone'"
+            :working="{ zones: marked, side: 'both', through: false }"
+            touchable
+            label="Regions with sequences; touch one to see only its own"
+            @touch="touch"
+          />
+        </div>
+      </aside>
+      <div class="groups">
+        <div v-if="lines.length === 0" class="card">
+          <h2>No sequence yet</h2>
+          <p class="soft">Read one from a file of the open format; examples lie under docs/formats.</p>
+        </div>
+        <div class="chips" role="group" aria-label="Regions">
+          <button class="push" :class="{ main: !region }" :aria-pressed="!region" @click="region = undefined">
+            All regions
+          </button>
+          <button
+            v-for="[id, count] in regions"
+            :key="id"
+            class="push"
+            :class="{ main: region === id }"
+            :aria-pressed="region === id"
+            @click="region = region === id ? undefined : id"
+          >
+            {{ session.regionName(id) }} <span v-if="count > 1">{{ count }}</span>
+          </button>
+        </div>
+        <section v-for="g in groups" :key="g.id" class="card">
+          <h2>{{ g.name }}</h2>
+          <router-link v-for="l in g.lines" :key="l.id" :to="`/plan/${l.id}`" class="line">
+            <strong>{{ l.name }}</strong>
+            <span class="soft">{{ l.steps }} steps</span>
+            <span class="time">
+              <span class="bar"
+                ><span
+                  :class="{ over: l.totalSeconds > l.slotSeconds }"
+                  :style="{ width: Math.min(100, (100 * l.totalSeconds) / l.slotSeconds) + '%' }"
+              /></span>
+              {{ mmss(l.totalSeconds) }} of {{ mmss(l.slotSeconds) }}
+            </span>
+            <span class="say">
+              <b v-if="l.stops" class="stop">{{ l.stops }} stop</b>
+              <b v-if="l.warns" class="warn">{{ l.warns }} warn</b>
+              <b v-if="l.hints" class="hint">{{ l.hints }} hint</b>
+              <span v-if="!l.stops && !l.warns && !l.hints" class="soft">no findings</span>
+            </span>
+          </router-link>
+        </section>
+        <p class="law">{{ session.catalogue?.law }}</p>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cols {
+  display: grid;
+  grid-template-columns: 250px 1fr;
+  gap: 14px;
+  align-items: start;
+}
+.pick {
+  position: sticky;
+  top: 14px;
+}
+.turn,
+.chips {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
+.turn .push {
+  flex: 1;
+}
+.fig {
+  height: min(560px, calc(100vh - 200px));
+  margin-top: 10px;
+}
+.groups {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.groups .card {
+  padding: 10px 16px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(180px, 1fr) 80px 240px 150px;
+  gap: 12px;
+  align-items: center;
+  min-height: 48px;
+  text-decoration: none;
+  font-size: 16px;
+}
+.line:hover strong {
+  text-decoration: underline;
+}
+.time {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  font-size: 14px;
+}
+.bar {
+  width: 100px;
+  height: 8px;
+  border-radius: 4px;
+  background: var(--mechanics-wash);
+  overflow: hidden;
+}
+.bar span {
+  display: block;
+  height: 100%;
+  background: var(--good);
+}
+.bar span.over {
+  background: var(--stop);
+}
+.say {
+  display: flex;
+  gap: 10px;
+  font-size: 14px;
+}
+.stop {
+  color: var(--stop);
+}
+.warn {
+  color: var(--warn);
+}
+.hint {
+  color: var(--hint);
+}
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Problem } from '@/api/client'
+import { useSession } from './useSession'
+
+const session = useSession()
+const router = useRouter()
+const form = reactive({ school: '', name: '', signIn: '', password: '' })
+const problem = ref<Problem>()
+const fault = (field: string) => problem.value?.faults.find((f) => f.field === field)?.reason
+
+async function go() {
+  problem.value = undefined
+  try {
+    await session.setUp(form)
+    await router.push('/school')
+  } catch (e) {
+    problem.value = e as Problem
+  }
+}
+</script>
+
+<template>
+  <div class="door">
+    <form class="card" @submit.prevent="go">
+      <h1>Your school</h1>
+      <p class="soft">The first visit makes the school and its lead. The lead adds everybody else.</p>
+      <v-text-field
+        v-model="form.school"
+        label="Name of the school"
+        :error-messages="fault('school')"
+        autofocus
+      />
+      <v-text-field
+        v-model="form.name"
+        label="Your name"
+        autocomplete="name"
+        :error-messages="fault('name')"
+      />
+      <v-text-field
+        v-model="form.signIn"
+        label="Sign-in"
+        autocomplete="username"
+        :error-messages="fault('signIn')"
+      />
+      <v-text-field
+        v-model="form.password"
+        label="Password, 10 characters or more"
+        type="password"
+        autocomplete="new-password"
+        :error-messages="fault('password')"
+      />
+      <p v-if="problem && problem.faults.length === 0" role="alert" class="bad">{{ problem.detail }}</p>
+      <button class="push main" type="submit">Make the school</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+}
+form {
+  width: min(460px, 100%);
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding: 24px;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 600;
+}
+</style>

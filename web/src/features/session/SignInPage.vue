@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { Problem } from '@/api/client'
+import { useSession } from './useSession'
+
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const signIn = ref('')
+const password = ref('')
+const problem = ref<Problem>()
+const busy = ref(false)
+
+async function go() {
+  busy.value = true
+  problem.value = undefined
+  try {
+    await session.signIn(signIn.value, password.value)
+    const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
+    await router.push(session.staff ? to : '/me')
+  } catch (e) {
+    problem.value = e as Problem
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="door">
+    <form class="card" @submit.prevent="go">
+      <div class="head">
+        <img src="/mark.svg" alt="" width="56" height="56" />
+        <div>
+          <h1>Palm Tally</h1>
+          <p class="soft">{{ session.session?.school }}</p>
+        </div>
+      </div>
+      <v-text-field v-model="signIn" label="Sign-in" autocomplete="username" autofocus hide-details />
+      <v-text-field
+        v-model="password"
+        label="Password"
+        type="password"
+        autocomplete="current-password"
+        hide-details
+      />
+      <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
+      <button class="push main" type="submit" :disabled="busy">Sign in</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.door {
+  min-height: 100vh;
+  display: grid;
+  place-items: center;
+  padding: 20px;
+}
+form {
+  width: min(420px, 100%);
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 24px;
+}
+.head {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 600;
+}
+</style>

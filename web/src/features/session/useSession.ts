@@ -1,0 +1,52 @@
+import { defineStore } from 'pinia'
+import { computed, ref } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
+
+/** Who is signed in, in which term, and the words of the trade that every page needs. */
+export const useSession = defineStore('session', () => {
+  const session = ref<Schema['SessionView']>()
+  const catalogue = ref<Schema['Catalogue']>()
+
+  const person = computed(() => session.value?.person)
+  const term = computed(() => session.value?.terms[0])
+  const staff = computed(() => !!person.value && person.value.role !== 'student')
+  const zones = computed(() => new Map(catalogue.value?.zones.map((z) => [z.id as string, z]) ?? []))
+  const pointedTools = computed(
+    () => new Set<string>(catalogue.value?.tools.filter((t) => t.pointed).map((t) => t.id) ?? []),
+  )
+  const techniques = computed(() => new Map(catalogue.value?.techniques.map((t) => [t.id, t]) ?? []))
+
+  async function take(view: Schema['SessionView']) {
+    session.value = view
+    if (view.person && !catalogue.value) catalogue.value = await ask(api.GET('/api/catalogue'))
+  }
+  const read = async () => take(await ask(api.GET('/api/session')))
+  const signIn = async (signIn: string, password: string) =>
+    take(await ask(api.POST('/api/session', { body: { signIn, password } })))
+  const setUp = async (body: Schema['SetUp']) => take(await ask(api.POST('/api/setup', { body })))
+  async function signOut() {
+    await take(await ask(api.DELETE('/api/session')))
+    catalogue.value = undefined
+  }
+  const toolName = (id: string) => catalogue.value?.tools.find((t) => t.id === id)?.name ?? id
+  const regionName = (id: string) => catalogue.value?.regions.find((r) => r.id === id)?.name ?? id
+  const zoneName = (id: string) => zones.value.get(id)?.name ?? id
+
+  return {
+    session,
+    catalogue,
+    person,
+    term,
+    staff,
+    zones,
+    techniques,
+    pointedTools,
+    read,
+    signIn,
+    setUp,
+    signOut,
+    toolName,
+    regionName,
+    zoneName,
+  }
+})

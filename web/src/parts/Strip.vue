@@ -1,0 +1,295 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { FINGERS, hue, wash } from './criteria'
+import { spaced, type StripModel } from './strip'
+import { mmss } from './words'
+
+/** Time from left to right, one lane a criterion. */
+const props = withDefaults(
+  defineProps<{
+    model: StripModel
+    /** Key of the block that is picked. */
+    picked?: string
+    /** Second of the playhead. */
+    playhead?: number
+    /** Slim lanes, as a history in Grade. */
+    slim?: boolean
+  }>(),
+  { slim: false },
+)
+const emit = defineEmits<{ pick: [key: string]; event: [key: string] }>()
+
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const NAME = 136
+const lanes = computed(() => {
+  const two = !!props.model.seen
+  const h = props.slim
+    ? { pressure: 28, order: two ? 40 : 24, mechanics: 14, communication: 16, draping: 14 }
+    : { pressure: 62, order: two ? 74 : 44, mechanics: 26, communication: 30, draping: 26 }
+  let y = 0
+  return FINGERS.map((f) => {
+    const lane = { ...f, y, h: h[f.id] }
+    y += h[f.id] + 4
+    return lane
+  })
+})
+const height = computed(() => lanes.value.reduce((sum, l) => sum + l.h + 4, 0) - 4)
+const room = computed(() => Math.max(200, width.value - NAME - 12))
+const x = (second: number) => NAME + (Math.min(second, props.model.total) / props.model.total) * room.value
+const lane = (id: string) => lanes.value.find((l) => l.id === id)!
+const says = computed(() => spaced(props.model.seen?.says ?? props.model.says, props.model.total, room.value))
+const looks = computed(() => {
+  const every = 20
+  const marks = []
+  for (let t = every; t < props.model.total; t += every) marks.push(t)
+  return marks
+})
+function depthY(depth: number) {
+  const l = lane('pressure')
+  return l.y + l.h - 4 - (depth / 5) * (l.h - 8)
+}
+function reportY(n: number) {
+  const l = lane('pressure')
+  return l.y + l.h - 4 - (n / 10) * (l.h - 8)
+}
+const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.13 + (pointed ? 0.2 : 0))
+</script>
+
+<template>
+  <div ref="box" class="strip">
+    <svg v-if="width > 0" :width="width" :height="height" role="group" aria-label="Five lanes over time">
+      <g v-for="l in lanes" :key="l.id">
+        <rect
+          x="0.5"
+          :y="l.y + 0.5"
+          :width="width - 1"
+          :height="l.h - 1"
+          rx="6"
+          fill="var(--paper)"
+          stroke="var(--line)"
+        />
+        <circle cx="13" :cy="l.y + l.h / 2" r="5" :fill="hue(l.id)" />
+        <text x="24" :y="l.y + l.h / 2 + 4" class="name" :fill="hue(l.id)">{{ l.name }}</text>
+      </g>
+
+      <template v-if="model.seen">
+        <rect
+          v-for="(a, i) in model.seen.attended"
+          :key="'att' + i"
+          :x="x(a.start)"
+          :y="lane('mechanics').y + 1"
+          :width="Math.max(0, x(a.end) - x(a.start))"
+          :height="lane('mechanics').h - 2"
+          :fill="wash('mechanics')"
+          opacity="0.45"
+        />
+      </template>
+
+      <g v-for="b in model.blocks" :key="'p' + b.key">
+        <rect
+          v-if="b.band && model.seen"
+          :x="x(b.start)"
+          :y="reportY(b.band.high)"
+          :width="Math.max(1, x(b.end) - x(b.start) - 1)"
+          :height="Math.max(2, reportY(b.band.low) - reportY(b.band.high))"
+          :fill="wash('pressure')"
+        />
+        <rect
+          v-else
+          :x="x(b.start)"
+          :y="depthY(b.depth)"
+          :width="Math.max(1, x(b.end) - x(b.start) - 1)"
+          :height="slim ? 5 : 9"
+          rx="2"
+          :fill="wash('pressure')"
+          :stroke="hue('pressure')"
+          stroke-width="0.8"
+        />
+      </g>
+
+      <g
+        v-for="b in model.blocks"
+        :key="'o' + b.key"
+        class="block"
+        role="button"
+        tabindex="0"
+        :aria-label="`Step ${b.label}: ${b.title}, from ${mmss(b.start)} to ${mmss(b.end)}${b.flagged ? ', with findings' : ''}`"
+        :aria-pressed="picked === b.key"
+        @click="emit('pick', b.key)"
+        @keydown.enter="emit('pick', b.key)"
+      >
+        <title>{{ b.label }} {{ b.title }}, {{ mmss(b.start) }}–{{ mmss(b.end) }}</title>
+        <rect
+          :x="x(b.start)"
+          :y="lane('order').y + 3"
+          :width="Math.max(2, x(b.end) - x(b.start) - 1.5)"
+          :height="(model.seen ? lane('order').h / 2 : lane('order').h) - 6"
+          rx="4"
+          :fill="hue('order')"
+          :fill-opacity="shade(b.depth, b.pointed)"
+          :stroke="picked === b.key ? 'var(--ink)' : b.flagged ? 'var(--stop)' : 'none'"
+          :stroke-width="picked === b.key ? 3 : 2"
+        />
+        <text
+          v-if="x(b.end) - x(b.start) > 8 + 7 * b.label.length"
+          :x="x(b.start) + 5"
+          :y="lane('order').y + (model.seen ? lane('order').h / 4 : lane('order').h / 2) + 4"
+          class="digit"
+          :fill="shade(b.depth, b.pointed) > 0.6 ? 'var(--on-hue)' : 'var(--ink)'"
+        >
+          {{ b.label }}
+        </text>
+      </g>
+
+      <template v-if="model.seen">
+        <g v-for="b in model.seen.blocks" :key="'s' + b.key" class="block" @click="emit('event', b.key)">
+          <title>
+            {{ b.label }} {{ b.title }}, done {{ mmss(b.start) }}–{{ mmss(b.end)
+            }}{{ b.moved ? ', out of its place' : '' }}
+          </title>
+          <rect
+            :x="x(b.start)"
+            :y="lane('order').y + lane('order').h / 2 + 1"
+            :width="Math.max(2, x(b.end) - x(b.start) - 1.5)"
+            :height="lane('order').h / 2 - 4"
+            rx="4"
+            :fill="wash('order')"
+            :stroke="b.moved ? 'var(--stop)' : hue('order')"
+            :stroke-width="b.moved ? 2.5 : 1"
+          />
+          <text
+            v-if="x(b.end) - x(b.start) > 8 + 7 * b.label.length"
+            :x="x(b.start) + 5"
+            :y="lane('order').y + (3 * lane('order').h) / 4 + 3"
+            class="digit"
+            fill="var(--ink)"
+          >
+            {{ b.label }}
+          </text>
+        </g>
+        <g v-for="r in model.seen.reports" :key="r.key" class="block" @click="emit('event', r.key)">
+          <title>The client said {{ r.number }} at {{ mmss(r.at) }}</title>
+          <circle :cx="x(r.at)" :cy="reportY(r.number)" r="8" fill="transparent" />
+          <circle
+            :cx="x(r.at)"
+            :cy="reportY(r.number)"
+            r="4.5"
+            :fill="hue('pressure')"
+            :stroke="r.over ? 'var(--ink)' : 'none'"
+            stroke-width="2"
+          />
+        </g>
+        <rect
+          v-for="k in model.seen.looks"
+          :key="k.key"
+          :x="x(k.at) - 4"
+          :y="lane('mechanics').y + (k.clean ? lane('mechanics').h / 2 - 2 : 3)"
+          width="8"
+          :height="k.clean ? 4 : lane('mechanics').h - 6"
+          rx="2"
+          :fill="k.clean ? hue('mechanics') : 'var(--stop)'"
+          class="block"
+          @click="emit('event', k.key)"
+        >
+          <title>{{ k.clean ? 'Clean look' : 'Look with faults' }} at {{ mmss(k.at) }}</title>
+        </rect>
+        <rect
+          v-for="(o, i) in model.seen.opens"
+          :key="'open' + i"
+          :x="x(o.start)"
+          :y="lane('draping').y + lane('draping').h / 2 - 2"
+          :width="Math.max(2, x(o.end) - x(o.start))"
+          height="4"
+          rx="2"
+          :fill="hue('draping')"
+          fill-opacity="0.55"
+        />
+        <rect
+          v-for="s in model.seen.sheets"
+          :key="s.key"
+          :x="x(s.at) - 3"
+          :y="lane('draping').y + 3"
+          width="6"
+          :height="lane('draping').h - 6"
+          rx="2"
+          :fill="s.fault ? 'var(--stop)' : hue('draping')"
+          class="block"
+          @click="emit('event', s.key)"
+        >
+          <title>{{ s.fault ? 'Draping fault' : 'Sheet' }} at {{ mmss(s.at) }}</title>
+        </rect>
+      </template>
+      <template v-else>
+        <rect
+          v-for="t in looks"
+          :key="'l' + t"
+          :x="x(t) - 1"
+          :y="lane('mechanics').y + 6"
+          width="2"
+          :height="lane('mechanics').h - 12"
+          :fill="hue('mechanics')"
+          fill-opacity="0.55"
+        />
+        <rect
+          v-for="b in model.blocks.filter((k) => k.open || k.through)"
+          :key="'d' + b.key"
+          :x="x(b.start)"
+          :y="lane('draping').y + 5"
+          :width="Math.max(1, x(b.end) - x(b.start))"
+          :height="lane('draping').h - 10"
+          :fill="hue('draping')"
+          :fill-opacity="b.open ? 0.55 : 0.18"
+        />
+      </template>
+
+      <g v-for="(s, i) in says" :key="'say' + i">
+        <circle
+          :cx="x(s.at)"
+          :cy="lane('communication').y + lane('communication').h / 2"
+          r="4.5"
+          :fill="hue('communication')"
+        >
+          <title>{{ s.word }} at {{ mmss(s.at) }}</title>
+        </circle>
+        <text
+          v-if="s.shown && !slim"
+          :x="x(s.at) + 8"
+          :y="lane('communication').y + lane('communication').h / 2 + 4"
+          class="say"
+          :fill="hue('communication')"
+        >
+          {{ s.word }}
+        </text>
+      </g>
+
+      <g v-if="playhead !== undefined" :transform="`translate(${x(playhead)} 0)`">
+        <line y1="0" :y2="height" stroke="var(--ink)" stroke-width="2" />
+        <path d="M-6 0h12l-6 8z" fill="var(--ink)" />
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  width: 100%;
+  min-width: 0;
+}
+svg {
+  display: block;
+}
+.name {
+  font: 600 13px var(--text);
+}
+.digit {
+  font: 700 12px var(--text);
+}
+.say {
+  font: 12px var(--text);
+}
+.block {
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,100 @@
+import type { Schema } from '@/api/client'
+
+/** Everything the five-lane strip draws; all times in seconds. */
+export interface StripModel {
+  total: number
+  blocks: {
+    key: string
+    /** Place of the step in its sequence, from 1. */
+    label: string
+    title: string
+    start: number
+    end: number
+    depth: number
+    pointed: boolean
+    flagged: boolean
+    open: boolean
+    through: boolean
+    band?: { low: number; high: number }
+  }[]
+  says: { at: number; word: string }[]
+  seen?: {
+    blocks: { key: string; label: string; title: string; start: number; end: number; moved: boolean }[]
+    reports: { at: number; number: number; over: boolean; key: string }[]
+    looks: { at: number; clean: boolean; key: string }[]
+    says: { at: number; word: string; key: string }[]
+    opens: { start: number; end: number }[]
+    sheets: { at: number; fault: boolean; key: string }[]
+    attended: { start: number; end: number }[]
+  }
+}
+
+const SHORT: Record<string, string> = {
+  greeting: 'greet',
+  purpose: 'purpose',
+  'areas-to-avoid': 'avoid',
+  'invites-feedback': 'invite',
+  'pressure-question': 'ask',
+  explains: 'tell',
+  warns: 'warn',
+  'ready-cue': 'ready',
+  'relax-cue': 'relax',
+  choice: 'choice',
+  interview: 'number',
+  consent: 'may I',
+  closing: 'close',
+}
+export const sayWord = (kind: string) => SHORT[kind] ?? kind
+
+type Step = Schema['Step']
+
+export function stepsOf(sequence: Schema['Sequence']): Step[] {
+  return sequence.blocks.flatMap((b) => b.steps)
+}
+
+/** Labels only where there is room up to the next dot, so that words do not run into each other. */
+export function spaced<T extends { at: number; word: string }>(
+  says: T[],
+  total: number,
+  width: number,
+): (T & { shown: boolean })[] {
+  const sorted = [...says].sort((a, b) => a.at - b.at)
+  return sorted.map((s, i) => {
+    const next = sorted[i + 1]?.at ?? total
+    return { ...s, shown: ((next - s.at) / total) * width > 14 + s.word.length * 6.6 }
+  })
+}
+
+/** The strip of a plan. */
+export function stripOf(
+  sequence: Schema['Sequence'],
+  spans: Schema['SpanView'][],
+  total: number,
+  flagged: (step: string) => boolean,
+  pointed: (tool: string) => boolean,
+  bands?: { warm: Schema['Band']; specific: Schema['Band'] },
+): StripModel {
+  const steps = stepsOf(sequence)
+  const place = new Map(steps.map((s, i) => [s.id, i]))
+  const says: StripModel['says'] = []
+  const blocks = spans.map((span) => {
+    const i = place.get(span.step) ?? 0
+    const step = steps[i]!
+    step.say.forEach((say) => says.push({ at: span.start + say.atSeconds, word: sayWord(say.kind) }))
+    const gentle = !['isolate', 'treat', 'lengthen'].includes(step.phase)
+    return {
+      key: `${span.step}/${span.side}`,
+      label: String(i + 1),
+      title: step.name,
+      start: span.start,
+      end: span.end,
+      depth: step.depth,
+      pointed: pointed(step.tool),
+      flagged: flagged(step.id),
+      open: span.open.length > 0,
+      through: step.sheet === 'through',
+      band: step.band ?? (bands ? (gentle ? bands.warm : bands.specific) : undefined),
+    }
+  })
+  return { total: Math.max(total, 1), blocks, says }
+}

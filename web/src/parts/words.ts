@@ -1,0 +1,49 @@
+/** Minutes and seconds: 75.4 is 1:15; less than nothing keeps its sign. */
+export function mmss(seconds: number): string {
+  const s = Math.round(Math.abs(seconds))
+  return `${seconds <= -0.5 ? '−' : ''}${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`
+}
+
+/** A score as it is shown: whole points, or a dash. */
+export function points(score: number | null | undefined): string {
+  return score === null || score === undefined ? '–' : String(Math.round(score))
+}
+
+/** A date as people of the school say it: Thu 19 Nov. */
+export function day(iso: string): string {
+  return new Date(iso).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+}
+
+/** An id of the trade as a word: thigh-front is thigh front. */
+export function word(id: string): string {
+  return id.replaceAll('-', ' ')
+}
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
+
+interface DoseLike {
+  kind: string
+  seconds?: number | null
+  count?: number | null
+  perSecond?: number | null
+}
+
+/** A dose as teachers write it. */
+export function doseWords(d: DoseLike): string {
+  switch (d.kind) {
+    case 'passes':
+      return `${d.count} × ${d.seconds} s`
+    case 'holds':
+      return `${d.count} holds × ${d.seconds} s`
+    case 'cycles':
+      return `${d.count} at ${d.perSecond}/s`
+    case 'breaths':
+      return `${d.count} breaths`
+    case 'until-soft':
+      return `until soft, ≤ ${d.seconds} s`
+    default:
+      return mmss(d.seconds ?? 0)
+  }
+}

@@ -1,0 +1,56 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import { useSession } from './features/session/useSession'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/plan' },
+    { path: '/sign-in', component: () => import('./features/session/SignInPage.vue'), meta: { open: true } },
+    { path: '/setup', component: () => import('./features/session/SetUpPage.vue'), meta: { open: true } },
+    { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
+    { path: '/plan/:id', component: () => import('./features/sequence/SequencePage.vue'), props: true },
+    { path: '/show', component: () => import('./features/demonstration/ShowListPage.vue') },
+    {
+      path: '/show/:id',
+      component: () => import('./features/demonstration/ShowPage.vue'),
+      props: true,
+      meta: { bare: true },
+    },
+    { path: '/grade', component: () => import('./features/practical/GradePage.vue') },
+    { path: '/grade/:id', component: () => import('./features/practical/TablePage.vue'), props: true },
+    { path: '/review', redirect: '/grade' },
+    {
+      path: '/review/:id',
+      component: () => import('./features/practical/ReviewPage.vue'),
+      props: true,
+      meta: { student: true },
+    },
+    { path: '/track', component: () => import('./features/competency/TrackPage.vue') },
+    {
+      path: '/track/:id',
+      component: () => import('./features/competency/StudentPage.vue'),
+      props: true,
+      meta: { student: true },
+    },
+    { path: '/me', component: () => import('./features/competency/MePage.vue'), meta: { student: true } },
+    { path: '/school', component: () => import('./features/school/SchoolPage.vue') },
+    { path: '/:rest(.*)', redirect: '/' },
+  ],
+})
+
+router.beforeEach(async (to) => {
+  const session = useSession()
+  if (!session.session) {
+    try {
+      await session.read()
+    } catch {
+      return true
+    }
+  }
+  if (session.session?.needsSetup) return to.path === '/setup' ? true : '/setup'
+  if (!session.person)
+    return to.meta.open && to.path !== '/setup' ? true : { path: '/sign-in', query: { to: to.fullPath } }
+  if (to.meta.open) return session.staff ? '/plan' : '/me'
+  if (!session.staff && !to.meta.student) return '/me'
+  return true
+})
