@@ -18,7 +18,7 @@ const props = withDefaults(
   }>(),
   { slim: false },
 )
-const emit = defineEmits<{ pick: [key: string]; event: [key: string] }>()
+const emit = defineEmits<{ pick: [key: string]; event: [key: string]; moment: [second: number] }>()
 
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
@@ -54,12 +54,111 @@ function reportY(n: number) {
   const l = lane('pressure')
   return l.y + l.h - 4 - (n / 10) * (l.h - 8)
 }
+/** The strip is one target: a touch picks what lies nearest in its lane, arrows go from block to block. */
+const at = computed(() => props.model.blocks.findIndex((b) => b.key === props.picked))
+const spokenValue = computed(() => {
+  const b = props.model.blocks[at.value]
+  return b
+    ? `Step ${b.label}, ${b.title}, ${mmss(b.start)} to ${mmss(b.end)}${b.flagged ? ', with findings' : ''}`
+    : 'no step'
+})
+function near<T>(
+  items: readonly T[],
+  second: number,
+  from: (t: T) => number,
+  to: (t: T) => number,
+): T | undefined {
+  let best: T | undefined
+  let least = Infinity
+  for (const item of items) {
+    const far = Math.max(from(item) - second, second - to(item), 0)
+    if (far < least) {
+      least = far
+      best = item
+    }
+  }
+  return best
+}
+function touch(e: MouseEvent) {
+  const frame = (e.currentTarget as SVGElement).getBoundingClientRect()
+  const second = Math.max(0, ((e.clientX - frame.left - NAME) / room.value) * props.model.total)
+  const py = e.clientY - frame.top
+  const where = lanes.value.find((l) => py <= l.y + l.h + 2)?.id ?? 'draping'
+  const seen = props.model.seen
+  const inLane = !seen
+    ? undefined
+    : where === 'pressure'
+      ? near(
+          seen.reports,
+          second,
+          (r) => r.at,
+          (r) => r.at,
+        )
+      : where === 'mechanics'
+        ? near(
+            seen.looks,
+            second,
+            (r) => r.at,
+            (r) => r.at,
+          )
+        : where === 'communication'
+          ? near(
+              seen.says,
+              second,
+              (r) => r.at,
+              (r) => r.at,
+            )
+          : where === 'draping'
+            ? near(
+                seen.sheets,
+                second,
+                (r) => r.at,
+                (r) => r.at,
+              )
+            : py > lane('order').y + lane('order').h / 2
+              ? near(
+                  seen.blocks,
+                  second,
+                  (b) => b.start,
+                  (b) => b.end,
+                )
+              : undefined
+  if (inLane) emit('event', inLane.key)
+  else emit('moment', second)
+  const block = near(
+    props.model.blocks,
+    second,
+    (b) => b.start,
+    (b) => b.end,
+  )
+  if (block) emit('pick', block.key)
+}
+function step(by: number) {
+  const b = props.model.blocks[Math.min(props.model.blocks.length - 1, Math.max(0, at.value + by))]
+  if (!b) return
+  emit('pick', b.key)
+  emit('moment', b.start)
+}
 const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.13 + (pointed ? 0.2 : 0))
 </script>
 
 <template>
   <div ref="box" class="strip">
-    <svg v-if="width > 0" :width="width" :height="height" role="group" aria-label="Five lanes over time">
+    <svg
+      v-if="width > 0"
+      :width="width"
+      :height="height"
+      role="slider"
+      tabindex="0"
+      aria-label="Five lanes over time; arrows go from step to step"
+      :aria-valuemin="0"
+      :aria-valuemax="model.blocks.length"
+      :aria-valuenow="at + 1"
+      :aria-valuetext="spokenValue"
+      @click="touch"
+      @keydown.right.prevent.stop="step(1)"
+      @keydown.left.prevent.stop="step(-1)"
+    >
       <g v-for="l in lanes" :key="l.id">
         <rect
           x="0.5"
@@ -109,17 +208,7 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
         />
       </g>
 
-      <g
-        v-for="b in model.blocks"
-        :key="'o' + b.key"
-        class="block"
-        role="button"
-        tabindex="0"
-        :aria-label="`Step ${b.label}: ${b.title}, from ${mmss(b.start)} to ${mmss(b.end)}${b.flagged ? ', with findings' : ''}`"
-        :aria-pressed="picked === b.key"
-        @click="emit('pick', b.key)"
-        @keydown.enter="emit('pick', b.key)"
-      >
+      <g v-for="b in model.blocks" :key="'o' + b.key">
         <title>{{ b.label }} {{ b.title }}, {{ mmss(b.start) }}–{{ mmss(b.end) }}</title>
         <rect
           :x="x(b.start)"
@@ -144,7 +233,7 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
       </g>
 
       <template v-if="model.seen">
-        <g v-for="b in model.seen.blocks" :key="'s' + b.key" class="block" @click="emit('event', b.key)">
+        <g v-for="b in model.seen.blocks" :key="'s' + b.key">
           <title>
             {{ b.label }} {{ b.title }}, done {{ mmss(b.start) }}–{{ mmss(b.end)
             }}{{ b.moved ? ', out of its place' : '' }}
@@ -169,7 +258,7 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
             {{ b.label }}
           </text>
         </g>
-        <g v-for="r in model.seen.reports" :key="r.key" class="block" @click="emit('event', r.key)">
+        <g v-for="r in model.seen.reports" :key="r.key">
           <title>The client said {{ r.number }} at {{ mmss(r.at) }}</title>
           <circle :cx="x(r.at)" :cy="reportY(r.number)" r="8" fill="transparent" />
           <circle
@@ -190,8 +279,6 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
           :height="k.clean ? 4 : lane('mechanics').h - 6"
           rx="2"
           :fill="k.clean ? hue('mechanics') : 'var(--stop)'"
-          class="block"
-          @click="emit('event', k.key)"
         >
           <title>{{ k.clean ? 'Clean look' : 'Look with faults' }} at {{ mmss(k.at) }}</title>
         </rect>
@@ -215,8 +302,6 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
           :height="lane('draping').h - 6"
           rx="2"
           :fill="s.fault ? 'var(--stop)' : hue('draping')"
-          class="block"
-          @click="emit('event', s.key)"
         >
           <title>{{ s.fault ? 'Draping fault' : 'Sheet' }} at {{ mmss(s.at) }}</title>
         </rect>
@@ -279,6 +364,8 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
 }
 svg {
   display: block;
+  cursor: pointer;
+  border-radius: 8px;
 }
 .name {
   font: 600 13px var(--text);
@@ -288,8 +375,5 @@ svg {
 }
 .say {
   font: 12px var(--text);
-}
-.block {
-  cursor: pointer;
 }
 </style>

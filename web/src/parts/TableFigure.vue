@@ -63,13 +63,37 @@ const spoken = computed(() => {
     : 'all covered'
   return `Table from above, client ${word(props.position)}; ${work}; ${open}`
 })
-function touch(zone: string, half: Half) {
-  if (props.touchable) emit('touch', zone, half)
+/** The figure is one target: a touch means the zone that lies nearest, later drawn ones first. */
+function touch(e: MouseEvent) {
+  const svg = e.currentTarget as SVGSVGElement
+  const matrix = svg.getScreenCTM()
+  if (!props.touchable || !matrix) return
+  const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse())
+  let best = shapes.value[0]
+  let least = Infinity
+  for (const s of shapes.value) {
+    const far = Math.hypot(
+      Math.max(s.x - at.x, 0, at.x - s.x - s.w),
+      Math.max(s.y - at.y, 0, at.y - s.y - s.h),
+    )
+    if (far <= least) {
+      least = far
+      best = s
+    }
+  }
+  if (best && least < 12) emit('touch', best.zone, best.half)
 }
 </script>
 
 <template>
-  <svg viewBox="0 0 120 262" class="figure" :role="touchable ? 'group' : 'img'" :aria-label="spoken">
+  <svg
+    viewBox="0 0 120 262"
+    class="figure"
+    :class="{ touchable }"
+    role="img"
+    :aria-label="spoken"
+    @click="touch"
+  >
     <defs>
       <pattern
         id="clay-hatch"
@@ -98,8 +122,6 @@ function touch(zone: string, half: Half) {
       :stroke-width="z.marked ? 1.2 : 0.6"
       :data-zone="z.zone"
       :data-side="z.half"
-      :class="{ touchable }"
-      @click="touch(z.zone, z.half)"
     >
       <title>{{ z.name }}</title>
     </rect>

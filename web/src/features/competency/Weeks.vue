@@ -68,7 +68,7 @@ const area = computed(() => {
         @click="router.push(`/review/${d.practical}`)"
         @keydown.enter="router.push(`/review/${d.practical}`)"
       >
-        <circle :cx="x(d.week)" :cy="y(d.score)" r="12" fill="transparent" />
+        <circle :cx="x(d.week)" :cy="y(d.score)" r="22" fill="transparent" />
         <circle
           :cx="x(d.week)"
           :cy="y(d.score)"

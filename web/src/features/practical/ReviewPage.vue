@@ -21,6 +21,15 @@ const {
 } = useAsked(() => ask(api.GET('/api/practicals/{id}', { params: { path: { id: props.id } } })))
 const opened = ref<Criterion>('pressure')
 const moment = ref<number>()
+const picked = ref<string>()
+/** What the log says around the playhead. */
+const here = computed(() => {
+  const at = moment.value
+  if (at === undefined || !view.value) return []
+  return view.value.events
+    .filter((e) => Math.abs(e.atMs / 1000 - at) <= 4)
+    .map((e) => eventWords(e, stepName))
+})
 const openEvents = ref<string>()
 const failed = ref<Problem>()
 const busy = ref(false)
@@ -179,7 +188,15 @@ const ratingWord = (n: number) => (n < 40 ? 'not yet' : n < 60 ? 'emerging' : n 
         <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
       </section>
 
-      <Strip :model="strip" :playhead="moment" @event="pickEvent" />
+      <Strip
+        :model="strip"
+        :playhead="moment"
+        :picked="picked"
+        @event="pickEvent"
+        @moment="moment = $event"
+        @pick="picked = $event"
+      />
+      <p v-if="here.length" class="soft log" aria-live="polite">{{ here.join(' · ') }}</p>
 
       <template v-if="view.scores">
         <div class="five" role="tablist" aria-label="The five scores">

@@ -29,8 +29,7 @@ const {
 } = useAsked(async () => {
   const v = await ask(api.GET('/api/practicals/{id}', { params: { path: { id: props.id } } }))
   if (!v.finished) {
-    await taps.open(v)
-    await taps.tap('attend', { on: true })
+    void taps.open(v).then(() => taps.tap('attend', { on: true }))
   }
   return v
 })
@@ -218,6 +217,10 @@ function touch(zone: string, half: string) {
     void taps.tap('off-plan', { zone: z, side })
   } else void taps.tap('contact', { zone: z, side })
 }
+/** A button pressed by finger or mouse gives the focus back, so that Enter goes on meaning the next step. */
+function letGo(e: MouseEvent) {
+  if (e.detail > 0) (document.activeElement as HTMLElement | null)?.blur()
+}
 function safety() {
   void taps.tap('safety-stop')
   flash.value = 'Safety stop written down. Hands off; see to the client first.'
@@ -347,10 +350,17 @@ onBeforeRouteLeave(async () => {
         {{ flash }} <button class="push" @click="flash = ''">Seen</button>
       </p>
       <p v-if="offPlan" class="flash" role="status">
-        Touch the zone of the off-plan stroke on the figure.
+        Touch the zone of the off-plan stroke on the figure, or choose it:
+        <select
+          aria-label="Zone of the off-plan stroke"
+          @change="touch(($event.target as HTMLSelectElement).value, 'midline')"
+        >
+          <option value="">zone</option>
+          <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
+        </select>
         <button class="push" @click="offPlan = false">Never mind</button>
       </p>
-      <div class="floor">
+      <div class="floor" @click="letGo">
         <div class="card fig">
           <TableFigure
             :position="current?.step.position ?? tiles[0]?.step.position"
@@ -700,6 +710,14 @@ onBeforeRouteLeave(async () => {
   gap: 14px;
   align-items: center;
   font-weight: 650;
+}
+.flash select {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 10px;
+  padding: 0 10px;
+  background: var(--paper);
+  color: var(--ink);
 }
 .keys {
   display: flex;

@@ -2,10 +2,13 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { deviceName, indexedTaps, type Tap, type TapStore } from './queue'
-import { lastTap } from './run'
+import { lastTap, live } from './run'
 
 type Kind = Tap['kind']
 type Data = Partial<Tap['data']>
+
+/** A pause longer than this without a tap, before a page opens again, was not watched. */
+const AWAY_MS = 15_000
 
 /**
  * The taps of one practical: first into the browser's own database, then to the server, sent again until it answers. The clock
@@ -51,11 +54,18 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     finished.value = view.finished
     now.value = clock()
     void flush()
+    await lookAway()
   }
 
-  async function tap(kind: Kind, data: Data = {}) {
-    const atMs = clock()
-    newest = atMs
+  /** A page that was closed without a word looked away when it was last heard of; the gap was not watched. */
+  async function lookAway() {
+    const last = live(taps.value).findLast((t) => t.kind === 'attend')
+    if (last?.data.on && clock() - newest > AWAY_MS) await tap('attend', { on: false }, newest)
+  }
+
+  async function tap(kind: Kind, data: Data = {}, at?: number) {
+    const atMs = at ?? clock()
+    newest = Math.max(newest, atMs)
     seq++
     const tap: Tap = {
       id: `${device}-${practical.slice(0, 8)}-${seq}`,

@@ -1,0 +1,69 @@
+package palmtally.server;
+
+import java.util.HashMap;
+import java.util.Map;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The real app with the demo school, started once for all tests that name it, against a database of its own. */
+public final class App implements BeforeAllCallback, ParameterResolver {
+    /** The running app. */
+    public record Running(ConfigurableApplicationContext context, TestDatabase database, int port)
+            implements AutoCloseable {
+        public String url() {
+            return "http://localhost:" + port;
+        }
+
+        public <T> T bean(Class<T> type) {
+            return context.getBean(type);
+        }
+
+        @Override
+        public void close() {
+            context.close();
+            database.close();
+        }
+    }
+
+    public static Running start(TestDatabase database, boolean demo) {
+        Map<String, Object> settings = new HashMap<>();
+        settings.put("server.port", "0");
+        settings.put("spring.datasource.url", database.url());
+        settings.put("spring.datasource.username", database.user());
+        settings.put("spring.datasource.password", database.password());
+        settings.put("palm.demo", demo);
+        settings.put("springdoc.api-docs.enabled", true);
+        settings.put("logging.level.root", "warn");
+        var context = new SpringApplicationBuilder(PalmTally.class)
+                .run(settings.entrySet().stream()
+                        .map(e -> "--" + e.getKey() + "=" + e.getValue())
+                        .toArray(String[]::new));
+        var port = context.getEnvironment().getRequiredProperty("local.server.port", Integer.class);
+        return new Running(context, database, port);
+    }
+
+    private static Running running(ExtensionContext context) {
+        return context.getRoot()
+                .getStore(ExtensionContext.Namespace.GLOBAL)
+                .getOrComputeIfAbsent(Running.class, k -> start(TestDatabase.fresh(), true), Running.class);
+    }
+
+    @Override
+    public void beforeAll(ExtensionContext context) {
+        running(context);
+    }
+
+    @Override
+    public boolean supportsParameter(ParameterContext parameter, ExtensionContext context) {
+        return parameter.getParameter().getType() == Running.class;
+    }
+
+    @Override
+    public Object resolveParameter(ParameterContext parameter, ExtensionContext context) {
+        return running(context);
+    }
+}

@@ -1,0 +1,112 @@
+package palmtally.server;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import palmtally.formats.Json;
+import tools.jackson.databind.JsonNode;
+
+/** Somebody who speaks to the app over HTTP, with cookies and the token against forged requests. */
+public final class Visitor {
+    /** What came back. */
+    public record Answer(int status, String text) {
+        public JsonNode json() {
+            return Json.MAPPER.readTree(text);
+        }
+
+        public String code() {
+            return json().path("code").asString("");
+        }
+    }
+
+    private final String base;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient client =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private boolean withToken = true;
+
+    private Visitor(String base) {
+        this.base = base;
+        get("/api/session");
+    }
+
+    public static Visitor at(String base) {
+        return new Visitor(base);
+    }
+
+    public static Visitor as(String base, String name) {
+        var visitor = at(base);
+        var answer =
+                visitor.post("/api/session", "{\"signIn\":\"" + name + "\",\"password\":\"regatta-" + name + "\"}");
+        if (answer.status() != 200) throw new IllegalStateException(answer.text());
+        return visitor;
+    }
+
+    /** The same visitor, who forgets the token. */
+    public Visitor withoutToken() {
+        withToken = false;
+        return this;
+    }
+
+    public Answer get(String path) {
+        return send("GET", path, null);
+    }
+
+    public Answer post(String path, String body) {
+        return send("POST", path, body);
+    }
+
+    public Answer put(String path, String body) {
+        return send("PUT", path, body);
+    }
+
+    public Answer delete(String path) {
+        return send("DELETE", path, null);
+    }
+
+    private Answer send(String method, String path, String body) {
+        var request = HttpRequest.newBuilder(URI.create(base + path))
+                .method(
+                        method,
+                        body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body))
+                .header("Content-Type", "application/json");
+        if (withToken)
+            cookies.getCookieStore().getCookies().stream()
+                    .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                    .forEach(c -> request.header("X-XSRF-TOKEN", c.getValue()));
+        try {
+            var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            return new Answer(answer.statusCode(), answer.body());
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Id of the first term of the one who is signed in. */
+    public String term() {
+        return get("/api/session").json().get("terms").get(0).get("id").asString();
+    }
+
+    /** Id of somebody in the term, by name. */
+    public String person(String name) {
+        for (var p : get("/api/terms/" + term() + "/people").json())
+            if (p.get("name").asString().equals(name)) return p.get("id").asString();
+        throw new IllegalArgumentException(name);
+    }
+
+    /** A practical that has just been started. */
+    public String practical(String student, String sequence) {
+        var answer = post(
+                "/api/practicals",
+                "{\"term\":\"" + term() + "\",\"student\":\"" + person(student) + "\",\"sequence\":\"" + sequence
+                        + "\"}");
+        if (answer.status() != 200) throw new IllegalStateException(answer.text());
+        return answer.json().get("id").asString();
+    }
+}
