@@ -29,7 +29,7 @@ const {
 } = useAsked(async () => {
   const v = await ask(api.GET('/api/practicals/{id}', { params: { path: { id: props.id } } }))
   if (!v.finished) {
-    void taps.open(v).then(() => taps.tap('attend', { on: true }))
+    void taps.open(v).then(() => taps.flush())
   }
   return v
 })

@@ -35,36 +35,46 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
   const clock = () => Math.max(newest, Math.round(base + performance.now() - read))
   const taps = computed(() => [...stored.value, ...refused.value, ...waiting.value])
 
-  /** Takes over what the server has, and what an earlier visit left unsent. */
-  async function open(view: Schema['PracticalView']) {
+  let opened: Promise<void> = Promise.resolve()
+
+  /** Takes over what the server has and what an earlier visit left unsent; the grader's eyes are on this table from now. */
+  function open(view: Schema['PracticalView']) {
     base = view.elapsedMs
     read = performance.now()
     stored.value = view.events
-    const there = new Set(view.events.map((e) => e.id))
-    const left = await store.all(practical)
-    await store.remove(
-      practical,
-      left.filter((t) => there.has(t.id)).map((t) => t.id),
-    )
-    waiting.value = left.filter((t) => !there.has(t.id))
-    newest = Math.max(0, ...taps.value.map((t) => t.atMs))
-    seq = Math.max(0, ...taps.value.filter((t) => t.device === device).map((t) => t.seq))
+    newest = Math.max(0, ...view.events.map((t) => t.atMs))
     scores.value = view.scores
     scoredTaps.value = view.events.length
     finished.value = view.finished
     now.value = clock()
-    void flush()
-    await lookAway()
+    opened = takeOver(view, clock())
+    return opened
   }
 
-  /** A page that was closed without a word looked away when it was last heard of; the gap was not watched. */
-  async function lookAway() {
+  async function takeOver(view: Schema['PracticalView'], at: number) {
+    const there = new Set(view.events.map((e) => e.id))
+    const left = await store.all(practical).catch(() => [])
+    const known = left.filter((t) => there.has(t.id)).map((t) => t.id)
+    await store.remove(practical, known).catch(() => undefined)
+    waiting.value = left.filter((t) => !there.has(t.id))
+    const heard = Math.max(0, ...taps.value.map((t) => t.atMs))
+    newest = Math.max(newest, heard)
+    seq = Math.max(0, ...taps.value.filter((t) => t.device === device).map((t) => t.seq))
+    // A page that was closed without a word looked away when it was last heard of; the gap was not watched.
     const last = live(taps.value).findLast((t) => t.kind === 'attend')
-    if (last?.data.on && clock() - newest > AWAY_MS) await tap('attend', { on: false }, newest)
+    if (last?.data.on && at - heard > AWAY_MS) await write('attend', { on: false }, heard)
+    await write('attend', { on: true }, at)
   }
 
-  async function tap(kind: Kind, data: Data = {}, at?: number) {
-    const atMs = at ?? clock()
+  /** Writes a tap down at once. What is tapped while the page still opens keeps its moment and waits its turn. */
+  async function tap(kind: Kind, data: Data = {}) {
+    const atMs = clock()
+    await opened
+    await write(kind, data, atMs)
+    await flush()
+  }
+
+  async function write(kind: Kind, data: Data, atMs: number) {
     newest = Math.max(newest, atMs)
     seq++
     const tap: Tap = {
@@ -78,12 +88,8 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     }
     waiting.value = [...waiting.value, tap]
     if (kind === 'finish') finished.value = true
-    try {
-      await store.put(practical, tap)
-    } catch {
-      // A browser without room still sends; the count of unsent taps tells.
-    }
-    await flush()
+    // A browser without room still sends; the count of unsent taps tells.
+    await store.put(practical, tap).catch(() => undefined)
   }
 
   async function flush() {
@@ -134,12 +140,12 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     const last = lastTap(taps.value, device)
     if (last) return tap('undo', { ref: last.id })
   }
-  const look = useIntervalFn(() => (now.value = clock()), 250)
+  const tick = useIntervalFn(() => (now.value = clock()), 250)
   const again = useIntervalFn(() => void flush(), 1500)
   window.addEventListener('online', flush)
   onScopeDispose(() => {
     gone = true
-    look.pause()
+    tick.pause()
     again.pause()
     window.removeEventListener('online', flush)
   })

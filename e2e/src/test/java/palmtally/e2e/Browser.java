@@ -4,6 +4,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
@@ -32,7 +33,9 @@ final class Browser implements AutoCloseable {
                 .setViewportSize(1280, 800)
                 .setHasTouch(touch)
                 .setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE));
-        context.setDefaultTimeout(15_000);
+        // Generous: a busy machine is slow, not wrong.
+        context.setDefaultTimeout(30_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
         return context;
     }
 
@@ -40,11 +43,31 @@ final class Browser implements AutoCloseable {
         return window(false).newPage();
     }
 
+    /** What a test does with a page. */
+    interface Story {
+        void run() throws Exception;
+    }
+
+    /** Runs a story; when it fails, what the page showed and said is kept in target. */
+    void watching(Page page, String name, Story story) throws Exception {
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error")) System.out.println(name + ": " + m.text());
+        });
+        page.onPageError(e -> System.out.println(name + ": " + e));
+        try {
+            story.run();
+        } catch (Exception | AssertionError e) {
+            page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", name + ".png")));
+            throw e;
+        }
+    }
+
     static void signIn(Page page, String base, String name) {
         page.navigate(base + "/sign-in");
         page.getByLabel("Sign-in").fill(name);
         page.getByLabel("Password").fill("regatta-" + name);
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
+                .click();
         page.waitForURL(u -> !u.contains("sign-in"));
     }
 
