@@ -82,6 +82,10 @@ const rows = computed(() => {
   ]
 })
 
+function goTo(e: MouseEvent) {
+  const index = (e.target as HTMLElement).dataset.index
+  if (index !== undefined) go(Number(index))
+}
 function leave() {
   void router.push(view.value ? `/plan/${view.value.sequence.id}` : '/show')
 }
@@ -194,18 +198,28 @@ onKeyStroke('Escape', leave)
               {{ started ? (after ? 'Next' : 'Finish') : 'Start' }}
             </button>
           </div>
-          <div class="steps">
-            <button
+          <!-- One target: a touch goes to the step under it; space and arrows go from step to step. -->
+          <div
+            class="steps"
+            role="slider"
+            tabindex="0"
+            aria-label="Steps; a touch goes to a step"
+            :aria-valuemin="0"
+            :aria-valuemax="view.spans.length"
+            :aria-valuenow="(here?.index ?? -1) + 1"
+            :aria-valuetext="current ? `step ${place(current.step)}, ${current.span.side}` : 'not started'"
+            @click.stop="goTo"
+          >
+            <div
               v-for="(s, i) in view.spans"
               :key="i"
               class="cell"
               :class="{ on: i === here?.index, past: here && i < here.index }"
               :style="{ flexGrow: s.end - s.begin }"
-              :aria-label="`Go to step ${place({ id: s.step })}, ${s.side}`"
-              @click.stop="go(i)"
+              :data-index="i"
             >
               {{ place({ id: s.step }) }}
-            </button>
+            </div>
           </div>
           <p class="law">{{ session.catalogue?.law }} · {{ word(shown?.step.position ?? '') }}</p>
         </footer>
@@ -349,13 +363,12 @@ dd {
   flex: 1 1 0;
   min-width: 0;
   height: 46px;
-  border: 0;
   border-radius: 8px;
   background: var(--paper);
   color: var(--ink);
-  font: 700 16px var(--text);
-  cursor: pointer;
-  padding: 0;
+  font: 700 16px/46px var(--text);
+  text-align: center;
+  overflow: hidden;
 }
 .cell.past {
   background: var(--order-wash);

@@ -446,7 +446,8 @@ onBeforeRouteLeave(async () => {
             >all {{ taps.taps.value.length }} taps stored</span
           >
           <span v-else class="wait" role="status"
-            >{{ taps.waiting.value }} taps not stored yet: kept on this device, sent again by itself</span
+            >{{ taps.waiting.value }} {{ taps.waiting.value === 1 ? 'tap' : 'taps' }} not stored yet: kept on
+            this device, sent again by itself</span
           >
           <span class="soft">{{
             taps.unscored.value

@@ -1,0 +1,169 @@
+package palmtally.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import palmtally.server.App;
+import palmtally.server.Visitor;
+
+/** What holds on every screen, by day and by night: WCAG 2.2 AA as axe sees it, room for a finger, nothing cut off. */
+@ExtendWith(App.class)
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class EveryScreenTest {
+    private static final List<String> TAGS = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
+    /** Controls people press, and how large each is. A label makes its own switch larger. */
+    private static final String SMALL = """
+            () => [...document.querySelectorAll('button, a[href], select, textarea, input:not([type=checkbox]):not(.sr), summary, [role=link], [role=slider]')]
+              .filter(e => e.offsetParent !== null || e instanceof SVGElement)
+              .map(e => { const f = e.closest('.v-field') ?? e; const r = f.getBoundingClientRect();
+                          return { name: e.getAttribute('aria-label') ?? e.innerText ?? e.tagName, w: r.width, h: r.height } })
+              .filter(x => x.w > 0 && x.h > 0 && (x.w < 43.5 || x.h < 43.5))
+              .map(x => `${x.name} ${Math.round(x.w)}×${Math.round(x.h)}`)""";
+    /** Words that do not fit their control, and pages wider than the window. */
+    private static final String CUT = """
+            () => [...[...document.querySelectorAll('button, .push, h1, h2, .cue')]
+                .filter(e => e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0)
+                .map(e => `${e.innerText} is cut: ${e.scrollWidth} in ${e.clientWidth}`),
+              ...(document.documentElement.scrollWidth > window.innerWidth ? [`page is ${document.documentElement.scrollWidth} wide`] : [])]""";
+
+    private Browser browser;
+    private Visitor teacher;
+
+    @BeforeAll
+    void open(App.Running app) {
+        browser = new Browser();
+        teacher = Visitor.as(app.url(), "nadia");
+    }
+
+    @AfterAll
+    void close() {
+        browser.close();
+    }
+
+    private Map<String, String> screens() {
+        var lines = teacher.get("/api/terms/" + teacher.term() + "/practicals").json();
+        String waiting = "";
+        String awarded = "";
+        for (var l : lines) {
+            var id = l.get("id").asString();
+            if (!l.has("result") && l.get("finished").asBoolean()) waiting = id;
+            if (l.has("result") && l.get("result").asString().equals("fail")) awarded = id;
+        }
+        var screens = new LinkedHashMap<String, String>();
+        screens.put("plan", "/plan");
+        screens.put("sequence", "/plan/calves");
+        screens.put("show-list", "/show");
+        screens.put(
+                "show",
+                "/show/"
+                        + teacher.post("/api/sequences/calves/demonstrations", "{}")
+                                .json()
+                                .get("id")
+                                .asString());
+        screens.put("grade", "/grade");
+        screens.put("table", "/grade/" + teacher.practical("Fay Linden", "hip"));
+        screens.put("rating", "/review/" + waiting);
+        screens.put("review", "/review/" + awarded);
+        screens.put("track", "/track");
+        screens.put("student", "/track/" + teacher.person("Gus Harrow"));
+        screens.put("school", "/school");
+        return screens;
+    }
+
+    @ParameterizedTest
+    @ValueSource(booleans = {false, true})
+    void keeps_to_wcag_and_leaves_room_for_a_finger(boolean night, App.Running app) {
+        var page = browser.page();
+        page.navigate(app.url() + "/sign-in");
+        page.evaluate("night => localStorage.setItem('palm-night', night)", String.valueOf(night));
+        page.reload();
+        page.getByLabel("Sign-in").waitFor();
+        var faults = new LinkedHashMap<String, Object>();
+        look(page, "sign-in", faults);
+        Browser.signIn(page, app.url(), "nadia");
+        screens().forEach((name, path) -> {
+            page.navigate(app.url() + path);
+            settle(page);
+            look(page, name, faults);
+            if (name.equals("table")) {
+                page.keyboard().press("?");
+                page.getByText("One key each").waitFor();
+                look(page, "keys", faults);
+            }
+        });
+        page.navigate(app.url() + "/grade");
+        settle(page);
+        page.context().close();
+        var student = browser.page();
+        Browser.signIn(student, app.url(), "gus");
+        student.waitForURL("**/me");
+        settle(student);
+        look(student, "me", faults);
+        student.context().close();
+        assertThat(faults).isEmpty();
+    }
+
+    private static void settle(Page page) {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.locator("h1").first().waitFor();
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void look(Page page, String name, Map<String, Object> faults) {
+        var axe = new AxeBuilder(page).withTags(TAGS).analyze().getViolations();
+        if (!axe.isEmpty())
+            faults.put(
+                    name + " axe",
+                    axe.stream()
+                            .map(r -> r.getId() + " " + r.getNodes().get(0).getHtml() + " "
+                                    + r.getNodes().get(0).getFailureSummary())
+                            .toList());
+        var small = (List<String>) page.evaluate(SMALL);
+        if (!small.isEmpty()) faults.put(name + " small", small);
+        var cut = (List<String>) page.evaluate(CUT);
+        if (!cut.isEmpty()) faults.put(name + " cut", cut);
+    }
+
+    /** {@code ./palm pictures}: one picture of each main view, from the demo data. */
+    @Test
+    void pictures(App.Running app) throws Exception {
+        if (System.getenv("PALM_PICTURES") == null) return;
+        var folder = Path.of("..", "docs", "screenshots");
+        Files.createDirectories(folder);
+        var page = browser.page();
+        Browser.signIn(page, app.url(), "nadia");
+        for (var screen : screens().entrySet()) {
+            if (List.of("show-list", "grade").contains(screen.getKey())) continue;
+            page.navigate(app.url() + screen.getValue());
+            settle(page);
+            if (screen.getKey().equals("show"))
+                for (int i = 0; i < 4; i++) {
+                    page.keyboard().press(" ");
+                    page.waitForTimeout(300);
+                }
+            if (screen.getKey().equals("table")) {
+                page.keyboard().press("Enter");
+                for (var key : List.of("s", "j", "k", "l", "Enter", "2", "d", "j", " "))
+                    page.keyboard().press(key);
+                page.waitForTimeout(21_000);
+            }
+            page.waitForTimeout(500);
+            page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(screen.getKey() + ".png")));
+        }
+        page.context().close();
+    }
+}
