@@ -1,0 +1,322 @@
+package palmtally.core.sequence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static palmtally.core.sequence.Plans.eachSide;
+import static palmtally.core.sequence.Plans.findings;
+import static palmtally.core.sequence.Plans.once;
+import static palmtally.core.sequence.Plans.step;
+
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
+import palmtally.core.body.Zone;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Plans.Made;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Tool;
+
+/** Each check: a plan that raises it, one that does not, and that its mend removes it without raising a stop of another rule. */
+class ChecksTest {
+    private static final Profile A = Profile.bySeconds();
+    private static final Profile B = Profile.byResponse();
+
+    private static Made warm(String id, double seconds) {
+        return step(id).on(Zone.HAMSTRINGS).seconds(seconds);
+    }
+
+    private static Made knead(String id) {
+        return step(id).technique("petrissage").on(Zone.HAMSTRINGS).deep(3).seconds(60);
+    }
+
+    private static Made firm(String id) {
+        return step(id).technique("fist-glide")
+                .on(Zone.HAMSTRINGS)
+                .with(Tool.LOOSE_FIST)
+                .deep(4)
+                .phase(Phase.TREAT)
+                .say(SayKind.PRESSURE_QUESTION, 5);
+    }
+
+    private static Made flush(String id) {
+        return step(id).on(Zone.HAMSTRINGS).seconds(30).phase(Phase.FLUSH);
+    }
+
+    /** A sound treatment of the back of the thigh: no rule has anything to say of it but that time is left. */
+    private static Sequence sound() {
+        return eachSide(warm("w", 60), knead("k"), firm("f"), flush("x"));
+    }
+
+    private static Sequence gluteals(SayKind... says) {
+        var open = step("o").on(Zone.LUMBAR).phase(Phase.SETTLE).deep(1);
+        var press = step("g").on(Zone.GLUTEALS).sheet(Sheet.THROUGH).deep(2);
+        for (var s : says) press.say(s);
+        return eachSide(open, press);
+    }
+
+    static Stream<Arguments> faulty() {
+        return Stream.of(
+                Arguments.of(
+                        Rule.ORDER_WARM, A, eachSide(warm("w", 30), knead("k").seconds(20), firm("f"), flush("x"))),
+                Arguments.of(Rule.ORDER_WARM, B, sound() /* 120 s are enough for both */),
+                Arguments.of(
+                        Rule.ORDER_BROAD,
+                        A,
+                        eachSide(
+                                step("t")
+                                        .technique("stripping-thumb")
+                                        .with(Tool.SUPPORTED_THUMB)
+                                        .deep(2),
+                                flush("x").on(Zone.CALF))),
+                Arguments.of(Rule.ORDER_FLUSH, A, eachSide(warm("w", 60), knead("k"), firm("f"))),
+                Arguments.of(
+                        Rule.ORDER_SIDES,
+                        A,
+                        once(warm("w", 60).side(Sides.RIGHT), knead("k").side(Sides.RIGHT))),
+                Arguments.of(
+                        Rule.ORDER_SIDES,
+                        A,
+                        eachSide(
+                                warm("w", 60).second(Dose.seconds(20)),
+                                knead("k").second(Dose.seconds(20)))),
+                Arguments.of(
+                        Rule.DOSE_WINDOW,
+                        A,
+                        eachSide(step("s")
+                                .technique("stretch")
+                                .on(Zone.CALF)
+                                .seconds(10)
+                                .phase(Phase.LENGTHEN))),
+                Arguments.of(
+                        Rule.DOSE_RATE,
+                        A,
+                        eachSide(step("c")
+                                .technique("cross-fibre")
+                                .on(Zone.ACHILLES)
+                                .dose(Dose.cycles(60, 3)))),
+                Arguments.of(
+                        Rule.PRESS_CEILING,
+                        A,
+                        eachSide(step("k").on(Zone.KNEE_BACK).deep(2))),
+                Arguments.of(Rule.PRESS_STEP, A, eachSide(warm("w", 60), firm("f"), flush("x"))),
+                Arguments.of(Rule.CONSENT_BEFORE, A, gluteals()),
+                Arguments.of(Rule.CONSENT_BEFORE, B, gluteals(SayKind.CONSENT)),
+                Arguments.of(Rule.COMM_TOOL, A, eachSide(warm("w", 60), knead("k"), silent(firm("f")), flush("x"))));
+    }
+
+    private static Made silent(Made step) {
+        step.say.clear();
+        return step;
+    }
+
+    @Test
+    void a_sound_plan_gets_no_finding_but_that_time_is_left() {
+        var found = Checks.run(sound(), A).findings();
+        assertThat(found).extracting(f -> f.rule()).containsOnly(Rule.DOSE_SLOT);
+        assertThat(found).extracting(f -> f.severity()).containsOnly(Severity.HINT);
+    }
+
+    @ParameterizedTest
+    @MethodSource("faulty")
+    void a_mend_removes_its_finding_and_raises_no_stop_of_another_rule(Rule rule, Profile profile, Sequence plan) {
+        var before = Checks.run(plan, profile);
+        var mended = before.found().stream()
+                .filter(f -> f.finding().rule() == rule && f.mend().isPresent())
+                .toList();
+        if (plan.equals(sound())) {
+            assertThat(mended).isEmpty();
+            return;
+        }
+        assertThat(mended).as("%s is found and has a mend", rule).isNotEmpty();
+        for (var found : mended) {
+            var after = Checks.run(before.mended(found.finding().key()), profile);
+            assertThat(after.findings())
+                    .extracting(f -> f.key())
+                    .doesNotContain(found.finding().key());
+            assertThat(stops(after))
+                    .as("stops after %s", found.mend().get().label())
+                    .allSatisfy((r, n) ->
+                            assertThat(n).isLessThanOrEqualTo(stops(before).getOrDefault(r, 0L)));
+        }
+    }
+
+    private static Map<Rule, Long> stops(Checks checks) {
+        return checks.findings().stream()
+                .filter(f -> f.severity() == Severity.STOP)
+                .collect(Collectors.groupingBy(f -> f.rule(), () -> new EnumMap<>(Rule.class), Collectors.counting()));
+    }
+
+    @ParameterizedTest
+    @MethodSource("faulty")
+    void a_finding_says_what_why_and_how_to_mend_it(Rule rule, Profile profile, Sequence plan) {
+        for (var f : findings(plan, profile, rule)) {
+            assertThat(f.sentence()).endsWith(".").hasSizeGreaterThan(25);
+            assertThat(f.remedy()).endsWith(".");
+            assertThat(f.key()).startsWith(rule.toString());
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = Rule.class,
+            names = {
+                "ORDER_WARM",
+                "ORDER_BROAD",
+                "ORDER_FLUSH",
+                "ORDER_SIDES",
+                "DOSE_WINDOW",
+                "DOSE_RATE",
+                "PRESS_CEILING",
+                "PRESS_STEP",
+                "CONSENT_BEFORE",
+                "COMM_TOOL"
+            })
+    void a_rule_that_is_off_stays_silent(Rule rule) {
+        var silenced = new Profile(
+                A.id(),
+                A.name(),
+                A.order(),
+                A.dose(),
+                A.pressure(),
+                A.draping(),
+                A.mechanics(),
+                A.communication(),
+                A.transitions(),
+                A.marking(),
+                A.growth(),
+                Map.of(rule, Severity.OFF));
+        faulty().filter(a -> a.get()[0] == rule && a.get()[1] == A)
+                .forEach(a -> assertThat(findings((Sequence) a.get()[2], silenced, rule))
+                        .isEmpty());
+    }
+
+    @Nested
+    class Warm_up {
+        @Test
+        void counts_on_that_zone_and_that_side_only() {
+            var right = warm("w", 120).side(Sides.RIGHT);
+            var left = firm("f").side(Sides.LEFT);
+            assertThat(findings(once(right, left), A, Rule.ORDER_WARM))
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.sentence()).contains("after 0 s of warm-up"));
+        }
+
+        @Test
+        void of_59_seconds_is_too_short_and_of_60_is_enough() {
+            assertThat(findings(once(warm("w", 59), firm("f")), A, Rule.ORDER_WARM))
+                    .hasSize(1);
+            assertThat(findings(once(warm("w", 60), firm("f")), A, Rule.ORDER_WARM))
+                    .isEmpty();
+        }
+
+        @Test
+        void of_60_seconds_is_not_enough_for_the_other_school() {
+            assertThat(findings(once(warm("w", 60), firm("f")), B, Rule.ORDER_WARM))
+                    .hasSize(1);
+        }
+
+        @Test
+        void does_not_count_with_a_pointed_tool() {
+            var thumb = step("t")
+                    .technique("stripping-thumb")
+                    .on(Zone.HAMSTRINGS)
+                    .with(Tool.SUPPORTED_THUMB)
+                    .seconds(200);
+            assertThat(findings(once(thumb, firm("f")), A, Rule.ORDER_WARM)).hasSize(1);
+        }
+    }
+
+    @Nested
+    class Pressure {
+        @ParameterizedTest
+        @EnumSource(Zone.class)
+        void at_the_ceiling_is_fine_and_one_deeper_is_not(Zone zone) {
+            int ceiling = A.pressure().ceiling(zone);
+            assertThat(findings(once(step("s").on(zone).deep(ceiling)), A, Rule.PRESS_CEILING))
+                    .isEmpty();
+            if (ceiling == 5) return;
+            var over = findings(once(step("s").on(zone).deep(ceiling + 1)), A, Rule.PRESS_CEILING);
+            assertThat(over).hasSize(1);
+            assertThat(over.get(0).severity()).isEqualTo(zone.ceiling().isPresent() ? Severity.STOP : Severity.HINT);
+        }
+
+        @Test
+        void the_generous_school_allows_the_upper_end_of_a_range() {
+            var strap = once(step("s").on(Zone.STRAP_MUSCLE).deep(3));
+            assertThat(findings(strap, A, Rule.PRESS_CEILING)).hasSize(1);
+            assertThat(findings(strap, B, Rule.PRESS_CEILING)).isEmpty();
+        }
+
+        @Test
+        void a_forbidden_site_has_no_mend() {
+            var checks = Checks.run(once(step("s").on(Zone.SPINE).deep(1)), A);
+            assertThat(checks.found())
+                    .filteredOn(f -> f.finding().rule() == Rule.PRESS_CEILING)
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.mend()).isEmpty());
+        }
+
+        @Test
+        void may_fall_by_any_number_of_grades() {
+            var plan = once(warm("a", 60).deep(4), warm("b", 60).deep(1));
+            assertThat(findings(plan, A, Rule.PRESS_STEP)).isEmpty();
+        }
+    }
+
+    @Nested
+    class Time_slot {
+        @Test
+        void over_is_a_warning_and_says_by_how_much() {
+            var plan = Plans.of(100, Plans.block("b", Block.Order.IN_ORDER, Block.Repeat.ONCE, warm("w", 120)));
+            assertThat(findings(plan, A, Rule.DOSE_SLOT)).singleElement().satisfies(f -> {
+                assertThat(f.severity()).isEqualTo(Severity.WARN);
+                assertThat(f.sentence()).contains("0:45 too long"); // 120 s and 25 s for the sheet
+            });
+        }
+
+        @Test
+        void well_filled_is_silent() {
+            var plan = Plans.of(150, Plans.block("b", Block.Order.IN_ORDER, Block.Repeat.ONCE, warm("w", 120)));
+            assertThat(findings(plan, A, Rule.DOSE_SLOT)).isEmpty();
+        }
+    }
+
+    @Test
+    void the_second_side_must_begin_gently() {
+        var left = List.of(firm("f").side(Sides.EACH), warm("w", 60).side(Sides.EACH));
+        var plan = eachSide(left.get(0), left.get(1));
+        assertThat(findings(plan, A, Rule.ORDER_SIDES))
+                .anySatisfy(f -> assertThat(f.sentence()).startsWith("The second side starts with"));
+    }
+
+    @Test
+    void two_schools_say_different_things_of_the_same_plan() {
+        var plan = eachSide(
+                step("o").on(Zone.LUMBAR).phase(Phase.SETTLE).deep(1),
+                step("g")
+                        .on(Zone.GLUTEALS)
+                        .sheet(Sheet.THROUGH)
+                        .deep(3)
+                        .seconds(65)
+                        .say(SayKind.CONSENT));
+        assertThat(Checks.run(plan, A).findings())
+                .isNotEqualTo(Checks.run(plan, B).findings());
+        assertThat(findings(plan, A, Rule.CONSENT_BEFORE)).isEmpty();
+        assertThat(findings(plan, B, Rule.CONSENT_BEFORE)).hasSize(1);
+    }
+
+    @Test
+    void the_same_plan_gets_the_same_findings_again() {
+        assertThat(Checks.run(gluteals(), A).findings())
+                .isEqualTo(Checks.run(gluteals(), A).findings());
+    }
+}
