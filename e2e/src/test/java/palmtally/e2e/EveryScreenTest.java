@@ -145,6 +145,9 @@ class EveryScreenTest {
         var folder = Path.of("..", "docs", "screenshots");
         Files.createDirectories(folder);
         var page = browser.page();
+        page.navigate(app.url() + "/sign-in");
+        page.getByLabel("Sign-in").waitFor();
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("sign-in.png")));
         Browser.signIn(page, app.url(), "nadia");
         for (var screen : screens().entrySet()) {
             if (List.of("show-list", "grade").contains(screen.getKey())) continue;
@@ -160,6 +163,7 @@ class EveryScreenTest {
                 for (var key : List.of("s", "j", "k", "l", "Enter", "2", "d", "j", " "))
                     page.keyboard().press(key);
                 page.waitForTimeout(21_000);
+                page.keyboard().press("5");
             }
             page.waitForTimeout(500);
             page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(screen.getKey() + ".png")));

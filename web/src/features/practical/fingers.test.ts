@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest'
+import { FINGERS } from '@/parts/criteria'
+import { eventWords } from './eventWords'
+import { INTERVIEW, OPENING, PICKS, RIGHT_HAND } from './fingers'
+import type { Tap } from './queue'
+
+describe('keys', () => {
+  it('of the right hand do not collide with the left hand’s, nor with undo, stop, ten and digits', () => {
+    const taken = new Set([...FINGERS.map((f) => f.key), 'u', 'x', 't', ...'0123456789'])
+    expect(RIGHT_HAND.filter((k) => taken.has(k))).toEqual([])
+    expect(new Set(RIGHT_HAND).size).toBe(RIGHT_HAND.length)
+  })
+  it('suffice for every finger', () => {
+    for (const picks of Object.values(PICKS)) expect(picks.length).toBeLessThanOrEqual(RIGHT_HAND.length)
+    expect(OPENING.length + 4).toBeLessThanOrEqual(RIGHT_HAND.length)
+    expect(INTERVIEW.length + 4).toBeLessThanOrEqual(RIGHT_HAND.length)
+  })
+  it('every pick has an id of its own', () => {
+    const ids = Object.values(PICKS)
+      .flat()
+      .map((p) => p.id)
+    expect(new Set(ids).size).toBe(ids.length)
+  })
+})
+
+describe('the log in words', () => {
+  const say = (kind: Tap['kind'], data: object) =>
+    eventWords({ kind, data, atMs: 65_000 } as Tap, () => 'Knead')
+  it.each([
+    ['step-start', { step: 'k', side: 'left' }, '1:05 began “Knead”, left'],
+    ['report', { number: 8 }, '1:05 the client said 8'],
+    ['report-answer', { response: 'eased' }, '1:05 answer to it: eased'],
+    ['look', { faults: ['bent-waist'] }, '1:05 look: bent waist'],
+    ['look', { faults: [] }, '1:05 look: clean'],
+    ['consent', { answer: 'yes', zone: 'gluteals' }, '1:05 permission for gluteals: yes'],
+    ['contact', { zone: 'calf', side: 'right', depth: 4 }, '1:05 touch seen on calf, right, depth 4'],
+    ['attend', { on: false }, '1:05 grader looked away'],
+    ['note', { text: 'good' }, '1:05 note: good'],
+  ] as const)('%s', (kind, data, text) => expect(say(kind, data)).toBe(text))
+})

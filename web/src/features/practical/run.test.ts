@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest'
+import type { Tap } from './queue'
+import { doing, lastTap, live, lookDue, tally } from './run'
+
+let seq = 0
+const tap = (
+  atMs: number,
+  kind: Tap['kind'],
+  data: Partial<Tap['data']> = {},
+  id = `t${++seq}`,
+  device = 'd',
+): Tap => ({ id, device, seq: ++seq, atMs, kind, data }) as Tap
+
+describe('undo', () => {
+  it('takes a tap back, and undoing the undo brings it back', () => {
+    const report = tap(10, 'report', { number: 3 }, 'r')
+    const undo = tap(20, 'undo', { ref: 'r' }, 'u')
+    expect(live([report, undo])).toEqual([])
+    expect(live([report, undo, tap(30, 'undo', { ref: 'u' })])).toEqual([report])
+  })
+  it('offers the newest tap of this device, never where the eyes are', () => {
+    const taps = [
+      tap(1, 'report', { number: 3 }, 'mine'),
+      tap(2, 'report', { number: 4 }, 'other', 'e'),
+      tap(3, 'attend', { on: true }),
+    ]
+    expect(lastTap(taps, 'd')?.id).toBe('mine')
+    expect(lastTap([], 'd')).toBeUndefined()
+  })
+})
+
+describe('what is being done', () => {
+  it('counts the time of each step and side', () => {
+    const state = doing([
+      tap(0, 'step-start', { step: 'a', side: 'right' }),
+      tap(5000, 'step-start', { step: 'b', side: 'right' }),
+      tap(9000, 'step-stop'),
+      tap(10000, 'step-start', { step: 'a', side: 'right' }),
+    ])
+    expect(state.on).toBe('a/right')
+    expect(state.since).toBe(10000)
+    expect(Object.fromEntries(state.spent)).toEqual({ 'a/right': 5000, 'b/right': 4000 })
+  })
+  it('ends at a safety stop', () => {
+    expect(doing([tap(0, 'step-start', { step: 'a' }), tap(9, 'safety-stop')]).on).toBeUndefined()
+  })
+})
+
+describe('a look', () => {
+  const eyes = tap(1000, 'attend', { on: true })
+  it('is asked for every twenty seconds from when the eyes came', () => {
+    expect(lookDue([eyes], 20, 20_999)).toBeUndefined()
+    expect(lookDue([eyes], 20, 21_000)).toBe(21_000)
+    expect(lookDue([], 20, 99_000)).toBeUndefined()
+  })
+  it('stays open until it is answered; a fault noted in between answers nothing', () => {
+    expect(lookDue([eyes, tap(22_000, 'look', { asked: false, faults: [] })], 20, 23_000)).toBe(21_000)
+    expect(lookDue([eyes, tap(22_000, 'look', { asked: true, faults: [] })], 20, 23_000)).toBeUndefined()
+    expect(lookDue([eyes, tap(22_000, 'look', { asked: true, faults: [] })], 20, 41_000)).toBe(41_000)
+  })
+})
+
+it('a tally counts what still stands', () => {
+  const taps = [tap(1, 'rate-tap', {}, 'x'), tap(2, 'rate-tap'), tap(3, 'undo', { ref: 'x' })]
+  expect(tally(taps, (t) => t.kind === 'rate-tap')).toBe(1)
+})
