@@ -51,6 +51,16 @@ const tiles = computed(() =>
     place: steps.value.findIndex((x) => x.id === s.step) + 1,
   })),
 )
+/** The usual caution of what is being done: of its lowest site, else of its technique. */
+const caution = computed(() => {
+  const step = current.value?.step ?? tiles.value[chosen.value]?.step
+  if (!step) return undefined
+  const sites = step.zones.map((z) => session.zones.get(z)).filter((z) => z?.caution)
+  const site = sites.sort((a, b) => (a!.ceilingLow ?? 5) - (b!.ceilingLow ?? 5))[0]
+  return site
+    ? `${site.name}: depth ${site.ceilingLow} at most, ${site.caution}`
+    : session.techniques.get(step.technique)?.caution
+})
 const state = computed(() => doing(taps.taps.value))
 const current = computed(() => tiles.value.find((t) => t.key === state.value.on))
 const spent = (key: string) =>
@@ -376,6 +386,8 @@ onBeforeRouteLeave(async () => {
             label="Table from above: touch a zone to write down a touch"
             @touch="touch"
           />
+          <p v-if="caution" class="caution">{{ caution }}</p>
+          <p class="law">{{ session.catalogue?.law }}</p>
         </div>
         <section
           v-for="f in AS_THE_HAND_LIES"
@@ -515,6 +527,25 @@ onBeforeRouteLeave(async () => {
 .fig {
   padding: 6px;
   min-height: 0;
+}
+.fig {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.fig :deep(svg) {
+  flex: 1;
+  min-height: 0;
+}
+.fig .caution {
+  font-size: 13px;
+  font-weight: 650;
+  line-height: 1.2;
+  color: var(--stop);
+}
+.fig .law {
+  font-size: 12px;
+  line-height: 1.2;
 }
 .list {
   flex: 1;
