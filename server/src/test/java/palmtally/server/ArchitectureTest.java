@@ -1,0 +1,37 @@
+package palmtally.server;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import org.apache.ibatis.annotations.Mapper;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The server's rooms: features need each other one way only, and only a feature itself touches its tables. */
+@AnalyzeClasses(packages = "palmtally.server", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+    @ArchTest
+    static final ArchRule features_form_no_cycle =
+            slices().matching("palmtally.server.(*)..").should().beFreeOfCycles();
+
+    @ArchTest
+    static final ArchRule controllers_and_mappers_are_nobody_elses = classes()
+            .that()
+            .areAnnotatedWith(RestController.class)
+            .or()
+            .areAnnotatedWith(Mapper.class)
+            .should()
+            .notBePublic();
+
+    @ArchTest
+    static final ArchRule controllers_speak_to_services_not_to_tables = noClasses()
+            .that()
+            .areAnnotatedWith(RestController.class)
+            .should()
+            .dependOnClassesThat()
+            .areAnnotatedWith(Mapper.class);
+}
