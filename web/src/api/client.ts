@@ -12,9 +12,13 @@ export interface Problem {
   faults: { field: string; value: string; reason: string }[]
 }
 
+const tokenOf = () => /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1]
+
 const csrf: Middleware = {
-  onRequest({ request }) {
-    const token = /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1]
+  async onRequest({ request }) {
+    // The server hands the token out with every answer; a page whose first call failed fetches it before it writes.
+    if (request.method !== 'GET' && !tokenOf()) await fetch('/api/session').catch(() => undefined)
+    const token = tokenOf()
     if (token && request.method !== 'GET') request.headers.set('X-XSRF-TOKEN', decodeURIComponent(token))
     return request
   },

@@ -34,7 +34,7 @@ final class Browser implements AutoCloseable {
                 .setHasTouch(touch)
                 .setReducedMotion(com.microsoft.playwright.options.ReducedMotion.REDUCE));
         // Generous: a busy machine is slow, not wrong.
-        context.setDefaultTimeout(30_000);
+        context.setDefaultTimeout(60_000);
         PlaywrightAssertions.setDefaultAssertionTimeout(30_000);
         return context;
     }
@@ -63,12 +63,15 @@ final class Browser implements AutoCloseable {
     }
 
     static void signIn(Page page, String base, String name) {
+        page.onConsoleMessage(m -> {
+            if (m.type().equals("error")) System.out.println(name + ": " + m.text());
+        });
         page.navigate(base + "/sign-in");
         page.getByLabel("Sign-in").fill(name);
         page.getByLabel("Password").fill("regatta-" + name);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Sign in"))
                 .click();
-        page.waitForURL(u -> !u.contains("sign-in"));
+        page.getByRole(AriaRole.NAVIGATION).waitFor();
     }
 
     @Override
