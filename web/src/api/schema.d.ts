@@ -525,6 +525,7 @@ export interface components {
             criteria: components["schemas"]["CriterionWord"][];
             faults: components["schemas"]["FaultWord"][];
             law: string;
+            ratings: components["schemas"]["RatingWord"][];
             regions: components["schemas"]["RegionWord"][];
             techniques: components["schemas"]["TechniqueWord"][];
             tools: components["schemas"]["ToolWord"][];
@@ -985,6 +986,11 @@ export interface components {
             /** Format: double */
             value?: number;
         };
+        RatingWord: {
+            band: string;
+            /** Format: int32 */
+            value: number;
+        };
         RegionLines: {
             lines: components["schemas"]["Line"][];
             /** @enum {string} */
@@ -1090,6 +1096,7 @@ export interface components {
             signIn?: string;
         };
         SpanView: {
+            band: components["schemas"]["Band"];
             /** Format: double */
             begin: number;
             /** Format: double */

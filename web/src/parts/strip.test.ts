@@ -18,7 +18,16 @@ const step = (id: string, more: Partial<Schema['Step']> = {}) =>
 const sequence = (...steps: Schema['Step'][]) =>
   ({ id: 's', name: 's', blocks: [{ id: 'b', steps }] }) as unknown as Schema['Sequence']
 const span = (id: string, start: number, end: number) =>
-  ({ step: id, side: 'right', start, end, begin: start, open: [], index: 0 }) as unknown as Schema['SpanView']
+  ({
+    step: id,
+    side: 'right',
+    start,
+    end,
+    begin: start,
+    open: [],
+    index: 0,
+    band: { low: 1, high: 3 },
+  }) as unknown as Schema['SpanView']
 
 describe('labels of the communication lane', () => {
   it('are shown only where they end before the next dot', () => {
@@ -53,14 +62,12 @@ describe('the strip of a plan', () => {
     step('a', { say: [{ kind: 'warns', atSeconds: 5 }] as Schema['Saying'][] }),
     step('b', { phase: 'treat', tool: 'elbow', depth: 4 }),
   )
-  const bands = { warm: { low: 1, high: 3 }, specific: { low: 4, high: 6 } }
   const strip = stripOf(
     plan,
     [span('a', 10, 70), span('b', 80, 100)],
     100,
     (id) => id === 'b',
     (t) => t === 'elbow',
-    bands,
   )
 
   it('numbers steps by their place in the sequence', () => {
@@ -73,8 +80,11 @@ describe('the strip of a plan', () => {
       [true, true],
     ])
   })
-  it('takes the band of the phase where a step has none', () => {
-    expect(strip.blocks.map((b) => b.band)).toEqual([bands.warm, bands.specific])
+  it('takes the band that came with the plan, and no rule of its own', () => {
+    expect(strip.blocks.map((b) => b.band)).toEqual([
+      { low: 1, high: 3 },
+      { low: 1, high: 3 },
+    ])
   })
   it('puts sayings where they are due', () => expect(strip.says).toEqual([{ at: 15, word: 'warn' }]))
 })

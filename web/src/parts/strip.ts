@@ -72,7 +72,6 @@ export function stripOf(
   total: number,
   flagged: (step: string) => boolean,
   pointed: (tool: string) => boolean,
-  bands?: { warm: Schema['Band']; specific: Schema['Band'] },
 ): StripModel {
   const steps = stepsOf(sequence)
   const place = new Map(steps.map((s, i) => [s.id, i]))
@@ -81,7 +80,6 @@ export function stripOf(
     const i = place.get(span.step) ?? 0
     const step = steps[i]!
     step.say.forEach((say) => says.push({ at: span.start + say.atSeconds, word: sayWord(say.kind) }))
-    const gentle = !['isolate', 'treat', 'lengthen'].includes(step.phase)
     return {
       key: `${span.step}/${span.side}`,
       label: String(i + 1),
@@ -93,7 +91,7 @@ export function stripOf(
       flagged: flagged(step.id),
       open: span.open.length > 0,
       through: step.sheet === 'through',
-      band: step.band ?? (bands ? (gentle ? bands.warm : bands.specific) : undefined),
+      band: span.band,
     }
   })
   return { total: Math.max(total, 1), blocks, says }

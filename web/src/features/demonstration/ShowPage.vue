@@ -64,7 +64,7 @@ const rows = computed(() => {
     {
       hue: 'pressure',
       name: 'Sink',
-      text: `depth ${s.step.depth} of 5${s.step.band ? `, client keeps it at ${s.step.band.low}–${s.step.band.high}` : ''}`,
+      text: `depth ${s.step.depth} of 5, client keeps it at ${s.span.band.low}–${s.span.band.high}`,
     },
     {
       hue: 'draping',

@@ -45,11 +45,10 @@ const critical = computed(() => allFindings.value.filter((f) => f.severity === '
 const moved = computed(
   () => new Set(allFindings.value.filter((f) => f.rule === 'ORDER-RUN').flatMap((f) => f.evidence)),
 )
+/** Band of a step as the core has it; before the first step that of the opening. */
 function bandOf(id: string | undefined) {
-  const step = steps.value.find((s) => s.id === id)
-  const p = view.value!.profile.pressure
-  if (step?.band) return step.band
-  return step && ['isolate', 'treat', 'lengthen'].includes(step.phase) ? p.specificBand : p.warmBand
+  const spans = view.value!.spans
+  return (spans.find((s) => s.step === id) ?? spans[0]!).band
 }
 const strip = computed(() => {
   const v = view.value
@@ -61,10 +60,6 @@ const strip = computed(() => {
     total,
     () => false,
     (t) => session.pointedTools.has(t),
-    {
-      warm: v.profile.pressure.warmBand,
-      specific: v.profile.pressure.specificBand,
-    },
   )
   model.seen = observed(v.sequence, v.events, v.run, moved.value, bandOf)
   return model
@@ -154,8 +149,6 @@ function openLines(key: string, ids: readonly string[]) {
 }
 const linesOf = (ids: readonly string[]) =>
   ids.map((id) => events.value.get(id)).filter((e) => e !== undefined)
-const RATINGS = [10, 20, 30, 40, 50, 60, 70, 80, 90, 100]
-const ratingWord = (n: number) => (n < 40 ? 'not yet' : n < 60 ? 'emerging' : n < 80 ? 'competent' : 'fluent')
 </script>
 
 <template>
@@ -181,8 +174,15 @@ const ratingWord = (n: number) => (n < 40 ? 'not yet' : n < 60 ? 'emerging' : n 
       <section v-if="view.finished && !view.scores && session.staff" class="card rate">
         <h2>Your one judgement of the whole, before any score is shown</h2>
         <div class="scale" role="group" aria-label="Global rating">
-          <button v-for="n in RATINGS" :key="n" class="push" :disabled="busy" @click="rate(n)">
-            <b>{{ n }}</b><small>{{ ratingWord(n) }}</small>
+          <button
+            v-for="r in session.catalogue?.ratings"
+            :key="r.value"
+            class="push"
+            :disabled="busy"
+            @click="rate(r.value)"
+          >
+            <b>{{ r.value }}</b
+            ><small>{{ r.band }}</small>
           </button>
         </div>
         <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>

@@ -98,11 +98,10 @@ const allowed = computed(() => {
     ?.data.answer
 })
 const band = computed(() => bandOf(current.value?.step.id))
+/** Band of a step as the core has it; before the first step that of the opening. */
 function bandOf(id: string | undefined) {
-  const step = id ? stepOf(id) : undefined
-  const p = view.value!.profile.pressure
-  if (step?.band) return step.band
-  return step && ['isolate', 'treat', 'lengthen'].includes(step.phase) ? p.specificBand : p.warmBand
+  const spans = view.value!.spans
+  return (spans.find((s) => s.step === id) ?? spans[0]!).band
 }
 const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
 const unanswered = computed(() => {
@@ -275,10 +274,6 @@ const strip = computed<StripModel | undefined>(() => {
     Math.max(planned, taps.now.value / 1000),
     () => false,
     (t) => session.pointedTools.has(t),
-    {
-      warm: v.profile.pressure.warmBand,
-      specific: v.profile.pressure.specificBand,
-    },
   )
   const run = live(taps.taps.value)
   const starts = run.filter((t) => t.kind === 'step-start')
@@ -305,19 +300,12 @@ const strip = computed<StripModel | undefined>(() => {
   )
   return model
 })
+/** Bands in their order, as the server names them; an unseen criterion is in none and fills nothing. */
+const BANDS = ['not yet', 'emerging', 'competent', 'fluent']
 const bars = computed(() =>
   (taps.scores.value?.criteria ?? []).map((c) => ({
     criterion: c.criterion,
-    fill:
-      c.score === undefined || c.score === null
-        ? 0
-        : c.score < 40
-          ? 1
-          : c.score < 60
-            ? 2
-            : c.score < 80
-              ? 3
-              : 4,
+    fill: 1 + BANDS.indexOf(c.band ?? ''),
     state: c.score === undefined || c.score === null ? 'not seen' : `${Math.round(c.score)} so far`,
   })),
 )

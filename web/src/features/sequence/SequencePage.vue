@@ -37,10 +37,6 @@ const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
 const flagged = computed(
   () => new Set(view.value?.plan.findings.map((f) => f.finding.where.step).filter(Boolean)),
 )
-const bands = computed(() => {
-  const p = profiles.value?.find((x) => x.profile.id === view.value?.plan.profile)?.profile
-  return p ? { warm: p.pressure.warmBand, specific: p.pressure.specificBand } : undefined
-})
 const strip = computed(
   () =>
     view.value &&
@@ -50,7 +46,6 @@ const strip = computed(
       view.value.plan.totalSeconds,
       (id) => flagged.value.has(id),
       (tool) => session.pointedTools.has(tool),
-      bands.value,
     ),
 )
 const span = computed(

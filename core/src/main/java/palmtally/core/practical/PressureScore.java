@@ -62,10 +62,7 @@ final class PressureScore {
     }
 
     static Band band(Profile profile, @Nullable Step step) {
-        if (step != null && step.band() != null) return step.band();
-        return step == null || step.phase().gentle()
-                ? profile.pressure().warmBand()
-                : profile.pressure().specificBand();
+        return step == null ? profile.pressure().warmBand() : step.bandUnder(profile);
     }
 
     private static int number(Event report) {

@@ -8,6 +8,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Position;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
+import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
@@ -81,6 +82,14 @@ public record Step(
 
     public Technique library() {
         return Techniques.standard().get(technique);
+    }
+
+    /** Where the client's number should stay: the step's own band, or the profile's for gentle and for specific work. */
+    public Band bandUnder(Profile profile) {
+        if (band != null) return band;
+        return phase.gentle()
+                ? profile.pressure().warmBand()
+                : profile.pressure().specificBand();
     }
 
     /** Seconds from which a step counts as done. */

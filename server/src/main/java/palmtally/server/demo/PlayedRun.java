@@ -206,11 +206,7 @@ final class PlayedRun {
     private void report(Stint stint, long at, long end) {
         if (at >= end) return;
         var step = stint.step();
-        Band band = step.band() != null
-                ? step.band()
-                : step.phase().gentle()
-                        ? profile.pressure().warmBand()
-                        : profile.pressure().specificBand();
+        Band band = step.bandUnder(profile);
         double middle = (band.low() + band.high()) / 2.0;
         double spread = 0.6 + 2.6 * (1 - skill);
         double lean = habits.has(Weakness.HEAVY_HANDS) ? 2.2 * (1.1 - skill) : 0;

@@ -37,7 +37,7 @@ class DemonstrationController {
                     s.elapsedSeconds(),
                     s.showing().timeline().totalSeconds(),
                     s.sequence(),
-                    spans.stream().map(SpanView::of).toList(),
+                    spans.stream().map(x -> SpanView.of(x, s.profile())).toList(),
                     spans.stream().map(x -> Showing.token(x.stint())).toList(),
                     spans.stream()
                             .map(x -> x.stint().step().dose().totalSeconds())

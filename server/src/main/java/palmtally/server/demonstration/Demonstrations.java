@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.demonstration.Showing;
+import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.server.people.Caller;
 import palmtally.server.people.People;
@@ -25,7 +26,12 @@ import palmtally.server.sequence.Sequences;
 public class Demonstrations {
     /** A demonstration as it stands. */
     public record Standing(
-            UUID id, double elapsedSeconds, Sequence sequence, Showing showing, Showing.Progress progress) {}
+            UUID id,
+            double elapsedSeconds,
+            Sequence sequence,
+            Profile profile,
+            Showing showing,
+            Showing.Progress progress) {}
 
     /** A mark as the presenter's device sends it; sent twice it is stored once. */
     public record SentMark(
@@ -94,13 +100,13 @@ public class Demonstrations {
     public Standing standing(Caller caller, UUID id) {
         var row = own(caller, id);
         var sequence = sequences.version(row.sequenceVersionId).sequence();
-        var showing =
-                Showing.of(sequence, profiles.version(row.profileVersionId).profile());
+        var profile = profiles.version(row.profileVersionId).profile();
+        var showing = Showing.of(sequence, profile);
         var marks = marks(id);
         double elapsed = Duration.between(row.startedAt, clock.instant()).toMillis() / 1000.0;
         double last = marks.isEmpty() ? 0 : marks.get(marks.size() - 1).atSeconds();
         double now = Math.max(last, elapsed);
-        return new Standing(id, now, sequence, showing, showing.progress(marks, now));
+        return new Standing(id, now, sequence, profile, showing, showing.progress(marks, now));
     }
 
     @Transactional

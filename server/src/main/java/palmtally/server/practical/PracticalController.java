@@ -178,7 +178,7 @@ class PracticalController {
                 practical.sequence(),
                 practical.profile(),
                 Timeline.of(practical.brief(), practical.profile()).spans().stream()
-                        .map(SpanView::of)
+                        .map(s -> SpanView.of(s, practical.profile()))
                         .toList(),
                 practical.events(),
                 run(run),

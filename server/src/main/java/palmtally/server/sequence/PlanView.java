@@ -5,6 +5,8 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
+import palmtally.core.profile.Band;
+import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Timeline;
 import palmtally.formats.ScoreView.FindingView;
@@ -22,8 +24,9 @@ public record PlanView(
             double start,
             double end,
             Map<Timeline.Transition, Double> transitions,
-            List<OpenView> open) {
-        public static SpanView of(Timeline.Span s) {
+            List<OpenView> open,
+            Band band) {
+        public static SpanView of(Timeline.Span s, Profile profile) {
             return new SpanView(
                     s.stint().index(),
                     s.stint().step().id(),
@@ -33,7 +36,8 @@ public record PlanView(
                     s.start(),
                     s.end(),
                     s.transitions(),
-                    s.open().stream().map(o -> new OpenView(o.unit(), o.side())).toList());
+                    s.open().stream().map(o -> new OpenView(o.unit(), o.side())).toList(),
+                    s.stint().step().bandUnder(profile));
         }
     }
 
@@ -48,7 +52,9 @@ public record PlanView(
                 checks.profile().id(),
                 checks.timeline().totalSeconds(),
                 checks.sequence().slotSeconds(),
-                checks.timeline().spans().stream().map(SpanView::of).toList(),
+                checks.timeline().spans().stream()
+                        .map(s -> SpanView.of(s, checks.profile()))
+                        .toList(),
                 checks.found().stream()
                         .map(f -> new CheckView(
                                 FindingView.of(f.finding()),

@@ -2,6 +2,7 @@ package palmtally.server.technique;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -9,6 +10,7 @@ import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
+import palmtally.core.practical.Outcome;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Techniques;
@@ -28,7 +30,8 @@ class CatalogueController {
             List<ZoneWord> zones,
             List<ToolWord> tools,
             List<TechniqueWord> techniques,
-            List<FaultWord> faults) {}
+            List<FaultWord> faults,
+            List<RatingWord> ratings) {}
 
     record CriterionWord(Criterion id, String name) {}
 
@@ -56,6 +59,9 @@ class CatalogueController {
             int depth,
             Dose dose,
             @Nullable String caution) {}
+
+    /** A global rating that a grader may give, and what its band is called. */
+    record RatingWord(int value, String band) {}
 
     record FaultWord(MechanicsFault id, String name) {}
 
@@ -86,6 +92,10 @@ class CatalogueController {
                         .toList(),
                 Arrays.stream(MechanicsFault.values())
                         .map(f -> new FaultWord(f, f.label()))
+                        .toList(),
+                IntStream.rangeClosed(1, 10)
+                        .map(n -> 10 * n)
+                        .mapToObj(n -> new RatingWord(n, Outcome.Band.of(n).toString()))
                         .toList());
     }
 
