@@ -181,8 +181,7 @@ const linesOf = (ids: readonly string[]) =>
             :disabled="busy"
             @click="rate(r.value)"
           >
-            <b>{{ r.value }}</b
-            ><small>{{ r.band }}</small>
+            <b>{{ r.value }}</b><small>{{ r.band }}</small>
           </button>
         </div>
         <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
