@@ -638,7 +638,7 @@ export interface components {
         };
         Dosing: {
             /** @enum {string} */
-            holdEnd: "by-seconds" | "until-soft";
+            holdEnd: "by-seconds" | "by-breaths" | "until-soft";
             /** Format: double */
             softCapSeconds: number;
         };
@@ -661,13 +661,13 @@ export interface components {
             /** @enum {string} */
             consent: "at-the-moment" | "at-the-start-confirmed";
             /** @enum {string} */
-            gluteals: "through-sheet" | "side-only";
+            gluteals: "through-sheet" | "side-only" | "bare";
             /** Format: double */
             idleGraceSeconds: number;
             prices: {
                 [key: string]: number;
             };
-            sensitive: ("scalp" | "face" | "base-of-skull" | "below-ear" | "jaw-muscles" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
+            sensitive: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
         };
         Edit: {
             /** Format: int32 */
@@ -731,7 +731,7 @@ export interface components {
             /** @enum {string} */
             unit?: "head" | "back" | "chest" | "abdomen" | "hip" | "arm" | "leg";
             /** @enum {string} */
-            zone?: "scalp" | "face" | "base-of-skull" | "below-ear" | "jaw-muscles" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
+            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
         };
         FaultWord: {
             /** @enum {string} */
@@ -799,6 +799,8 @@ export interface components {
             };
             /** Format: double */
             lookEverySeconds: number;
+            /** Format: double */
+            pointedShare: number;
         };
         NewPerson: {
             name?: string;
@@ -828,7 +830,7 @@ export interface components {
             /** @enum {string} */
             firstOnSkin: "dry" | "lubricant";
             /** @enum {string} */
-            limb: "proximal-distal-proximal" | "from-sheet-edge";
+            limb: "proximal-distal-proximal" | "from-sheet-edge" | "distal-stripping";
             /** Format: double */
             sideRatio: number;
             /** Format: double */
@@ -953,10 +955,14 @@ export interface components {
             name: string;
             order: components["schemas"]["Ordering"];
             pressure: components["schemas"]["Pressing"];
+            scope: {
+                [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
+            };
             severities: {
                 [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
             };
             transitions: components["schemas"]["Transitions"];
+            ways: components["schemas"]["Ways"];
         };
         ProfileView: {
             ofSchool: boolean;
@@ -1049,6 +1055,8 @@ export interface components {
             region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
             /** Format: double */
             slotSeconds: number;
+            /** @enum {string} */
+            table?: "low" | "middle" | "high";
         };
         SequenceLine: {
             /** Format: int64 */
@@ -1117,10 +1125,13 @@ export interface components {
         Step: {
             band?: components["schemas"]["Band"];
             before: string[];
+            care: ("sheet-secured" | "hands-wiped")[];
             /** Format: double */
             classSeconds?: number;
             /** Format: int32 */
             depth: number;
+            /** @enum {string} */
+            direction?: "proximal" | "distal" | "medial" | "lateral" | "across" | "circular";
             dose: components["schemas"]["Dose"];
             /** @enum {string} */
             effort: "passive" | "breath" | "active" | "resisted" | "moves-aside";
@@ -1144,14 +1155,16 @@ export interface components {
             /** @enum {string} */
             side: "left" | "right" | "midline" | "both" | "each";
             /** @enum {string} */
-            stance: "lunge" | "horse" | "seated";
+            stance: "lunge" | "horse" | "seated" | "on-table";
+            /** @enum {string} */
+            stands: "same-side" | "across" | "head" | "foot";
             /** Format: double */
             targetSeconds?: number;
             technique: string;
             to?: string;
             /** @enum {string} */
             tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-            zones: ("scalp" | "face" | "base-of-skull" | "below-ear" | "jaw-muscles" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
+            zones: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
         };
         Stored: {
             finished: boolean;
@@ -1247,6 +1260,28 @@ export interface components {
             version: number;
             what: string;
         };
+        Ways: {
+            /** @enum {string} */
+            afterFriction: "cold" | "heat";
+            /** @enum {string} */
+            chest: "arms-over-sheet" | "chest-drape";
+            /** @enum {string} */
+            clientPart: "passive" | "active" | "either";
+            /** @enum {string} */
+            decides: "report" | "touch" | "both";
+            /** @enum {string} */
+            ears: "together" | "one-at-a-time";
+            /** @enum {string} */
+            elbow: "used" | "forearm-only";
+            /** @enum {string} */
+            onTable: "allowed" | "not";
+            /** @enum {string} */
+            opening: "settle" | "clothed-movement";
+            /** @enum {string} */
+            scalp: "first" | "last" | "either";
+            /** @enum {string} */
+            termMark: "local-level" | "latest" | "best" | "last-three" | "fading";
+        };
         Where: {
             /** Format: int64 */
             atMs?: number;
@@ -1254,7 +1289,7 @@ export interface components {
             side?: "left" | "right" | "midline" | "both";
             step?: string;
             /** @enum {string} */
-            zone?: "scalp" | "face" | "base-of-skull" | "below-ear" | "jaw-muscles" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
+            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
         };
         ZoneWord: {
             broadOnly: boolean;
@@ -1264,7 +1299,7 @@ export interface components {
             /** Format: int32 */
             ceilingLow?: number;
             /** @enum {string} */
-            id: "scalp" | "face" | "base-of-skull" | "below-ear" | "jaw-muscles" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
+            id: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
             name: string;
             paired: boolean;
             /** @enum {string} */

@@ -51,7 +51,9 @@ export const BACK: readonly Shape[] = [
 export const FRONT: readonly Shape[] = [
   s('scalp', 'head', -8, 6, 16, 7, true),
   s('face', 'head', 0.5, 13, 7, 11),
+  s('ears', 'head', 8.4, 15, 2.6, 6),
   s('jaw-muscles', 'head', 1, 21, 7, 5),
+  s('inside-mouth', 'head', 0.4, 21.5, 3, 2),
   s('below-ear', 'head', 6, 25, 3, 4),
   s('throat', 'head', -2, 28, 4, 11, true),
   s('neck-side', 'head', 2.4, 28, 2.6, 11),

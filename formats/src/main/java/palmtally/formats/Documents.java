@@ -113,13 +113,44 @@ public final class Documents {
         setDefault(step, "effort", "passive");
         setDefault(step, "stance", "lunge");
         setDefault(step, "importance", "should");
+        setDefault(step, "stands", "same-side");
+        if (!step.has("care")) step.putArray("care");
         if (!step.has("say")) step.putArray("say");
         if (!step.has("before")) step.putArray("before");
         for (var saying : step.get("say")) if (!saying.has("atSeconds")) ((ObjectNode) saying).put("atSeconds", 0.0);
     }
 
+    /** What later versions added is taken from the profile that ships first, so that an older file means what it meant. */
     private static Profile profile(JsonNode node) throws FormatException {
-        return bind(withDefault(node, "severities"), Profile.class, "/profile");
+        var copy = (ObjectNode) withDefault(node, "severities").deepCopy();
+        var shipped = (ObjectNode) Json.MAPPER.valueToTree(Profile.bySeconds());
+        for (var field : List.of("ways", "scope")) {
+            var merged = (ObjectNode) shipped.get(field).deepCopy();
+            if (copy.has(field)) merged.setAll((ObjectNode) copy.get(field));
+            copy.set(field, merged);
+        }
+        var mechanics = (ObjectNode) copy.get("mechanics");
+        if (!mechanics.has("pointedShare"))
+            mechanics.set("pointedShare", shipped.get("mechanics").get("pointedShare"));
+        return bind(copy, Profile.class, "/profile");
+    }
+
+    /** A sequence as the database holds it: valid when it was stored, perhaps by an earlier version. */
+    public static Sequence storedSequence(String json) {
+        return stored(() -> sequence(Json.MAPPER.readTree(json)));
+    }
+
+    /** A profile as the database holds it: valid when it was stored, perhaps by an earlier version. */
+    public static Profile storedProfile(String json) {
+        return stored(() -> profile(Json.MAPPER.readTree(json)));
+    }
+
+    private static <T> T stored(Reading<T> reading) {
+        try {
+            return reading.get();
+        } catch (FormatException e) {
+            throw new IllegalStateException("a stored document is damaged: " + e.getMessage(), e);
+        }
     }
 
     private static JsonNode withDefault(JsonNode node, String field) {

@@ -14,9 +14,11 @@ import org.jspecify.annotations.Nullable;
 public enum Zone {
     SCALP("Scalp", HEAD_FACE, HEAD, false, null),
     FACE("Face", HEAD_FACE, HEAD, true, null),
+    EARS("Ears", HEAD_FACE, HEAD, true, null),
     BASE_OF_SKULL("Base of the skull", NECK, HEAD, true, site(3, 3, "bone edge: broad pads", true)),
     BELOW_EAR("Just below the ear", JAW, HEAD, true, site(1, 1, "a bone spur and a nerve lie here", true)),
     JAW_MUSCLES("Jaw muscles", JAW, HEAD, true, null),
+    INSIDE_MOUTH("Inside of the mouth", JAW, HEAD, true, null),
     NECK_BACK("Back of the neck", NECK, HEAD, true, null),
     NECK_SIDE("Side of the neck, before the strap muscle", NECK, HEAD, true, site(1, 1, "vessels and nerves", true)),
     STRAP_MUSCLE(
@@ -131,6 +133,41 @@ public enum Zone {
     /** The listed ceiling, or empty where the trade names none. */
     public Optional<Ceiling> ceiling() {
         return Optional.ofNullable(ceiling);
+    }
+
+    /** How the client usually lies while it is worked (common practice, no source). */
+    public Position usualPosition() {
+        return switch (this) {
+            case SCALP,
+                    FACE,
+                    EARS,
+                    BELOW_EAR,
+                    JAW_MUSCLES,
+                    INSIDE_MOUTH,
+                    NECK_SIDE,
+                    STRAP_MUSCLE,
+                    THROAT,
+                    CHEST_WALL,
+                    BREAST,
+                    ARMPIT,
+                    BELLY,
+                    RIB_EDGE,
+                    UPPER_ARM_INNER,
+                    ELBOW_INSIDE,
+                    FOREARM_FLEXORS,
+                    FOREARM_EXTENSORS,
+                    WRIST,
+                    HAND,
+                    GROIN,
+                    THIGH_FRONT,
+                    THIGH_INNER,
+                    KNEECAP,
+                    KNEE_INNER,
+                    SHIN,
+                    SHIN_LOWER,
+                    FOOT_TOP -> Position.SUPINE;
+            default -> Position.PRONE;
+        };
     }
 
     @Override

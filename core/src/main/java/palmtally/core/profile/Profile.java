@@ -18,6 +18,7 @@ import palmtally.core.finding.Severity;
  * Every threshold, weight and either/or of one school. Two ship, {@link #bySeconds()} and {@link #byResponse()}; they disagree
  * where teachers do. All values are common practice, no source, unless a source is named.
  *
+ * @param scope how each topic that may be beyond scope is taught
  * @param severities what each rule is worth here; a rule that is not named keeps its own severity
  */
 public record Profile(
@@ -32,12 +33,15 @@ public record Profile(
         Transitions transitions,
         Marking marking,
         Growth growth,
+        Ways ways,
+        Map<ScopeTopic, ScopeTopic.Level> scope,
         Map<Rule, Severity> severities) {
 
     /** Which way the limbs are worked. */
     public enum LimbRule {
         PROXIMAL_DISTAL_PROXIMAL,
-        FROM_SHEET_EDGE;
+        FROM_SHEET_EDGE,
+        DISTAL_STRIPPING;
 
         @Override
         public String toString() {
@@ -59,6 +63,7 @@ public record Profile(
     /** What ends a hold. */
     public enum HoldEnd {
         BY_SECONDS,
+        BY_BREATHS,
         UNTIL_SOFT;
 
         @Override
@@ -81,7 +86,8 @@ public record Profile(
     /** How gluteals are reached. */
     public enum GlutealWay {
         THROUGH_SHEET,
-        SIDE_ONLY;
+        SIDE_ONLY,
+        BARE;
 
         @Override
         public String toString() {
@@ -159,12 +165,14 @@ public record Profile(
     /**
      * @param bareThumbRowSeconds longest stretch on a bare thumb
      * @param bareThumbShare largest share of hands-on time on a bare thumb, 0–1
+     * @param pointedShare largest share of hands-on time on thumbs and the elbow point, 0–1
      * @param lookEverySeconds how often a look is asked for
      * @param faults share of a look each fault spoils, 0–1
      */
     public record Mechanics(
             double bareThumbRowSeconds,
             double bareThumbShare,
+            double pointedShare,
             double lookEverySeconds,
             Map<MechanicsFault, Double> faults) {
         public Mechanics {
@@ -210,6 +218,22 @@ public record Profile(
             criteria = ordered(criteria, Criterion.class);
             enough = ordered(enough, Criterion.class);
         }
+
+        /** The same marks under another rule of outcome. */
+        Marking by(OutcomeRule rule) {
+            return new Marking(
+                    criteria,
+                    rule,
+                    cut,
+                    floor,
+                    safetyEdge,
+                    answerFullSeconds,
+                    answerAllowanceSeconds,
+                    answerNothingSeconds,
+                    pressure,
+                    communication,
+                    enough);
+        }
     }
 
     /** Weights of the parts of pressure control. */
@@ -239,7 +263,10 @@ public record Profile(
 
     public Profile {
         severities = ordered(severities, Rule.class);
+        scope = ordered(scope, ScopeTopic.class);
         var faults = new ArrayList<Fault>();
+        for (var t : ScopeTopic.values())
+            if (!scope.containsKey(t)) faults.add(new Fault("scope/" + t, "", "is missing"));
         if (id.isBlank()) faults.add(new Fault("id", id, "must not be blank"));
         if (name.isBlank()) faults.add(new Fault("name", name, "must not be blank"));
         for (var c : Criterion.values()) {
@@ -268,6 +295,228 @@ public record Profile(
         return severities.getOrDefault(rule, rule.severity());
     }
 
+    /** How a topic that may be beyond scope is taught here. */
+    public ScopeTopic.Level scope(ScopeTopic topic) {
+        return scope.getOrDefault(topic, ScopeTopic.Level.NOT_TAUGHT);
+    }
+
+    /** The same school under another name. */
+    public Profile named(String newId, String newName) {
+        return new Profile(
+                newId,
+                newName,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withOrder(Ordering to) {
+        return new Profile(
+                id,
+                name,
+                to,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withDose(Dosing to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                to,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withPressure(Pressing to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                to,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withDraping(Draping to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                to,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withMechanics(Mechanics to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                to,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withCommunication(Communication to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                to,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withTransitions(Transitions to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                to,
+                marking,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withMarking(Marking to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                to,
+                growth,
+                ways,
+                scope,
+                severities);
+    }
+
+    public Profile withWays(Ways to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                to,
+                scope,
+                severities);
+    }
+
+    public Profile withScope(Map<ScopeTopic, ScopeTopic.Level> to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                to,
+                severities);
+    }
+
+    public Profile withSeverities(Map<Rule, Severity> to) {
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                scope,
+                to);
+    }
+
     /** Profile A: holds by the clock, permission at the moment, dry work first. */
     public static Profile bySeconds() {
         return new Profile(
@@ -277,11 +526,23 @@ public record Profile(
                 new Dosing(HoldEnd.BY_SECONDS, 90),
                 new Pressing(CeilingEnd.LOWER, 4, new Band(1, 3), new Band(4, 6), 7),
                 new Draping(20, GlutealWay.THROUGH_SHEET, ConsentMoment.AT_THE_MOMENT, sensitiveByDefault(), prices()),
-                new Mechanics(30, 0.20, 20, faultWeights()),
+                new Mechanics(30, 0.20, 0.4, 20, faultWeights()),
                 new Communication(180, 20),
                 new Transitions(25, 45, 60, 5, 10, 5),
                 marking(60),
                 new Growth(45, 25, 9, 100, 0.8),
+                new Ways(
+                        Ways.Scalp.LAST,
+                        Ways.AfterFriction.COLD,
+                        Ways.Ears.TOGETHER,
+                        Ways.Opening.SETTLE,
+                        Ways.HoldDecision.REPORT,
+                        Ways.ElbowPoint.USED,
+                        Ways.ChestSheet.CHEST_DRAPE,
+                        Ways.OnTable.NOT,
+                        Ways.ClientPart.EITHER,
+                        Ways.TermMark.LOCAL_LEVEL),
+                scope(Map.of()),
                 Map.of());
     }
 
@@ -295,11 +556,25 @@ public record Profile(
                 new Pressing(CeilingEnd.UPPER, 4, new Band(1, 3), new Band(3, 5), 7),
                 new Draping(
                         20, GlutealWay.SIDE_ONLY, ConsentMoment.AT_THE_START_CONFIRMED, sensitiveByDefault(), prices()),
-                new Mechanics(30, 0.15, 20, faultWeights()),
+                new Mechanics(30, 0.15, 0.3, 20, faultWeights()),
                 new Communication(120, 20),
                 new Transitions(25, 45, 60, 5, 10, 5),
                 marking(70),
                 new Growth(45, 25, 9, 100, 0.8),
+                new Ways(
+                        Ways.Scalp.FIRST,
+                        Ways.AfterFriction.HEAT,
+                        Ways.Ears.ONE_AT_A_TIME,
+                        Ways.Opening.CLOTHED_MOVEMENT,
+                        Ways.HoldDecision.BOTH,
+                        Ways.ElbowPoint.FOREARM_ONLY,
+                        Ways.ChestSheet.ARMS_OVER_SHEET,
+                        Ways.OnTable.ALLOWED,
+                        Ways.ClientPart.ACTIVE,
+                        Ways.TermMark.LOCAL_LEVEL),
+                scope(Map.of(
+                        ScopeTopic.JOINT_MOVEMENT, ScopeTopic.Level.ALLOWED,
+                        ScopeTopic.FRONT_OF_NECK, ScopeTopic.Level.ALLOWED)),
                 Map.of());
     }
 
@@ -308,8 +583,24 @@ public record Profile(
         return List.of(bySeconds(), byResponse());
     }
 
+    private static Map<ScopeTopic, ScopeTopic.Level> scope(Map<ScopeTopic, ScopeTopic.Level> others) {
+        var scope = new EnumMap<ScopeTopic, ScopeTopic.Level>(ScopeTopic.class);
+        for (var topic : ScopeTopic.values())
+            scope.put(
+                    topic,
+                    switch (topic) {
+                        case INSIDE_MOUTH -> ScopeTopic.Level.THEORY_ONLY;
+                        case BREAST_TISSUE, EXERCISE_ADVICE, DIAGNOSIS -> ScopeTopic.Level.NOT_TAUGHT;
+                        case HEAT_AND_COLD -> ScopeTopic.Level.ALLOWED;
+                        default -> ScopeTopic.Level.SUPERVISED;
+                    });
+        scope.putAll(others);
+        return scope;
+    }
+
     private static Set<Zone> sensitiveByDefault() {
         return Set.of(
+                Zone.INSIDE_MOUTH,
                 Zone.GLUTEALS,
                 Zone.HIP_ROTATORS,
                 Zone.THIGH_INNER,

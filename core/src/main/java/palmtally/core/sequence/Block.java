@@ -1,12 +1,14 @@
 package palmtally.core.sequence;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Position;
 
 /**
  * Steps that belong together. Neighbouring blocks that repeat on each side are run through on the first side, then again on the
- * second.
+ * second, as long as the client need not be turned between them.
  */
 public record Block(String id, String name, Order order, Repeat repeat, List<Step> steps) {
     /** Whether the order of the steps within the block is asked for. */
@@ -35,6 +37,17 @@ public record Block(String id, String name, Order order, Repeat repeat, List<Ste
         steps = List.copyOf(steps);
         if (id.isBlank() || id.length() > 64)
             throw new InvalidValue("block", new Fault("id", id, "must be 1 to 64 characters"));
+    }
+
+    /** The position of all its steps, or null where they differ or there are none. */
+    @Nullable
+    Position position() {
+        @Nullable Position one = null;
+        for (var step : steps) {
+            if (one != null && one != step.position()) return null;
+            one = step.position();
+        }
+        return one;
     }
 
     Block withSteps(List<Step> changed) {

@@ -1,9 +1,12 @@
 package palmtally.core.sequence;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import palmtally.core.finding.Finding;
+import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.people.ClientNote;
 import palmtally.core.profile.Profile;
 
 /**
@@ -12,21 +15,64 @@ import palmtally.core.profile.Profile;
  * @param found gravest first, then in the order of the timeline
  */
 public record Checks(Sequence sequence, Profile profile, Timeline timeline, List<Found> found) {
-    private static final List<Check> ALL = List.of(
-            new OrderChecks.Warm(),
-            new OrderChecks.Broad(),
-            new OrderChecks.Flush(),
-            new OrderChecks.BothSides(),
-            new DoseChecks.Window(),
-            new DoseChecks.Rate(),
-            new DoseChecks.Slot(),
-            new PressureChecks.Ceiling(),
-            new PressureChecks.Rise(),
-            new TalkChecks.Consent(),
-            new TalkChecks.AfterTool());
+    private static final List<Check> ALL = all();
+
+    private static List<Check> all() {
+        var all = new ArrayList<Check>(List.of(
+                new OrderChecks.Warm(),
+                new OrderChecks.Broad(),
+                new OrderChecks.Flush(),
+                new OrderChecks.BothSides(),
+                new FirstChecks.FirstPass(),
+                new FirstChecks.DrySkin(),
+                new FirstChecks.LimbOrder(),
+                new FirstChecks.Opposing(),
+                new TurnCheck(),
+                new DoseChecks.Window(),
+                new DoseChecks.Cap(),
+                new DoseChecks.Rate(),
+                new DoseChecks.Slot(),
+                new PressureChecks.Ceiling(),
+                new PressureChecks.Rise(),
+                new PressureChecks.Pointed(),
+                new DrapeChecks.Open(),
+                new DrapeChecks.Idle(),
+                new DrapeChecks.TwoOpen(),
+                new DrapeChecks.Secure(),
+                new DrapeChecks.End(),
+                new DrapeChecks.Scope(),
+                new DrapeChecks.CleanHands(),
+                new DrapeChecks.Ears(),
+                new HandChecks.Bare(),
+                new HandChecks.Load(),
+                new HandChecks.Reach(),
+                new HandChecks.Table(),
+                new TalkChecks.Consent(),
+                new TalkChecks.AfterTool(),
+                new TalkChecks.Silence(),
+                new TalkChecks.Announced(),
+                new TalkChecks.Cues(),
+                new TalkChecks.Interview(),
+                new TalkChecks.Opening(),
+                new TalkChecks.Closing(),
+                new ScopeChecks.Taught(),
+                new ScopeChecks.Client()));
+        all.addAll(PrerequisiteChecks.all());
+        return List.copyOf(all);
+    }
+
+    /** Every rule that looks at plans, in the order of the rules. */
+    public static List<Rule> rules() {
+        return ALL.stream().map(Check::rule).distinct().sorted().toList();
+    }
 
     public static Checks run(Sequence sequence, Profile profile) {
-        var plan = new Plan(sequence, profile);
+        return run(sequence, profile, List.of());
+    }
+
+    /** @param notes what the body on the table must be spared */
+    public static Checks run(Sequence sequence, Profile profile, List<ClientNote> notes) {
+        var plan = new Plan(sequence, profile, notes);
         for (var check : ALL) if (profile.severity(check.rule()) != Severity.OFF) check.look(plan);
         plan.found.sort(Comparator.comparing((Found f) -> f.finding().severity())
                 .reversed()

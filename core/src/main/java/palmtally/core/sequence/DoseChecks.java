@@ -6,8 +6,10 @@ import static palmtally.core.finding.Spoken.number;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.DoseTable;
+import palmtally.core.technique.Stroke;
 
 /** Checks of how much is given, against the dose table (common practice, no source) and the time slot. */
 final class DoseChecks {
@@ -28,6 +30,15 @@ final class DoseChecks {
                 var row = DoseWindow.row(step);
                 if (row.isEmpty()) continue;
                 var window = DoseWindow.of(row.get(), plan.profile);
+                if (row.get().stroke() == Stroke.TRIGGER_POINT
+                        && plan.profile.dose().holdEnd() == Profile.HoldEnd.BY_BREATHS
+                        && step.dose().kind() != Dose.Kind.BREATHS) {
+                    breaths(plan, step);
+                    continue;
+                }
+                double cap = DoseWindow.cap(row.get(), plan.profile);
+                if (window.measure(step.dose()) > cap + 1e-9
+                        || step.secondSide() != null && window.measure(step.secondSide()) > cap + 1e-9) continue;
                 var first = window.clamp(step.dose());
                 var second = step.secondSide() == null ? null : window.clamp(step.secondSide());
                 if (first.equals(step.dose()) && java.util.Objects.equals(second, step.secondSide())) continue;
@@ -39,6 +50,60 @@ final class DoseChecks {
                                 + "; the dose table says " + window.words() + " ("
                                 + row.get().advice() + ").",
                         "Bring the dose into the window.",
+                        new Mend(
+                                "Set to " + number(window.measure(first)) + " s" + window.each(),
+                                s -> s.replacing(
+                                        step.id(), x -> x.withDose(first).withSecondSide(second))));
+            }
+        }
+
+        private void breaths(Plan plan, Step step) {
+            int count = (int) Math.max(1, Math.min(6, Math.round(step.dose().totalSeconds() / Dose.SECONDS_A_BREATH)));
+            plan.report(
+                    rule(),
+                    Where.step(step.id()),
+                    plan.number(step) + " is measured in " + step.dose().kind()
+                            + "; this school counts the client's breaths, because they slow the hand down.",
+                    "Give the hold in breaths.",
+                    new Mend(
+                            "Set to " + count + (count == 1 ? " breath" : " breaths"),
+                            s -> s.replacing(
+                                    step.id(),
+                                    x -> x.with(e -> {
+                                        e.dose = Dose.breaths(count);
+                                        e.secondSide = null;
+                                        e.minimumSeconds = null;
+                                        e.targetSeconds = null;
+                                    }))));
+        }
+    }
+
+    /** Never over the cap: a bound of safety, where the window is one of habit. */
+    static final class Cap implements Check {
+        @Override
+        public Rule rule() {
+            return Rule.DOSE_CAP;
+        }
+
+        @Override
+        public void look(Plan plan) {
+            for (var step : plan.sequence.steps()) {
+                var row = DoseWindow.row(step);
+                if (row.isEmpty()) continue;
+                var window = DoseWindow.of(row.get(), plan.profile);
+                double cap = DoseWindow.cap(row.get(), plan.profile);
+                double given = window.measure(step.dose());
+                if (step.secondSide() != null) given = Math.max(given, window.measure(step.secondSide()));
+                if (given <= cap + 1e-9) continue;
+                var first = window.clamp(step.dose());
+                var second = step.secondSide() == null ? null : window.clamp(step.secondSide());
+                plan.report(
+                        rule(),
+                        new Where(step.id(), step.zones().get(0), null, null),
+                        plan.number(step) + " goes on for " + number(given) + " s" + window.each() + "; never over "
+                                + number(cap) + " s" + window.each() + " ("
+                                + row.get().advice() + ").",
+                        "Stop at the cap; look again another day.",
                         new Mend(
                                 "Set to " + number(window.measure(first)) + " s" + window.each(),
                                 s -> s.replacing(

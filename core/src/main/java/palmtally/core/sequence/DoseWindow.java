@@ -13,10 +13,28 @@ import palmtally.core.technique.Stroke;
 /** The window of a row under a profile, and how a dose is measured against it. */
 public record DoseWindow(DoseTable.Per per, double least, double most) {
     static DoseWindow of(DoseTable.Row row, Profile profile) {
-        boolean soft = row.stroke() == Stroke.TRIGGER_POINT && profile.dose().holdEnd() == Profile.HoldEnd.UNTIL_SOFT;
-        return soft
-                ? new DoseWindow(DoseTable.Per.HOLD, 0, profile.dose().softCapSeconds())
-                : new DoseWindow(row.per(), row.least(), row.most());
+        if (row.stroke() != Stroke.TRIGGER_POINT) return new DoseWindow(row.per(), row.least(), row.most());
+        return switch (profile.dose().holdEnd()) {
+            case BY_SECONDS -> new DoseWindow(row.per(), row.least(), row.most());
+            case BY_BREATHS ->
+                new DoseWindow(DoseTable.Per.HOLD, Dose.SECONDS_A_BREATH, MOST_BREATHS * Dose.SECONDS_A_BREATH);
+            case UNTIL_SOFT ->
+                new DoseWindow(DoseTable.Per.HOLD, 0, profile.dose().softCapSeconds());
+        };
+    }
+
+    /** Longest hold in breaths (common practice, no source). */
+    private static final int MOST_BREATHS = 6;
+
+    /** Seconds that are never passed, of one hold or of the whole as the window counts; infinite where there is no such bound. */
+    static double cap(DoseTable.Row row, Profile profile) {
+        if (row.stroke() == Stroke.FRICTION) return row.most();
+        if (row.stroke() != Stroke.TRIGGER_POINT) return Double.POSITIVE_INFINITY;
+        return switch (profile.dose().holdEnd()) {
+            case BY_SECONDS -> row.cap();
+            case BY_BREATHS -> MOST_BREATHS * Dose.SECONDS_A_BREATH;
+            case UNTIL_SOFT -> profile.dose().softCapSeconds();
+        };
     }
 
     /** Seconds of a dose as this window counts them: of one hold or pass, or of the whole. Breaths make one hold. */

@@ -18,7 +18,6 @@ import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.sequence.Stint.Half;
 import palmtally.core.sequence.Timeline.Span;
-import palmtally.core.technique.Dose;
 import palmtally.core.technique.Tool;
 
 /** Checks of the order of strokes (common practice, no source). */
@@ -47,31 +46,8 @@ final class OrderChecks {
     /** A gentle palm stroke like the given step in everything but tool, depth and dose. */
     private static Step palmStroke(
             Plan plan, Step like, String stem, String name, int depth, double seconds, Phase phase) {
-        return new Step(
-                plan.sequence.freshId(stem),
-                name,
-                "effleurage",
-                like.zones(),
-                like.side(),
-                Tool.PALM,
-                null,
-                null,
-                depth,
-                null,
-                Dose.seconds(seconds),
-                null,
-                null,
-                null,
-                null,
-                like.lubricant(),
-                like.sheet(),
-                like.position(),
-                palmtally.core.technique.Technique.Effort.PASSIVE,
-                like.stance(),
-                List.of(),
-                phase,
-                like.importance(),
-                List.of());
+        return new StepEdit(like)
+                .made(plan.sequence.freshId(stem), name, "effleurage", Tool.PALM, depth, seconds, phase);
     }
 
     static final class Warm implements Check {
@@ -308,35 +284,7 @@ final class OrderChecks {
 
         private static Block eachSide(Block block, Set<String> ids) {
             var steps = new ArrayList<Step>();
-            for (var s : block.steps())
-                steps.add(
-                        !ids.contains(s.id())
-                                ? s
-                                : new Step(
-                                        s.id(),
-                                        s.name(),
-                                        s.technique(),
-                                        s.zones(),
-                                        Sides.EACH,
-                                        s.tool(),
-                                        s.from(),
-                                        s.to(),
-                                        s.depth(),
-                                        s.band(),
-                                        s.dose(),
-                                        s.secondSide(),
-                                        s.minimumSeconds(),
-                                        s.targetSeconds(),
-                                        s.classSeconds(),
-                                        s.lubricant(),
-                                        s.sheet(),
-                                        s.position(),
-                                        s.effort(),
-                                        s.stance(),
-                                        s.say(),
-                                        s.phase(),
-                                        s.importance(),
-                                        s.before()));
+            for (var s : block.steps()) steps.add(!ids.contains(s.id()) ? s : s.with(e -> e.side = Sides.EACH));
             // A block that now holds work for each side is run through side by side, so that the warm-up comes again
             // with it.
             boolean all = steps.stream().allMatch(s -> s.side() == Sides.EACH);

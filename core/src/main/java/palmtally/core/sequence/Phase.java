@@ -23,6 +23,17 @@ public enum Phase {
         return !(this == ISOLATE || this == TREAT || this == LENGTHEN);
     }
 
+    /** Where a technique usually has its place. */
+    public static Phase usual(palmtally.core.technique.Technique technique) {
+        return switch (technique.stroke()) {
+            case STILL_HOLD -> SETTLE;
+            case EFFLEURAGE, PETRISSAGE, VIBRATION -> technique.depth() >= 4 ? TREAT : WARM;
+            case STRETCH, RANGE_OF_MOTION, CONTRACT_RELAX -> LENGTHEN;
+            case HEAT, COLD, TAPOTEMENT -> RESET;
+            default -> TREAT;
+        };
+    }
+
     @Override
     public String toString() {
         return name().toLowerCase().replace('_', '-');

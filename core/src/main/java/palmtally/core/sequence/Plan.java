@@ -1,6 +1,8 @@
 package palmtally.core.sequence;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,6 +13,7 @@ import palmtally.core.finding.Finding;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.people.ClientNote;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Stint.Half;
 import palmtally.core.sequence.Timeline.Span;
@@ -24,16 +27,56 @@ final class Plan {
     final Map<Half, List<Span>> touches = new LinkedHashMap<>();
 
     final List<Found> found = new ArrayList<>();
+    final List<ClientNote> notes;
+    private final Map<String, Integer> places = new HashMap<>();
+    private final List<Step> inTime = new ArrayList<>();
 
-    Plan(Sequence sequence, Profile profile) {
+    Plan(Sequence sequence, Profile profile, List<ClientNote> notes) {
+        this.notes = notes;
         this.sequence = sequence;
         this.profile = profile;
         this.timeline = Timeline.of(sequence, profile);
+        for (var step : sequence.steps()) places.put(step.id(), places.size() + 1);
         for (var span : timeline.spans())
             if (span.stint().step().sheet() != Sheet.COVERED
                     || span.stint().step().depth() > 0)
                 for (var half : span.stint().halves())
                     touches.computeIfAbsent(half, h -> new ArrayList<>()).add(span);
+    }
+
+    /** Steps in the order of the timeline, each at its first stint. */
+    List<Step> inTime() {
+        if (inTime.isEmpty()) {
+            var seen = new HashSet<String>();
+            for (var span : timeline.spans())
+                if (seen.add(span.stint().step().id())) inTime.add(span.stint().step());
+        }
+        return inTime;
+    }
+
+    /**
+     * Whether a step can be put beside another without breaking a "before" link and without leaving a block that is run on each
+     * side for one that is not.
+     */
+    boolean canMove(Step step, Step beside) {
+        var a = blockOf(step);
+        var b = blockOf(beside);
+        if (step.position() != beside.position() || a.repeat() != b.repeat()) return false;
+        var steps = sequence.steps();
+        int from = steps.indexOf(step);
+        int to = steps.indexOf(beside);
+        for (int i = Math.min(from, to); i <= Math.max(from, to); i++) {
+            var between = steps.get(i);
+            if (to < from ? between.before().contains(step.id()) : step.before().contains(between.id())) return false;
+        }
+        return true;
+    }
+
+    private Block blockOf(Step step) {
+        return sequence.blocks().stream()
+                .filter(b -> b.steps().contains(step))
+                .findFirst()
+                .orElseThrow();
     }
 
     int firm() {
@@ -60,8 +103,6 @@ final class Plan {
 
     /** "Step 5" as people count: place among the steps of the sequence, from 1. */
     String number(Step step) {
-        var steps = sequence.steps();
-        for (int i = 0; i < steps.size(); i++) if (steps.get(i).id().equals(step.id())) return "Step " + (i + 1);
-        return step.name();
+        return "Step " + places.get(step.id());
     }
 }

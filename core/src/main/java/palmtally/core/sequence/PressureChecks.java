@@ -6,7 +6,9 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.profile.Ways;
 import palmtally.core.sequence.Timeline.Span;
+import palmtally.core.technique.Tool;
 
 /** Checks of how deep a plan goes, by site (common practice, no source). */
 final class PressureChecks {
@@ -91,6 +93,37 @@ final class PressureChecks {
                                 + " at once: the client guards against what comes suddenly.",
                         "Go up one grade at a time.",
                         new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
+            }
+        }
+    }
+
+    /** A pointed tool where the site wants a broad one, and the elbow point where the school leaves it out. */
+    static final class Pointed implements Check {
+        @Override
+        public Rule rule() {
+            return Rule.PRESS_POINT;
+        }
+
+        @Override
+        public void look(Plan plan) {
+            boolean elbow = plan.profile.ways().elbow() == Ways.ElbowPoint.USED;
+            for (var step : plan.sequence.steps()) {
+                if (!step.tool().pointed() || step.depth() == 0) continue;
+                var site = step.zones().stream()
+                        .filter(z -> z.ceiling().map(Zone.Ceiling::broadOnly).orElse(false))
+                        .findFirst();
+                if (site.isEmpty() && (elbow || step.tool() != Tool.ELBOW)) continue;
+                var to = site.isPresent() ? Tool.PALM : Tool.FOREARM;
+                plan.report(
+                        rule(),
+                        new Where(step.id(), site.orElse(step.zones().get(0)), null, null),
+                        plan.number(step) + " uses the " + step.tool().label()
+                                + site.map(z -> " on " + z.label().toLowerCase() + ", which wants a broad tool: "
+                                                + z.ceiling().orElseThrow().why() + ".")
+                                        .orElse(
+                                                "; this school leaves the point of the elbow out and uses the forearm."),
+                        "Use a broad tool here.",
+                        new Mend("Use the " + to.label(), s -> s.replacing(step.id(), x -> x.with(e -> e.tool = to))));
             }
         }
     }

@@ -16,6 +16,11 @@ public enum SayKind {
     CONSENT,
     CLOSING;
 
+    /** Whether it belongs to the opening talk. */
+    public boolean opens() {
+        return this == GREETING || this == PURPOSE || this == AREAS_TO_AVOID || this == INVITES_FEEDBACK;
+    }
+
     @Override
     public String toString() {
         return name().toLowerCase().replace('_', '-');

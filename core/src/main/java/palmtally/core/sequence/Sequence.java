@@ -8,7 +8,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
@@ -19,10 +21,18 @@ import palmtally.core.body.Side;
  *
  * @param region where it is taught and tracked
  * @param slotSeconds time it has, both sides together
+ * @param table how high the table stands, or null where it is not said
  * @param firstSide side that each-side blocks begin with, left or right
  */
 public record Sequence(
-        String id, String name, Region region, double slotSeconds, Side firstSide, String note, List<Block> blocks) {
+        String id,
+        String name,
+        Region region,
+        double slotSeconds,
+        Side firstSide,
+        String note,
+        @Nullable TableHeight table,
+        List<Block> blocks) {
     /** More steps than this are taken for a mistake. */
     public static final int MOST_STEPS = 500;
 
@@ -130,7 +140,7 @@ public record Sequence(
     }
 
     Sequence withBlocks(List<Block> changed) {
-        return new Sequence(id, name, region, slotSeconds, firstSide, note, changed);
+        return new Sequence(id, name, region, slotSeconds, firstSide, note, table, changed);
     }
 
     /** The sequence with one step replaced. */
@@ -154,6 +164,63 @@ public record Sequence(
                         }
                     return b.withSteps(steps);
                 })
+                .toList());
+    }
+
+    /** The sequence without these steps, nor links to them; blocks left empty go with them. */
+    public Sequence without(Set<String> stepIds) {
+        return withBlocks(blocks.stream()
+                .map(b -> b.withSteps(b.steps().stream()
+                        .filter(s -> !stepIds.contains(s.id()))
+                        .map(s -> s.before().stream().anyMatch(stepIds::contains)
+                                ? s.with(e -> e.before.removeAll(stepIds))
+                                : s)
+                        .toList()))
+                .filter(b -> !b.steps().isEmpty())
+                .toList());
+    }
+
+    /** The sequence on a table of another height. */
+    public Sequence onTable(TableHeight height) {
+        return new Sequence(id, name, region, slotSeconds, firstSide, note, height, blocks);
+    }
+
+    /** The sequence with a step at its end, in a block of its own where the last one is run on each side. */
+    Sequence appending(Step added) {
+        var changed = new ArrayList<>(blocks);
+        var last = changed.get(changed.size() - 1);
+        if (last.repeat() == Block.Repeat.ONCE) {
+            var steps = new ArrayList<>(last.steps());
+            steps.add(added);
+            changed.set(changed.size() - 1, last.withSteps(steps));
+        } else
+            changed.add(
+                    new Block(freshBlockId("close"), "Close", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(added)));
+        return withBlocks(changed);
+    }
+
+    /** An id of this shape that no block has yet. */
+    String freshBlockId(String stem) {
+        for (int i = 1; ; i++) {
+            var candidate = stem + "-" + i;
+            if (blocks.stream().noneMatch(b -> b.id().equals(candidate))) return candidate;
+        }
+    }
+
+    /** The sequence with a step taken out of its place and put in front of another, or behind it. */
+    Sequence moving(String stepId, String besideId, int offset) {
+        var moved = step(stepId).orElseThrow();
+        return withBlocks(blocks.stream()
+                .map(b -> {
+                    var steps = new ArrayList<Step>();
+                    for (var s : b.steps()) {
+                        if (s.id().equals(besideId) && offset == 0) steps.add(moved);
+                        if (!s.id().equals(stepId)) steps.add(s);
+                        if (s.id().equals(besideId) && offset == 1) steps.add(moved);
+                    }
+                    return b.withSteps(steps);
+                })
+                .filter(b -> !b.steps().isEmpty())
                 .toList());
     }
 

@@ -4,7 +4,9 @@ package palmtally.core.sequence;
 public enum Stance {
     LUNGE,
     HORSE,
-    SEATED;
+    SEATED,
+    /** Sitting or kneeling on the table's edge: some schools forbid it, others use it. */
+    ON_TABLE;
 
     @Override
     public String toString() {

@@ -1,7 +1,11 @@
 package palmtally.core.sequence;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -31,6 +35,9 @@ import palmtally.core.technique.Tool;
  * @param targetSeconds what the fit aims at, or null for the dose
  * @param classSeconds what a demonstration shows, or null for the dose
  * @param before ids of steps that must not start before this one
+ * @param direction which way the stroke goes, or null where it is not said
+ * @param stands where the therapist stands
+ * @param care what is done for the client's sake as the step begins
  */
 public record Step(
         String id,
@@ -56,8 +63,12 @@ public record Step(
         List<Saying> say,
         Phase phase,
         Importance importance,
-        List<String> before) {
+        List<String> before,
+        @Nullable Direction direction,
+        Stands stands,
+        Set<Care> care) {
     public Step {
+        care = care.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(care));
         zones = List.copyOf(zones);
         say = List.copyOf(say);
         before = List.copyOf(before);
@@ -110,49 +121,30 @@ public record Step(
                 && library().stroke().warming();
     }
 
+    /** This step with one thing or several changed. */
+    public Step with(Consumer<StepEdit> change) {
+        var edit = new StepEdit(this);
+        change.accept(edit);
+        return edit.step();
+    }
+
+    public boolean says(SayKind kind) {
+        return say.stream().anyMatch(s -> s.kind() == kind);
+    }
+
     Step withDose(Dose changed) {
-        return copy(id, tool, depth, changed, secondSide, say);
+        return with(e -> e.dose = changed);
     }
 
     Step withSecondSide(@Nullable Dose changed) {
-        return copy(id, tool, depth, dose, changed, say);
+        return with(e -> e.secondSide = changed);
     }
 
     Step withDepth(int changed) {
-        return copy(id, tool, changed, dose, secondSide, say);
+        return with(e -> e.depth = changed);
     }
 
     Step saying(Saying added) {
-        var all = new ArrayList<>(say);
-        all.add(added);
-        return copy(id, tool, depth, dose, secondSide, all);
-    }
-
-    private Step copy(String id, Tool tool, int depth, Dose dose, @Nullable Dose secondSide, List<Saying> say) {
-        return new Step(
-                id,
-                name,
-                technique,
-                zones,
-                side,
-                tool,
-                from,
-                to,
-                depth,
-                band,
-                dose,
-                secondSide,
-                minimumSeconds,
-                targetSeconds,
-                classSeconds,
-                lubricant,
-                sheet,
-                position,
-                effort,
-                stance,
-                say,
-                phase,
-                importance,
-                before);
+        return with(e -> e.say.add(added));
     }
 }

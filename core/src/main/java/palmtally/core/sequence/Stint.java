@@ -48,7 +48,10 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
         };
     }
 
-    /** The stints of a sequence in planned order: neighbouring each-side blocks as one pass a side. */
+    /**
+     * The stints of a sequence in planned order: neighbouring each-side blocks as one pass a side, as long as the client need not be
+     * turned between them.
+     */
     public static List<Stint> of(Sequence sequence) {
         var stints = new ArrayList<Stint>();
         var blocks = sequence.blocks();
@@ -64,7 +67,9 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
                 continue;
             }
             int end = b;
-            while (end < blocks.size() && blocks.get(end).repeat() == Block.Repeat.EACH_SIDE) end++;
+            while (end < blocks.size()
+                    && blocks.get(end).repeat() == Block.Repeat.EACH_SIDE
+                    && (end == b || !turns(blocks.get(end - 1), blocks.get(end)))) end++;
             for (var side : List.of(sequence.firstSide(), sequence.firstSide().other())) {
                 boolean second = side != sequence.firstSide();
                 for (int g = b; g < end; g++)
@@ -83,6 +88,13 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
             b = end;
         }
         return List.copyOf(stints);
+    }
+
+    /** Whether the client is turned between two blocks: then both sides of the first are done before. */
+    private static boolean turns(Block a, Block b) {
+        var first = a.position();
+        var then = b.position();
+        return first != null && then != null && first != then;
     }
 
     private static void add(List<Stint> stints, Step step, Side side, boolean second, int block) {

@@ -52,6 +52,11 @@ public final class DoseTable {
                     && (zones.isEmpty() || zones.contains(zone));
         }
 
+        /** Seconds a hold is never to pass, whatever it feels like: over the vessels of the neck, 10; infinite elsewhere. */
+        public double cap() {
+            return stroke == Stroke.TRIGGER_POINT && zones.contains(Zone.STRAP_MUSCLE) ? 10 : OPEN;
+        }
+
         public boolean hasRate() {
             return rateHigh > 0;
         }

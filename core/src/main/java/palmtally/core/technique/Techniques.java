@@ -261,6 +261,17 @@ public final class Techniques {
                 "Gentle; stop on any tingling.",
                 "long pull");
         add(
+                "joint-glide",
+                "Joint glide, graded",
+                Stroke.JOINT_GLIDE,
+                Tool.PALM,
+                3,
+                Dose.holds(3, 9),
+                PASSIVE,
+                true,
+                "Distraction first; only where the local code and the licence allow it.",
+                "joint mobilisation");
+        add(
                 "heat",
                 "Heat, warm pack",
                 Stroke.HEAT,

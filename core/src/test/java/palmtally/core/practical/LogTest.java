@@ -193,30 +193,18 @@ class LogTest {
         private Profile by(OutcomeRule rule) {
             var a = Profile.bySeconds();
             var m = a.marking();
-            return new Profile(
-                    a.id(),
-                    a.name(),
-                    a.order(),
-                    a.dose(),
-                    a.pressure(),
-                    a.draping(),
-                    a.mechanics(),
-                    a.communication(),
-                    a.transitions(),
-                    new Profile.Marking(
-                            m.criteria(),
-                            rule,
-                            m.cut(),
-                            m.floor(),
-                            m.safetyEdge(),
-                            m.answerFullSeconds(),
-                            m.answerAllowanceSeconds(),
-                            m.answerNothingSeconds(),
-                            m.pressure(),
-                            m.communication(),
-                            m.enough()),
-                    a.growth(),
-                    a.severities());
+            return a.withMarking(new Profile.Marking(
+                    m.criteria(),
+                    rule,
+                    m.cut(),
+                    m.floor(),
+                    m.safetyEdge(),
+                    m.answerFullSeconds(),
+                    m.answerAllowanceSeconds(),
+                    m.answerNothingSeconds(),
+                    m.pressure(),
+                    m.communication(),
+                    m.enough()));
         }
 
         private Scores scores(OutcomeRule rule) {

@@ -49,19 +49,7 @@ class ProfileTest {
     }
 
     private static Profile with(Map<Rule, Severity> severities) {
-        return new Profile(
-                A.id(),
-                A.name(),
-                A.order(),
-                A.dose(),
-                A.pressure(),
-                A.draping(),
-                A.mechanics(),
-                A.communication(),
-                A.transitions(),
-                A.marking(),
-                A.growth(),
-                severities);
+        return A.withSeverities(severities);
     }
 
     @Test

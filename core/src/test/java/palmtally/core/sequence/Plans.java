@@ -38,6 +38,10 @@ public final class Plans {
         Phase phase = Phase.WARM;
         Importance importance = Importance.SHOULD;
         List<String> before = List.of();
+        Direction direction;
+        Stands stands = Stands.SAME_SIDE;
+        Stance stance = Stance.LUNGE;
+        java.util.Set<Care> care = java.util.Set.of();
         final String id;
 
         Made(String id) {
@@ -128,6 +132,11 @@ public final class Plans {
             return this;
         }
 
+        public Made saying(String words) {
+            say.add(new Saying(SayKind.EXPLAINS, words, 0));
+            return this;
+        }
+
         public Made phase(Phase p) {
             phase = p;
             return this;
@@ -140,6 +149,26 @@ public final class Plans {
 
         public Made before(String... ids) {
             before = List.of(ids);
+            return this;
+        }
+
+        public Made going(Direction d) {
+            direction = d;
+            return this;
+        }
+
+        public Made standing(Stands s) {
+            stands = s;
+            return this;
+        }
+
+        public Made stance(Stance s) {
+            stance = s;
+            return this;
+        }
+
+        public Made with(Care... c) {
+            care = java.util.Set.of(c);
             return this;
         }
 
@@ -164,11 +193,14 @@ public final class Plans {
                     sheet,
                     position,
                     effort,
-                    Stance.LUNGE,
+                    stance,
                     say,
                     phase,
                     importance,
-                    before);
+                    before,
+                    direction,
+                    stands,
+                    care);
         }
     }
 
@@ -183,7 +215,7 @@ public final class Plans {
     }
 
     public static Sequence of(double slot, Block... blocks) {
-        return new Sequence("plan", "Plan", Region.LOWER_LEG, slot, Side.RIGHT, "", List.of(blocks));
+        return new Sequence("plan", "Plan", Region.LOWER_LEG, slot, Side.RIGHT, "", null, List.of(blocks));
     }
 
     /** One ordered block, run once, in a slot that it fills. */

@@ -93,7 +93,14 @@ class SequenceTest {
             })
     void a_name_may_be_written_in_every_script(String name) {
         var plan = new Sequence(
-                "p", name, Region.FOOT, 600, Side.LEFT, name, once(step("a")).blocks());
+                "p",
+                name,
+                Region.FOOT,
+                600,
+                Side.LEFT,
+                name,
+                null,
+                once(step("a")).blocks());
         assertThat(plan.name()).isEqualTo(name);
     }
 

@@ -9,6 +9,7 @@ import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
+import palmtally.formats.Documents;
 import palmtally.formats.Json;
 import palmtally.server.people.People;
 import palmtally.server.problem.Refusal;
@@ -111,6 +112,6 @@ public class Profiles {
     }
 
     private static Versioned read(Row row) {
-        return new Versioned(row.id, row.version, Json.MAPPER.readValue(row.body, Profile.class));
+        return new Versioned(row.id, row.version, Documents.storedProfile(row.body));
     }
 }

@@ -13,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Sequence;
+import palmtally.formats.Documents;
 import palmtally.formats.Json;
 import palmtally.server.people.Caller;
 import palmtally.server.problem.Refusal;
@@ -166,6 +167,6 @@ public class Sequences {
     }
 
     private static Versioned read(Row row) {
-        return new Versioned(row.id, row.version, Json.MAPPER.readValue(row.body, Sequence.class));
+        return new Versioned(row.id, row.version, Documents.storedSequence(row.body));
     }
 }

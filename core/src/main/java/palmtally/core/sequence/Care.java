@@ -1,0 +1,14 @@
+package palmtally.core.sequence;
+
+/** What is done for the client's sake besides the work itself, in the moment a step begins. */
+public enum Care {
+    /** The edge of the sheet is tucked under or held, so that a big movement cannot open it further. */
+    SHEET_SECURED,
+    /** Lotion and traces of the feet are wiped off. */
+    HANDS_WIPED;
+
+    @Override
+    public String toString() {
+        return name().toLowerCase().replace('_', '-');
+    }
+}
