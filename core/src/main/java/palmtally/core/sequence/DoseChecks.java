@@ -26,7 +26,7 @@ final class DoseChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 var row = DoseWindow.row(step);
                 if (row.isEmpty()) continue;
                 var window = DoseWindow.of(row.get(), plan.profile);
@@ -87,7 +87,7 @@ final class DoseChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 var row = DoseWindow.row(step);
                 if (row.isEmpty()) continue;
                 var window = DoseWindow.of(row.get(), plan.profile);
@@ -120,7 +120,7 @@ final class DoseChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 var row = DoseWindow.row(step).filter(DoseTable.Row::hasRate);
                 var rate = step.dose().perSecond();
                 if (row.isEmpty()

@@ -35,7 +35,7 @@ final class DrapeChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 if (!draped(step)) continue;
                 boolean under = step.sheet() == Sheet.COVERED && step.depth() >= 2;
                 boolean oil = step.sheet() != Sheet.OPEN && step.lubricant() != Lubricant.DRY && step.depth() > 0;
@@ -251,7 +251,7 @@ final class DrapeChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps()) gluteals(plan, step);
+            for (var step : plan.steps) gluteals(plan, step);
             var through = new HashSet<Region>();
             var asked = new HashSet<Region>();
             for (var span : plan.timeline.spans()) {
@@ -364,7 +364,7 @@ final class DrapeChecks {
         @Override
         public void look(Plan plan) {
             boolean together = plan.profile.ways().ears() == Ways.Ears.TOGETHER;
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 if (!step.zones().contains(Zone.EARS)) continue;
                 var to = together ? Sides.BOTH : Sides.EACH;
                 if (step.side() == to || !together && step.side() != Sides.BOTH) continue;

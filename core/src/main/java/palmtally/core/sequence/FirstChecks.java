@@ -335,7 +335,7 @@ final class FirstChecks {
         @Override
         public void look(Plan plan) {
             var touched = new HashSet<Zone>();
-            plan.sequence.steps().forEach(s -> touched.addAll(s.zones()));
+            plan.steps.forEach(s -> touched.addAll(s.zones()));
             PAIRS.forEach((one, other) -> {
                 judge(plan, touched, one, other);
                 judge(plan, touched, other, one);
@@ -344,7 +344,7 @@ final class FirstChecks {
 
         private void judge(Plan plan, Set<Zone> touched, Set<Zone> worked, Set<Zone> opposing) {
             if (opposing.stream().anyMatch(touched::contains)) return;
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 var zone = step.zones().stream().filter(worked::contains).findFirst();
                 if (zone.isEmpty() || step.depth() < plan.firm()) continue;
                 var missing = opposing.iterator().next();

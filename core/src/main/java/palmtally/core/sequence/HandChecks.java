@@ -28,7 +28,7 @@ final class HandChecks {
     }
 
     private static Mend swap(Plan plan, Set<String> ids, Tool to) {
-        var names = plan.sequence.steps().stream()
+        var names = plan.steps.stream()
                 .filter(s -> ids.contains(s.id()))
                 .map(s -> plan.number(s).toLowerCase())
                 .collect(Collectors.joining(", "));
@@ -138,7 +138,7 @@ final class HandChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps())
+            for (var step : plan.steps)
                 if (step.tool().pointed() && step.stands() == Stands.ACROSS)
                     plan.report(
                             rule(),
@@ -161,7 +161,7 @@ final class HandChecks {
         @Override
         public void look(Plan plan) {
             if (plan.profile.ways().onTable() == Ways.OnTable.NOT)
-                for (var step : plan.sequence.steps())
+                for (var step : plan.steps)
                     if (step.stance() == Stance.ON_TABLE)
                         plan.report(
                                 rule(),
@@ -174,10 +174,8 @@ final class HandChecks {
                                         s -> s.replacing(step.id(), x -> x.with(e -> e.stance = Stance.HORSE))));
             var table = plan.sequence.table();
             if (table == null || table == TableHeight.MIDDLE) return;
-            var deep = plan.sequence.steps().stream()
-                    .filter(s -> s.depth() >= plan.firm())
-                    .findFirst();
-            var side = plan.sequence.steps().stream()
+            var deep = plan.steps.stream().filter(s -> s.depth() >= plan.firm()).findFirst();
+            var side = plan.steps.stream()
                     .filter(s -> s.position() == Position.SIDE_LEFT || s.position() == Position.SIDE_RIGHT)
                     .findFirst();
             var wrong = table == TableHeight.HIGH ? deep : side;

@@ -255,7 +255,7 @@ final class OrderChecks {
         }
 
         private void reportMissing(Plan plan, Set<Zone> missing, Set<Side> leftOut) {
-            var steps = plan.sequence.steps().stream()
+            var steps = plan.steps.stream()
                     .filter(s -> (s.side() == Sides.LEFT || s.side() == Sides.RIGHT)
                             && s.zones().stream().anyMatch(missing::contains))
                     .toList();
@@ -293,7 +293,7 @@ final class OrderChecks {
         }
 
         private void reportRatio(Plan plan, double left, double right, double ratio) {
-            var shorter = plan.sequence.steps().stream()
+            var shorter = plan.steps.stream()
                     .filter(s -> s.secondSide() != null)
                     .map(Step::id)
                     .toList();

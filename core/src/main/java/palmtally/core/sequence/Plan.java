@@ -23,6 +23,7 @@ final class Plan {
     final Sequence sequence;
     final Profile profile;
     final Timeline timeline;
+    final List<Step> steps;
     /** Spans that touch each half, in planned order. A step that covers several zones touches each for its whole time. */
     final Map<Half, List<Span>> touches = new LinkedHashMap<>();
 
@@ -36,7 +37,8 @@ final class Plan {
         this.sequence = sequence;
         this.profile = profile;
         this.timeline = Timeline.of(sequence, profile);
-        for (var step : sequence.steps()) places.put(step.id(), places.size() + 1);
+        this.steps = sequence.steps();
+        for (var step : steps) places.put(step.id(), places.size() + 1);
         for (var span : timeline.spans())
             if (span.stint().step().sheet() != Sheet.COVERED
                     || span.stint().step().depth() > 0)
@@ -62,7 +64,6 @@ final class Plan {
         var a = blockOf(step);
         var b = blockOf(beside);
         if (step.position() != beside.position() || a.repeat() != b.repeat()) return false;
-        var steps = sequence.steps();
         int from = steps.indexOf(step);
         int to = steps.indexOf(beside);
         for (int i = Math.min(from, to); i <= Math.max(from, to); i++) {

@@ -214,7 +214,7 @@ final class PrerequisiteChecks {
         public void look(Plan plan) {
             var seen = new HashSet<String>();
             for (var step : plan.inTime()) {
-                for (var late : plan.sequence.steps())
+                for (var late : plan.steps)
                     if (late.before().contains(step.id()) && !seen.contains(late.id()))
                         plan.report(
                                 rule(),
@@ -382,7 +382,7 @@ final class PrerequisiteChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 if (step.library().stroke() != Stroke.TRIGGER_POINT || !TENDONS.containsAll(step.zones())) continue;
                 plan.report(
                         rule(),

@@ -22,7 +22,7 @@ final class PressureChecks {
 
         @Override
         public void look(Plan plan) {
-            for (var step : plan.sequence.steps())
+            for (var step : plan.steps)
                 for (var zone : step.zones()) {
                     int ceiling = plan.profile.pressure().ceiling(zone);
                     if (step.depth() > ceiling) {
@@ -107,7 +107,7 @@ final class PressureChecks {
         @Override
         public void look(Plan plan) {
             boolean elbow = plan.profile.ways().elbow() == Ways.ElbowPoint.USED;
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 if (!step.tool().pointed() || step.depth() == 0) continue;
                 var site = step.zones().stream()
                         .filter(z -> z.ceiling().map(Zone.Ceiling::broadOnly).orElse(false))

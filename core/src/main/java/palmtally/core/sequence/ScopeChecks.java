@@ -36,7 +36,7 @@ final class ScopeChecks {
 
     /** Which topics a step touches. */
     static Set<ScopeTopic> topics(Step step) {
-        var topics = new java.util.TreeSet<ScopeTopic>();
+        var topics = java.util.EnumSet.noneOf(ScopeTopic.class);
         var zones = step.zones();
         var stroke = step.library().stroke();
         if (zones.stream().anyMatch(PrerequisiteChecks.FRONT_OF_NECK::contains)) topics.add(ScopeTopic.FRONT_OF_NECK);
@@ -45,7 +45,8 @@ final class ScopeChecks {
         if (stroke == Stroke.JOINT_GLIDE) topics.add(ScopeTopic.JOINT_MOVEMENT);
         if (stroke.passiveModality()) topics.add(ScopeTopic.HEAT_AND_COLD);
         if (zones.stream().anyMatch(z -> z.unit() == DrapeUnit.ABDOMEN)) topics.add(ScopeTopic.ABDOMINAL);
-        if (step.say().stream().anyMatch(s -> said(EXERCISE, s.words()))) topics.add(ScopeTopic.EXERCISE_ADVICE);
+        if (!step.say().isEmpty() && step.say().stream().anyMatch(s -> said(EXERCISE, s.words())))
+            topics.add(ScopeTopic.EXERCISE_ADVICE);
         if (said(DIAGNOSIS, step.name()) || step.say().stream().anyMatch(s -> said(DIAGNOSIS, s.words())))
             topics.add(ScopeTopic.DIAGNOSIS);
         return topics;
@@ -63,7 +64,7 @@ final class ScopeChecks {
 
         @Override
         public void look(Plan plan) {
-            var steps = plan.sequence.steps();
+            var steps = plan.steps;
             if (plan.notes.stream().anyMatch(n -> n.kind() == ClientNote.Kind.PREGNANT))
                 report(plan, Where.EVERYWHERE, ScopeTopic.PRENATAL, "This client is pregnant", null);
             if (said(DIAGNOSIS, plan.sequence.note()))
@@ -116,7 +117,7 @@ final class ScopeChecks {
                         "Take these words out of " + name,
                         s -> s.replacing(step.id(), x -> x.with(e -> e.say.removeIf(w -> said(pattern, w.words())))));
             }
-            if (plan.sequence.steps().size() == 1) return null;
+            if (plan.steps.size() == 1) return null;
             return new Mend("Take " + name + " out", s -> s.without(Set.of(step.id())));
         }
     }
@@ -139,7 +140,7 @@ final class ScopeChecks {
         public void look(Plan plan) {
             var seen = new HashSet<String>();
             for (var note : plan.notes)
-                for (var step : plan.sequence.steps())
+                for (var step : plan.steps)
                     for (var clash : clashes(plan, note, step))
                         if (seen.add(note.kind() + "/" + step.id() + "/" + clash.zone))
                             plan.report(
@@ -154,7 +155,7 @@ final class ScopeChecks {
             var found = new ArrayList<Clash>();
             var name = plan.number(step);
             var stroke = step.library().stroke();
-            Predicate<Step> only = s -> plan.sequence.steps().size() > 1;
+            Predicate<Step> only = s -> plan.steps.size() > 1;
             var out = only.test(step)
                     ? new Mend("Take " + name.toLowerCase() + " out", s -> s.without(Set.of(step.id())))
                     : null;

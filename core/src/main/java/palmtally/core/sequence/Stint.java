@@ -2,6 +2,7 @@ package palmtally.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.technique.Dose;
@@ -54,40 +55,63 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
      */
     public static List<Stint> of(Sequence sequence) {
         var stints = new ArrayList<Stint>();
+        var first = sequence.firstSide();
+        for (var pass : passes(sequence))
+            for (var side : List.of(first, first.other()))
+                for (int i = 0; i < pass.steps.size(); i++) {
+                    var step = pass.steps.get(i);
+                    var on = pass.side(step, side, first);
+                    if (on != null) add(stints, step, on, on == first.other() && side != first, pass.blocks.get(i));
+                }
+        return List.copyOf(stints);
+    }
+
+    /**
+     * Steps that are run through on the first side, then again on the second.
+     *
+     * @param blocks index of the block of each step
+     * @param eachSide whether they come from blocks that are run on each side; if not, it is one step
+     */
+    record Pass(List<Step> steps, List<Integer> blocks, boolean eachSide) {
+        /** The side a step is done on while the hands are on {@code side}, or null where it has no place then. */
+        @Nullable
+        Side side(Step step, Side side, Side first) {
+            return switch (step.side()) {
+                case EACH -> side;
+                case LEFT, RIGHT -> {
+                    var own = Side.valueOf(step.side().name());
+                    yield (eachSide ? own == side : side == first) ? own : null;
+                }
+                case MIDLINE, BOTH -> side == first ? Side.valueOf(step.side().name()) : null;
+            };
+        }
+    }
+
+    /** The passes of a sequence: each step of a block that is run once is a pass of its own. */
+    static List<Pass> passes(Sequence sequence) {
+        var passes = new ArrayList<Pass>();
         var blocks = sequence.blocks();
         for (int b = 0; b < blocks.size(); ) {
             if (blocks.get(b).repeat() == Block.Repeat.ONCE) {
-                for (var step : blocks.get(b).steps()) {
-                    if (step.side() == Sides.EACH) {
-                        add(stints, step, sequence.firstSide(), false, b);
-                        add(stints, step, sequence.firstSide().other(), true, b);
-                    } else add(stints, step, Side.valueOf(step.side().name()), false, b);
-                }
+                for (var step : blocks.get(b).steps()) passes.add(new Pass(List.of(step), List.of(b), false));
                 b++;
                 continue;
             }
-            int end = b;
-            while (end < blocks.size()
-                    && blocks.get(end).repeat() == Block.Repeat.EACH_SIDE
-                    && (end == b || !turns(blocks.get(end - 1), blocks.get(end)))) end++;
-            for (var side : List.of(sequence.firstSide(), sequence.firstSide().other())) {
-                boolean second = side != sequence.firstSide();
-                for (int g = b; g < end; g++)
-                    for (var step : blocks.get(g).steps())
-                        switch (step.side()) {
-                            case EACH -> add(stints, step, side, second, g);
-                            case LEFT, RIGHT -> {
-                                if (step.side().name().equals(side.name())) add(stints, step, side, second, g);
-                            }
-                            case MIDLINE, BOTH -> {
-                                if (!second)
-                                    add(stints, step, Side.valueOf(step.side().name()), false, g);
-                            }
-                        }
+            var steps = new ArrayList<Step>();
+            var of = new ArrayList<Integer>();
+            int start = b;
+            while (b < blocks.size()
+                    && blocks.get(b).repeat() == Block.Repeat.EACH_SIDE
+                    && (b == start || !turns(blocks.get(b - 1), blocks.get(b)))) {
+                for (var step : blocks.get(b).steps()) {
+                    steps.add(step);
+                    of.add(b);
+                }
+                b++;
             }
-            b = end;
+            passes.add(new Pass(steps, of, true));
         }
-        return List.copyOf(stints);
+        return passes;
     }
 
     /** Whether the client is turned between two blocks: then both sides of the first are done before. */

@@ -257,7 +257,7 @@ final class TalkChecks {
         @Override
         public void look(Plan plan) {
             var way = plan.profile.ways().clientPart();
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 var where = palmtally.core.finding.Finding.Where.step(step.id());
                 if (way == Ways.ClientPart.PASSIVE && PrerequisiteChecks.moves(step)) {
                     plan.report(
@@ -315,7 +315,7 @@ final class TalkChecks {
                 case REPORT -> 1;
                 case BOTH -> 2;
             };
-            for (var step : plan.sequence.steps()) {
+            for (var step : plan.steps) {
                 if (step.library().stroke() != Stroke.TRIGGER_POINT || step.depth() == 0) continue;
                 long asked = step.say().stream()
                         .filter(s -> s.kind() == SayKind.INTERVIEW)

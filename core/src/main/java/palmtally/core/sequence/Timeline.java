@@ -9,7 +9,6 @@ import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
-import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.profile.Profile;
 
@@ -78,39 +77,17 @@ public record Timeline(List<Span> spans, double totalSeconds) {
         double hands = 0;
         double total = 0;
         @Nullable Stint last = null;
-        @Nullable Position position = null;
         for (var stint : stints) {
             var step = stint.step();
             var halves = stint.halves();
-            var cost = new EnumMap<Transition, Double>(Transition.class);
-            if (position != null && position != step.position()) {
-                cost.put(Transition.TURN, profile.transitions().turn());
-                open = Set.of();
-            }
-            position = step.position();
             var wanted = unitsOpenedBy(stint);
-            if (!wanted.equals(open)) {
-                boolean sensitive = step.zones().stream()
-                        .anyMatch(z -> profile.draping().sensitive().contains(z));
-                cost.put(
-                        sensitive ? Transition.SENSITIVE_SHEET : Transition.SHEET,
-                        sensitive
-                                ? profile.transitions().sensitiveSheet()
-                                : profile.transitions().sheet());
-                open = wanted;
-            }
-            if (last != null
-                    && (last.side() != stint.side()
-                            || last.step().zones().get(0).region()
-                                    != step.zones().get(0).region()))
-                cost.put(Transition.PLACE, profile.transitions().place());
+            var cost = between(last, open, stint, wanted, profile);
             if (step.lubricant() != Lubricant.DRY && !oiled.containsAll(halves)) {
                 cost.put(Transition.LUBRICANT, profile.transitions().lubricant());
                 oiled.addAll(halves);
             }
-            long questions = step.say().stream()
-                    .filter(s -> s.asks() || s.kind() == SayKind.CONSENT)
-                    .count();
+            int questions = 0;
+            for (var say : step.say()) if (say.asks() || say.kind() == SayKind.CONSENT) questions++;
             if (questions > 0)
                 cost.put(Transition.QUESTION, questions * profile.transitions().question());
 
@@ -123,15 +100,56 @@ public record Timeline(List<Span> spans, double totalSeconds) {
             hands = passive ? start : end;
             for (var half : halves) busyUntil.merge(half, end, Math::max);
             total = Math.max(total, end);
-            spans.add(new Span(stint, begin, start, end, cost, open));
+            spans.add(new Span(stint, begin, start, end, cost, wanted));
+            open = wanted;
             last = stint;
         }
         return new Timeline(List.copyOf(spans), total);
     }
 
+    /**
+     * Seconds lost between two stints by turning the client, by the sheet and by walking; what depends on more than these two, such as
+     * lubricant, is left out.
+     *
+     * @param last the one before, or null at the start
+     */
+    static EnumMap<Transition, Double> between(@Nullable Stint last, Stint stint, Profile profile) {
+        return between(last, last == null ? Set.of() : unitsOpenedBy(last), stint, unitsOpenedBy(stint), profile);
+    }
+
+    private static EnumMap<Transition, Double> between(
+            @Nullable Stint last, Set<OpenUnit> opened, Stint stint, Set<OpenUnit> wanted, Profile profile) {
+        var cost = new EnumMap<Transition, Double>(Transition.class);
+        var step = stint.step();
+        var open = opened;
+        if (last != null && last.step().position() != step.position()) {
+            cost.put(Transition.TURN, profile.transitions().turn());
+            open = Set.of();
+        }
+        if (!wanted.equals(open)) {
+            boolean sensitive = step.zones().stream()
+                    .anyMatch(z -> profile.draping().sensitive().contains(z));
+            cost.put(
+                    sensitive ? Transition.SENSITIVE_SHEET : Transition.SHEET,
+                    sensitive
+                            ? profile.transitions().sensitiveSheet()
+                            : profile.transitions().sheet());
+        }
+        if (last != null
+                && (last.side() != stint.side()
+                        || last.step().zones().get(0).region()
+                                != step.zones().get(0).region()))
+            cost.put(Transition.PLACE, profile.transitions().place());
+        return cost;
+    }
+
     /** What the sheet has open when a stint is done as planned. */
     public static Set<OpenUnit> unitsOpenedBy(Stint stint) {
         if (stint.step().sheet() != Sheet.OPEN) return Set.of();
+        if (stint.step().zones().size() == 1 && stint.side() != Side.BOTH && stint.side() != Side.MIDLINE) {
+            var unit = stint.step().zones().get(0).unit();
+            return unit.draped() ? Set.of(new OpenUnit(unit, unit.paired() ? stint.side() : Side.MIDLINE)) : Set.of();
+        }
         var units = new HashSet<OpenUnit>();
         for (var half : stint.halves()) {
             var unit = half.zone().unit();

@@ -20,8 +20,7 @@ final class TurnCheck implements Check {
         var turns = plan.timeline.spans().stream()
                 .filter(s -> s.transitions().containsKey(Transition.TURN))
                 .toList();
-        long positions =
-                plan.sequence.steps().stream().map(Step::position).distinct().count();
+        long positions = plan.steps.stream().map(Step::position).distinct().count();
         if (turns.size() <= positions - 1) return;
         var links = HardLinks.of(plan);
         var least = least(links);
