@@ -1,0 +1,115 @@
+package palmtally.core.sequence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+import palmtally.core.InvalidValue;
+import palmtally.core.body.Position;
+import palmtally.core.body.Zone;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Techniques;
+import palmtally.core.technique.Tool;
+
+class QuickAddTest {
+    private static Step read(String text) {
+        return QuickAdd.read(text, "n", null);
+    }
+
+    @Test
+    void a_line_as_teachers_jot_it_becomes_a_step() {
+        var step = read("forearm glide hamstrings 90s x3 firm");
+        assertThat(step.technique()).isEqualTo("forearm-glide");
+        assertThat(step.tool()).isEqualTo(Tool.FOREARM);
+        assertThat(step.zones()).containsExactly(Zone.HAMSTRINGS);
+        assertThat(step.dose()).isEqualTo(Dose.passes(3, 90));
+        assertThat(step.depth()).isEqualTo(4);
+        assertThat(step.side()).isEqualTo(Sides.EACH);
+        assertThat(step.position()).isEqualTo(Position.PRONE);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "knead calf 1:30 | petrissage | CALF | 90 | seconds",
+                "knead calf 2 min light | petrissage | CALF | 120 | seconds",
+                "trigger point shoulder blade 3 holds 9s | trigger-point | SHOULDER_BLADE | 27 | holds",
+                "point hold low back 4 breaths | trigger-point | LUMBAR | 40 | breaths",
+                "cross friction achilles 90 cycles 1.5/s | cross-fibre | ACHILLES | 60 | cycles",
+                "trigger point glutes until soft 60s | trigger-point | GLUTEALS | 60 | until-soft",
+                "stretch quads | stretch | THIGH_FRONT | 30 | seconds",
+                "fist glide back x4 | fist-glide | UPPER_BACK | 40 | passes",
+                "Skin rolling, upper back, 45 s | skin-rolling | UPPER_BACK | 45 | seconds",
+                "glide calves 6x | effleurage | CALF | 60 | passes",
+                "thumb forearm-flexors 30s | stripping-thumb | FOREARM_FLEXORS | 30 | seconds"
+            })
+    void doses_and_names_are_understood_in_any_order(
+            String text, String technique, Zone zone, double seconds, String kind) {
+        var step = read(text);
+        assertThat(step.technique()).isEqualTo(technique);
+        assertThat(step.zones()).containsExactly(zone);
+        assertThat(step.dose().totalSeconds()).isEqualTo(seconds);
+        assertThat(step.dose().kind().toString()).isEqualTo(kind);
+    }
+
+    @Test
+    void sides_sheet_lubricant_position_phase_and_words_are_understood() {
+        var step = read("palm glide chest left through the sheet supine assess must \"May I work here?\"");
+        assertThat(step.side()).isEqualTo(Sides.LEFT);
+        assertThat(step.sheet()).isEqualTo(Sheet.THROUGH);
+        assertThat(step.lubricant()).isEqualTo(Lubricant.DRY);
+        assertThat(step.phase()).isEqualTo(Phase.ASSESS);
+        assertThat(step.importance()).isEqualTo(Importance.MUST);
+        assertThat(step.say()).containsExactly(Saying.of(SayKind.CONSENT, "May I work here?"));
+    }
+
+    @Test
+    void what_is_not_said_goes_on_from_the_step_before() {
+        var before = read("palm glide calf right oil prone");
+        var next = QuickAdd.read("knead 40s", "m", before);
+        assertThat(next.zones()).isEqualTo(before.zones());
+        assertThat(next.side()).isEqualTo(Sides.RIGHT);
+        assertThat(next.lubricant()).isEqualTo(Lubricant.OIL);
+    }
+
+    @Test
+    void every_word_that_is_not_known_is_named_with_the_nearest() {
+        assertThatThrownBy(() -> read("glide hamstrigns wibble 90s")).isInstanceOfSatisfying(InvalidValue.class, e -> {
+            assertThat(e.faults()).extracting(f -> f.value()).containsExactly("hamstrigns", "wibble");
+            assertThat(e.faults().get(0).reason()).contains("hamstrings");
+        });
+    }
+
+    @Test
+    void a_line_without_technique_or_zone_says_so() {
+        assertThatThrownBy(() -> read("90s"))
+                .isInstanceOfSatisfying(
+                        InvalidValue.class, e -> assertThat(e.faults()).hasSize(2));
+        assertThatThrownBy(() -> read("")).isInstanceOf(InvalidValue.class);
+        assertThatThrownBy(() -> read("glide calf depth 9"))
+                .isInstanceOfSatisfying(
+                        InvalidValue.class, e -> assertThat(e.getMessage()).contains("depth"));
+        assertThatThrownBy(() -> read("glide calf x99999999")).isInstanceOf(InvalidValue.class);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Zone.class)
+    void every_zone_is_known_by_its_id_and_its_label(Zone zone) {
+        assertThat(read("glide " + zone).zones()).isEqualTo(List.of(zone));
+        assertThat(read("glide \n" + zone.toString().replace('-', ' ')).zones()).contains(zone);
+    }
+
+    @Test
+    void every_technique_is_known_by_name_and_nickname() {
+        for (var t : Techniques.standard().all()) {
+            assertThat(read(t.name() + " calf").technique()).as(t.name()).isEqualTo(t.id());
+            for (var alias : t.aliases())
+                assertThat(read(alias + " calf").technique()).as(alias).isEqualTo(t.id());
+        }
+    }
+}
