@@ -68,6 +68,102 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drafts/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["difference"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mend_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/step": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drafts/template": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -253,7 +349,7 @@ export interface paths {
         };
         get: operations["all"];
         put?: never;
-        post?: never;
+        post: operations["begin"];
         delete?: never;
         options?: never;
         head?: never;
@@ -350,6 +446,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sequences/{id}/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["version"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -528,6 +640,7 @@ export interface components {
             ratings: components["schemas"]["RatingWord"][];
             regions: components["schemas"]["RegionWord"][];
             techniques: components["schemas"]["TechniqueWord"][];
+            templates: components["schemas"]["TemplateWord"][];
             tools: components["schemas"]["ToolWord"][];
             zones: components["schemas"]["ZoneWord"][];
         };
@@ -657,6 +770,25 @@ export interface components {
             /** Format: double */
             weight: number;
         };
+        Draft: {
+            profile?: string;
+            sequence?: components["schemas"]["Sequence"];
+        };
+        DraftFit: {
+            profile?: string;
+            sequence?: components["schemas"]["Sequence"];
+            /** Format: double */
+            slotSeconds?: number;
+        };
+        DraftMend: {
+            key?: string;
+            profile?: string;
+            sequence?: components["schemas"]["Sequence"];
+        };
+        DraftView: {
+            plan: components["schemas"]["PlanView"];
+            sequence: components["schemas"]["Sequence"];
+        };
         Draping: {
             /** @enum {string} */
             consent: "at-the-moment" | "at-the-start-confirmed";
@@ -676,6 +808,7 @@ export interface components {
             sequence?: components["schemas"]["Sequence"];
             /** Format: int32 */
             version?: number;
+            what?: string;
         };
         Event: {
             /** Format: int64 */
@@ -749,6 +882,24 @@ export interface components {
             severity: "off" | "hint" | "warn" | "stop" | "critical";
             where: components["schemas"]["Where"];
         };
+        FitView: {
+            /** Format: double */
+            afterSeconds: number;
+            /** Format: double */
+            beforeSeconds: number;
+            changes: components["schemas"]["Change"][];
+            found: boolean;
+            heaviest: components["schemas"]["Heavy"][];
+            /** Format: double */
+            missingSeconds: number;
+            /** Format: double */
+            mostValue: number;
+            plan: components["schemas"]["PlanView"];
+            proven: boolean;
+            sequence: components["schemas"]["Sequence"];
+            /** Format: double */
+            value: number;
+        };
         Growth: {
             /** Format: double */
             priorMean: number;
@@ -760,6 +911,23 @@ export interface components {
             secureProbability: number;
             /** Format: double */
             variancePerWeek: number;
+        };
+        Heavy: {
+            /** Format: double */
+            seconds: number;
+            step: string;
+        };
+        Jotted: {
+            after?: components["schemas"]["Step"];
+            id?: string;
+            text?: string;
+        };
+        Laid: {
+            profile?: string;
+            sequence?: components["schemas"]["Sequence"];
+            /** @enum {string} */
+            template?: "tool-ladder" | "protocol" | "interview";
+            zones?: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
         };
         Line: {
             bar: components["schemas"]["Bar"];
@@ -810,6 +978,16 @@ export interface components {
             signIn?: string;
             /** Format: uuid */
             term?: string;
+        };
+        NewSequence: {
+            name?: string;
+            /** @enum {string} */
+            region?: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
+            /** Format: double */
+            slotSeconds?: number;
+            /** @enum {string} */
+            template?: "tool-ladder" | "protocol" | "interview";
+            zones?: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
         };
         OpenStretch: {
             /** Format: int64 */
@@ -1221,6 +1399,12 @@ export interface components {
             /** @enum {string} */
             tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
         };
+        TemplateWord: {
+            /** @enum {string} */
+            id: "tool-ladder" | "protocol" | "interview";
+            name: string;
+            words: string;
+        };
         TermView: {
             cohort: string;
             /** Format: uuid */
@@ -1253,12 +1437,24 @@ export interface components {
             /** Format: double */
             turn: number;
         };
+        Two: {
+            after?: components["schemas"]["Sequence"];
+            before?: components["schemas"]["Sequence"];
+        };
         VersionLine: {
             /** Format: date-time */
             createdAt: string;
             /** Format: int32 */
             version: number;
             what: string;
+        };
+        VersionView: {
+            changes: string[];
+            sequence: components["schemas"]["Sequence"];
+            /** Format: int32 */
+            version: number;
+            /** Format: uuid */
+            versionId: string;
         };
         Ways: {
             /** @enum {string} */
@@ -1402,6 +1598,150 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["DemonstrationView"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Draft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    difference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Two"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
+                };
+            };
+        };
+    };
+    fit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftFit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["FitView"];
+                };
+            };
+        };
+    };
+    mend_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftMend"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["DraftView"];
+                };
+            };
+        };
+    };
+    step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Jotted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Step"];
+                };
+            };
+        };
+    };
+    template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Laid"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Block"][];
                 };
             };
         };
@@ -1684,6 +2024,30 @@ export interface operations {
             };
         };
     };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSequence"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SequenceView"];
+                };
+            };
+        };
+    };
     read_1: {
         parameters: {
             query?: never;
@@ -1734,7 +2098,9 @@ export interface operations {
     };
     save: {
         parameters: {
-            query?: never;
+            query?: {
+                profile?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -1854,6 +2220,29 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SequenceView"];
+                };
+            };
+        };
+    };
+    version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["VersionView"];
                 };
             };
         };

@@ -59,24 +59,24 @@ public enum Template {
     public Sequence sequence(
             String id, String name, Region region, double slotSeconds, List<Zone> zones, Profile profile) {
         check(zones, profile);
-        var like = StepEdit.of("like", Techniques.standard().get("still-hold"), List.of(zones.get(0)))
-                .step();
-        var open = like.with(e -> {
-            e.made(
-                    "settle",
-                    "Agree and settle",
-                    "still-hold",
-                    like.tool(),
-                    Math.min(1, ceiling(zones.get(0), profile)),
-                    30,
-                    Phase.SETTLE);
-            e.side = zones.get(0).paired() ? Sides.BOTH : Sides.MIDLINE;
-            e.sheet = Sheet.THROUGH;
-            e.lubricant = Lubricant.DRY;
-            e.importance = Importance.MUST;
-            for (var kind : SayKind.values()) if (kind.opens()) e.say.add(new Saying(kind, null, 0));
-        });
-        var close = open.with(e -> {
+        var bare = bare(id, name, region, slotSeconds, zones.get(0));
+        var blocks = new ArrayList<>(bare.blocks());
+        blocks.addAll(1, blocks(bare, zones, profile));
+        return bare.withBlocks(blocks);
+    }
+
+    /** A sequence that only opens and closes: agree and settle, cover and close. */
+    public static Sequence bare(String id, String name, Region region, double slotSeconds, Zone zone) {
+        var open = StepEdit.of("settle", Techniques.standard().get("still-hold"), List.of(zone));
+        open.name = "Agree and settle";
+        open.depth = Math.min(1, zone.ceiling().map(Zone.Ceiling::low).orElse(1));
+        open.side = zone.paired() ? Sides.BOTH : Sides.MIDLINE;
+        open.sheet = Sheet.THROUGH;
+        open.lubricant = Lubricant.DRY;
+        open.importance = Importance.MUST;
+        for (var kind : SayKind.values()) if (kind.opens()) open.say.add(new Saying(kind, null, 0));
+        var first = open.step();
+        var last = first.with(e -> {
             e.id = "cover";
             e.name = "Cover and close";
             e.phase = Phase.COVER;
@@ -84,13 +84,17 @@ public enum Template {
             e.dose = Dose.seconds(20);
             e.say = new ArrayList<>(List.of(Saying.of(SayKind.CLOSING, "That was it. Take your time getting up.")));
         });
-        var blocks = new ArrayList<Block>();
-        blocks.add(new Block("open", "Open", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(open)));
-        var empty = new Sequence(id, name, region, slotSeconds, palmtally.core.body.Side.LEFT, "", null, blocks);
-        var made = new ArrayList<>(blocks(empty, zones, profile));
-        blocks.addAll(made);
-        blocks.add(new Block("close", "Close", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(close)));
-        return empty.withBlocks(blocks);
+        return new Sequence(
+                id,
+                name,
+                region,
+                slotSeconds,
+                palmtally.core.body.Side.LEFT,
+                "",
+                null,
+                List.of(
+                        new Block("open", "Open", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(first)),
+                        new Block("close", "Close", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(last))));
     }
 
     /**

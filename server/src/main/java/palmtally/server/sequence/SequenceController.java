@@ -1,5 +1,6 @@
 package palmtally.server.sequence;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -16,10 +17,13 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
+import palmtally.core.body.Zone;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
+import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Template;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.server.people.Caller;
@@ -49,7 +53,8 @@ class SequenceController {
             @Nullable Integer from,
             @Nullable String key,
             @Nullable Integer version,
-            @Nullable Sequence sequence) {}
+            @Nullable Sequence sequence,
+            @Nullable String what) {}
 
     private final Sequences sequences;
     private final Profiles profiles;
@@ -88,17 +93,69 @@ class SequenceController {
         return checks.findings().stream().filter(f -> f.severity() == severity).count();
     }
 
+    /**
+     * @param template what to start with, laid over the zones, or null for an opening and an end alone
+     * @param zones what it is about; the first says how the client lies
+     */
+    record NewSequence(
+            @Nullable String name,
+            @Nullable Region region,
+            @Nullable Double slotSeconds,
+            @Nullable Template template,
+            @Nullable List<Zone> zones) {}
+
+    /** Starts a sequence, by template or bare. */
+    @PostMapping("/api/sequences")
+    SequenceView begin(@Me Caller caller, @RequestBody NewSequence wanted) {
+        var faults = new ArrayList<Fault>();
+        if (wanted.name == null || wanted.name.isBlank()) faults.add(new Fault("name", "", "must not be blank"));
+        if (wanted.region == null) faults.add(new Fault("region", "", "is missing"));
+        var zones = wanted.zones;
+        if (zones == null || zones.isEmpty()) faults.add(new Fault("zones", "", "needs at least one zone"));
+        if (!faults.isEmpty() || wanted.name == null || wanted.region == null || zones == null)
+            throw new InvalidValue("sequence", faults);
+        double slot = wanted.slotSeconds == null ? 1200 : wanted.slotSeconds;
+        var id = sequences.freshId(wanted.name);
+        var profile = profiles.ofSchool().profile();
+        var made = wanted.template == null
+                ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0))
+                : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);
+        return view(sequences.save(made, 0, "Started", caller), null);
+    }
+
     @GetMapping("/api/sequences/{id}")
     SequenceView one(@PathVariable String id, @RequestParam(required = false) @Nullable String profile) {
         return view(sequences.newest(id), profile);
     }
 
+    /** One version as it was, with what changed since the one before. */
+    @GetMapping("/api/sequences/{id}/versions/{version}")
+    VersionView version(@PathVariable String id, @PathVariable int version) {
+        var v = sequences.numbered(id, version);
+        var before = version > 1 ? sequences.numbered(id, version - 1).sequence() : null;
+        return new VersionView(
+                v.versionId(),
+                v.version(),
+                v.sequence(),
+                before == null ? List.of("The first version.") : Difference.between(before, v.sequence()));
+    }
+
+    record VersionView(UUID versionId, int version, Sequence sequence, List<String> changes) {}
+
     @PutMapping("/api/sequences/{id}")
-    SequenceView save(@Me Caller caller, @PathVariable String id, @RequestBody Edit edit) {
+    SequenceView save(
+            @Me Caller caller,
+            @PathVariable String id,
+            @RequestParam(required = false) @Nullable String profile,
+            @RequestBody Edit edit) {
         if (edit.sequence == null) throw new InvalidValue("edit", new Fault("sequence", "", "is missing"));
         if (!edit.sequence.id().equals(id))
             throw new InvalidValue("edit", new Fault("sequence/id", edit.sequence.id(), "must be " + id));
-        return view(sequences.save(edit.sequence, from(edit), "Edited", caller), null);
+        if (edit.what != null && edit.what.length() > 200)
+            throw new InvalidValue(
+                    "edit", new Fault("what", edit.what.length() + " characters", "must be at most 200"));
+        return view(
+                sequences.save(edit.sequence, from(edit), edit.what == null ? "Edited" : edit.what, caller), profile);
     }
 
     @PostMapping("/api/sequences/{id}/mend")

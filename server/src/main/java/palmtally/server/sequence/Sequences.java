@@ -85,6 +85,10 @@ public class Sequences {
         return rows.byId(id).map(Sequences::read).orElseThrow(() -> Refusal.notFound("sequence version"));
     }
 
+    public Versioned numbered(String id, int version) {
+        return rows.numbered(id, version).map(Sequences::read).orElseThrow(() -> Refusal.notFound("version"));
+    }
+
     public List<VersionLine> history(String id) {
         return rows.history(id);
     }
@@ -118,6 +122,20 @@ public class Sequences {
                 "Somebody changed this sequence meanwhile. Read it again; nothing of yours was stored.");
     }
 
+    /** An id out of a name that no sequence has yet: lower case, hyphens, at most 64 characters. */
+    public String freshId(String name) {
+        var plain = java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFD)
+                .replaceAll("\\p{M}+", "")
+                .toLowerCase(java.util.Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-+|-+$", "");
+        if (plain.length() > 56) plain = plain.substring(0, 56).replaceAll("-+$", "");
+        var stem = plain.isEmpty() ? "sequence" : plain;
+        var id = stem;
+        for (int i = 2; rows.newest(id).isPresent(); i++) id = stem + "-" + i;
+        return id;
+    }
+
     /** Applies the mend of one finding and saves the result. */
     @Transactional
     public Versioned mend(String id, int from, String key, Profile profile, Caller by) {
@@ -135,8 +153,7 @@ public class Sequences {
     /** Brings the content of an earlier version back as a new one. */
     @Transactional
     public Versioned restore(String id, int from, int version, Caller by) {
-        var old = rows.numbered(id, version).map(Sequences::read).orElseThrow(() -> Refusal.notFound("version"));
-        return save(old.sequence(), from, "Back to version " + version, by);
+        return save(numbered(id, version).sequence(), from, "Back to version " + version, by);
     }
 
     /** Takes a sequence from a file: a new version where the id is known, unless it says the same. */

@@ -12,6 +12,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
 import palmtally.core.profile.MechanicsFault;
+import palmtally.core.sequence.Template;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
@@ -31,7 +32,10 @@ class CatalogueController {
             List<ToolWord> tools,
             List<TechniqueWord> techniques,
             List<FaultWord> faults,
-            List<RatingWord> ratings) {}
+            List<RatingWord> ratings,
+            List<TemplateWord> templates) {}
+
+    record TemplateWord(Template id, String name, String words) {}
 
     record CriterionWord(Criterion id, String name) {}
 
@@ -96,6 +100,9 @@ class CatalogueController {
                 IntStream.rangeClosed(1, 10)
                         .map(n -> 10 * n)
                         .mapToObj(n -> new RatingWord(n, Outcome.Band.of(n).toString()))
+                        .toList(),
+                Arrays.stream(Template.values())
+                        .map(t -> new TemplateWord(t, t.label(), t.words()))
                         .toList());
     }
 

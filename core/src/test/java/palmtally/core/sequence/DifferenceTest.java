@@ -1,0 +1,46 @@
+package palmtally.core.sequence;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static palmtally.core.sequence.Plans.once;
+import static palmtally.core.sequence.Plans.step;
+
+import org.junit.jupiter.api.Test;
+
+class DifferenceTest {
+    private final Sequence plan = once(step("a"), step("b"), step("c"), step("d"));
+
+    @Test
+    void of_the_same_is_nothing() {
+        assertThat(Difference.between(plan, plan)).isEmpty();
+    }
+
+    @Test
+    void names_what_is_gone_new_and_changed() {
+        var other = once(step("a").seconds(90).deep(3), step("x"), step("c"), step("d"));
+        assertThat(Difference.between(plan, other))
+                .containsExactly(
+                        "Step 2, Step b, is gone.",
+                        "New step 2: Step x, 60 s.",
+                        "Step 1, Step a: depth 2 → 3; dose 60 s → 90 s.");
+    }
+
+    @Test
+    void of_a_move_names_only_the_step_that_moved() {
+        var other = once(step("b"), step("c"), step("d"), step("a"));
+        assertThat(Difference.between(plan, other)).containsExactly("Step a moved from place 1 to place 4.");
+    }
+
+    @Test
+    void tells_every_field_of_a_step() {
+        var before = plan.steps().get(0);
+        var after = before.with(e -> {
+            e.care.add(Care.HANDS_WIPED);
+            e.say.add(Saying.of(SayKind.WARNS, "Now."));
+            e.direction = Direction.DISTAL;
+        });
+        assertThat(Difference.between(plan, plan.replacing("a", s -> after)))
+                .singleElement()
+                .asString()
+                .contains("care none → hands-wiped", "words none → warns “Now.” at 0 s", "direction none → distal");
+    }
+}
