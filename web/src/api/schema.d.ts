@@ -887,7 +887,7 @@ export interface components {
             afterSeconds: number;
             /** Format: double */
             beforeSeconds: number;
-            changes: components["schemas"]["Change"][];
+            changes: components["schemas"]["StepFit"][];
             found: boolean;
             heaviest: components["schemas"]["Heavy"][];
             /** Format: double */
@@ -1343,6 +1343,15 @@ export interface components {
             /** @enum {string} */
             tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
             zones: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
+        };
+        StepFit: {
+            /** Format: double */
+            after: number;
+            /** Format: double */
+            before: number;
+            step: string;
+            /** @enum {string} */
+            what: "kept" | "shortened" | "lengthened" | "dropped";
         };
         Stored: {
             finished: boolean;

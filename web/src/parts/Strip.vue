@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { FINGERS, hue, wash } from './criteria'
 import { spaced, type StripModel } from './strip'
 import { mmss } from './words'
+import { useDrag, type Spot } from './useDrag'
 
 /** Time from left to right, one lane a criterion. */
 const props = withDefaults(
@@ -15,10 +16,18 @@ const props = withDefaults(
     playhead?: number
     /** Slim lanes, as a history in Grade. */
     slim?: boolean
+    /** Whether blocks of the Order lane can be dragged to another place. */
+    movable?: boolean
   }>(),
   { slim: false },
 )
-const emit = defineEmits<{ pick: [key: string]; event: [key: string]; moment: [second: number] }>()
+const emit = defineEmits<{
+  pick: [key: string]
+  event: [key: string]
+  moment: [second: number]
+  /** A step was dragged in front of another or behind it. */
+  move: [step: string, spot: Spot]
+}>()
 
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
@@ -79,7 +88,45 @@ function near<T>(
   }
   return best
 }
+const svg = ref<SVGElement>()
+const stepOf = (key: string) => key.slice(0, key.lastIndexOf('/'))
+function blockAt(clientX: number) {
+  const frame = svg.value!.getBoundingClientRect()
+  const second = Math.max(0, ((clientX - frame.left - NAME) / room.value) * props.model.total)
+  const block = near(
+    props.model.blocks,
+    second,
+    (b) => b.start,
+    (b) => b.end,
+  )
+  return block && { block, second }
+}
+const { dragged, spot, grab } = useDrag(
+  (px, py) => {
+    const frame = svg.value?.getBoundingClientRect()
+    if (!frame || py < frame.top - 40 || py > frame.bottom + 40) return undefined
+    const there = blockAt(px)
+    if (!there) return undefined
+    const half = (there.block.start + there.block.end) / 2
+    return { id: stepOf(there.block.key), where: there.second < half ? 'before' : 'after' }
+  },
+  (id, to) => emit('move', id, to),
+)
+function press(e: PointerEvent) {
+  if (!props.movable || !svg.value) return
+  const l = lane('order')
+  const py = e.clientY - svg.value.getBoundingClientRect().top
+  if (py < l.y || py > l.y + l.h) return
+  const there = blockAt(e.clientX)
+  if (there) grab(stepOf(there.block.key), e)
+}
+const dropX = computed(() => {
+  if (!spot.value) return undefined
+  const block = props.model.blocks.find((b) => stepOf(b.key) === spot.value!.id)
+  return block && x(spot.value.where === 'before' ? block.start : block.end)
+})
 function touch(e: MouseEvent) {
+  if (dragged.value) return
   const frame = (e.currentTarget as SVGElement).getBoundingClientRect()
   const second = Math.max(0, ((e.clientX - frame.left - NAME) / room.value) * props.model.total)
   const py = e.clientY - frame.top
@@ -146,6 +193,8 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
   <div ref="box" class="strip">
     <svg
       v-if="width > 0"
+      ref="svg"
+      :class="{ movable }"
       :width="width"
       :height="height"
       role="slider"
@@ -156,6 +205,7 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
       :aria-valuenow="at + 1"
       :aria-valuetext="spokenValue"
       @click="touch"
+      @pointerdown="press"
       @keydown.right.prevent.stop="step(1)"
       @keydown.left.prevent.stop="step(-1)"
     >
@@ -173,6 +223,15 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
         <text x="24" :y="l.y + l.h / 2 + 4" class="name" :fill="hue(l.id)">{{ l.name }}</text>
       </g>
 
+      <line
+        v-if="dropX !== undefined"
+        :x1="dropX"
+        :x2="dropX"
+        :y1="lane('order').y - 3"
+        :y2="lane('order').y + lane('order').h + 3"
+        stroke="var(--order)"
+        stroke-width="4"
+      />
       <template v-if="model.seen">
         <rect
           v-for="(a, i) in model.seen.attended"
@@ -375,5 +434,8 @@ svg {
 }
 .say {
   font: 12px var(--text);
+}
+.movable {
+  touch-action: pan-y;
 }
 </style>

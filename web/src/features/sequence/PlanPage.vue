@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
@@ -8,6 +9,7 @@ import TableFigure from '@/parts/TableFigure.vue'
 import { mmss } from '@/parts/words'
 
 const session = useSession()
+const router = useRouter()
 const { data: lines, problem, loading, again } = useAsked(() => ask(api.GET('/api/sequences')))
 const region = ref<string>()
 const front = ref(false)
@@ -32,6 +34,38 @@ const marked = computed(() =>
 function touch(zone: string) {
   const picked = session.zones.get(zone)?.region
   region.value = picked === region.value ? undefined : picked
+}
+/** A new sequence: bare, or by a template laid over its zones. */
+const starting = ref(false)
+const fresh = ref({ name: '', region: '', minutes: 20, template: '', zones: [] as string[] })
+const freshProblem = ref<Problem>()
+const ofRegion = computed(() =>
+  [...session.zones.values()].filter((z) => !fresh.value.region || z.region === fresh.value.region),
+)
+function begin(open: boolean) {
+  starting.value = open
+  freshProblem.value = undefined
+  fresh.value.region = region.value ?? fresh.value.region
+}
+async function start() {
+  const f = fresh.value
+  freshProblem.value = undefined
+  try {
+    const made = await ask(
+      api.POST('/api/sequences', {
+        body: {
+          name: f.name,
+          region: (f.region || undefined) as 'foot',
+          slotSeconds: f.minutes * 60,
+          template: (f.template || undefined) as 'protocol',
+          zones: f.zones as never[],
+        },
+      }),
+    )
+    await router.push(`/plan/${made.sequence.id}`)
+  } catch (e) {
+    freshProblem.value = e as Problem
+  }
 }
 async function readFile(event: Event) {
   const input = event.target as HTMLInputElement
@@ -68,7 +102,57 @@ async function readFile(event: Event) {
         @change="readFile"
       />
       <button class="push" @click="picker?.click()">Read a file</button>
+      <button class="push main" :aria-expanded="starting" @click="begin(!starting)">New sequence</button>
     </div>
+    <form v-if="starting" class="card fresh" aria-label="New sequence" @submit.prevent="start">
+      <label class="name">
+        Name
+        <input v-model.trim="fresh.name" maxlength="200" required />
+      </label>
+      <label>
+        Region
+        <select v-model="fresh.region" required>
+          <option value="" disabled>Choose…</option>
+          <option v-for="r in session.catalogue?.regions" :key="r.id" :value="r.id">{{ r.name }}</option>
+        </select>
+      </label>
+      <label>
+        Minutes, both sides
+        <input v-model.number="fresh.minutes" type="number" min="1" max="240" required />
+      </label>
+      <label>
+        Start with
+        <select v-model="fresh.template">
+          <option value="">an opening and an end</option>
+          <option v-for="t in session.catalogue?.templates" :key="t.id" :value="t.id">
+            {{ t.name }}: {{ t.words }}
+          </option>
+        </select>
+      </label>
+      <div class="zones" role="group" aria-label="Zones, in order">
+        <span class="soft">Zones, in order</span>
+        <button
+          v-for="z in ofRegion"
+          :key="z.id"
+          type="button"
+          class="push"
+          :class="{ main: fresh.zones.includes(z.id) }"
+          :aria-pressed="fresh.zones.includes(z.id)"
+          @click="
+            fresh.zones = fresh.zones.includes(z.id)
+              ? fresh.zones.filter((x) => x !== z.id)
+              : [...fresh.zones, z.id]
+          "
+        >
+          {{ fresh.zones.includes(z.id) ? `${fresh.zones.indexOf(z.id) + 1} ` : '' }}{{ z.name }}
+        </button>
+      </div>
+      <div v-if="freshProblem" role="alert" class="refused">
+        <p v-if="freshProblem.faults.length === 0">{{ freshProblem.detail }}</p>
+        <p v-for="f in freshProblem.faults" :key="f.field">{{ f.field }} {{ f.value }} {{ f.reason }}</p>
+      </div>
+      <button class="push main" :disabled="fresh.zones.length === 0">Start it</button>
+    </form>
     <div v-if="fileProblem" class="card" role="alert">
       <h2>The file was not read; nothing was stored</h2>
       <p>{{ fileProblem.detail }}</p>
@@ -133,7 +217,7 @@ async function readFile(event: Event) {
             <span class="say">
               <b v-if="l.stops" class="stop">{{ l.stops }} stop</b>
               <b v-if="l.warns" class="warn">{{ l.warns }} warn</b>
-              <b v-if="l.hints" class="hint">{{ l.hints }} hint</b>
+              <b v-if="l.hints" class="hint">{{ l.hints }} {{ l.hints === 1 ? 'hint' : 'hints' }}</b>
               <span v-if="!l.stops && !l.warns && !l.hints" class="soft">no findings</span>
             </span>
           </router-link>
@@ -145,6 +229,46 @@ async function readFile(event: Event) {
 </template>
 
 <style scoped>
+.fresh {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: end;
+}
+.fresh label {
+  font-size: 13px;
+  font-weight: 600;
+  color: var(--ink-soft);
+}
+.fresh .name {
+  flex: 1;
+  min-width: 220px;
+}
+.fresh input,
+.fresh select {
+  display: block;
+  width: 100%;
+  max-width: 420px;
+  min-height: var(--target);
+  border: 1.5px solid var(--line);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 12px;
+}
+.zones {
+  width: 100%;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.refused {
+  width: 100%;
+  color: var(--stop);
+  font-weight: 600;
+}
 .cols {
   display: grid;
   grid-template-columns: 250px 1fr;

@@ -1,58 +1,93 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import Strip from '@/parts/Strip.vue'
 import TableFigure from '@/parts/TableFigure.vue'
-import { stepsOf, stripOf } from '@/parts/strip'
-import { capital, doseWords, mmss, word } from '@/parts/words'
+import { stripOf } from '@/parts/strip'
+import { capital, mmss, word } from '@/parts/words'
+import AddLine from './AddLine.vue'
+import FitPanel from './FitPanel.vue'
+import StepForm from './StepForm.vue'
+import StepList from './StepList.vue'
+import {
+  change,
+  changeBlock,
+  duplicate,
+  insertAfter,
+  insertBlocks,
+  join,
+  joinBlock,
+  mirror,
+  moveBeside,
+  moveBy,
+  remove,
+  split,
+  splitBlock,
+  stepsIn,
+} from './edits'
+import { useDraft } from './useDraft'
+import type { Spot } from '@/parts/useDrag'
 
+/** A sequence is written here: strip, steps and checks together, each act undone by one key. */
 const props = defineProps<{ id: string }>()
 const session = useSession()
 const router = useRouter()
 const profile = ref<string>()
-const {
-  data: view,
-  problem,
-  loading,
-  again,
-} = useAsked(() =>
-  ask(
-    api.GET('/api/sequences/{id}', { params: { path: { id: props.id }, query: { profile: profile.value } } }),
-  ),
-)
+const draft = useDraft(props.id, () => profile.value)
+const { sequence, plan, view, busy, dirty, failed, theirs } = draft
 const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const picked = ref<string>()
-const failed = ref<Problem>()
-const busy = ref(false)
-/** Versions to go back to, newest last: undo restores the one before a change, redo the one that was undone. */
-const undo = ref<number[]>([])
-const redo = ref<number[]>([])
+const cursor = ref<string>()
+const extra = ref<ReadonlySet<string>>(new Set())
+const tab = ref<'checks' | 'step' | 'fit' | 'versions'>('checks')
+const list = ref<InstanceType<typeof StepList>>()
+const adder = ref<InstanceType<typeof AddLine>>()
+const opened = ref<Schema['VersionView']>()
+const keys = ref(false)
 
-const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
-const flagged = computed(
-  () => new Set(view.value?.plan.findings.map((f) => f.finding.where.step).filter(Boolean)),
+const steps = computed(() => (sequence.value ? stepsIn(sequence.value) : []))
+const step = computed(() => steps.value.find((s) => s.id === picked.value) ?? steps.value[0])
+const chosen = computed(
+  () =>
+    new Set([
+      ...(step.value ? [step.value.id] : []),
+      ...[...extra.value].filter((id) => steps.value.some((s) => s.id === id)),
+    ]),
 )
+const ids = computed(() => steps.value.filter((s) => chosen.value.has(s.id)).map((s) => s.id))
+const flagged = computed(
+  () =>
+    new Set(
+      plan.value?.findings
+        .filter((f) => f.finding.severity !== 'hint')
+        .flatMap((f) => f.finding.where.step ?? []),
+    ),
+)
+/** The plan in time, as long as it speaks of the steps that are here: an answer on its way lags one act behind. */
+const spans = computed(() => plan.value?.spans.filter((s) => steps.value.some((x) => x.id === s.step)) ?? [])
 const strip = computed(
   () =>
-    view.value &&
+    sequence.value &&
+    plan.value &&
     stripOf(
-      view.value.sequence,
-      view.value.plan.spans,
-      view.value.plan.totalSeconds,
+      sequence.value,
+      spans.value,
+      plan.value.totalSeconds,
       (id) => flagged.value.has(id),
       (tool) => session.pointedTools.has(tool),
     ),
 )
 const span = computed(
   () =>
-    view.value?.plan.spans.find((s) => `${s.step}/${s.side}` === picked.value) ?? view.value?.plan.spans[0],
+    spans.value.find((s) => `${s.step}/${s.side}` === cursor.value && s.step === step.value?.id) ??
+    spans.value.find((s) => s.step === step.value?.id) ??
+    spans.value[0],
 )
-const step = computed(() => steps.value.find((s) => s.id === span.value?.step))
 const technique = computed(() => (step.value ? session.techniques.get(step.value.technique) : undefined))
 const cautions = computed(() => {
   const all: string[] = []
@@ -66,83 +101,226 @@ const cautions = computed(() => {
   })
   return all
 })
+const nowLine = computed(() => {
+  if (!step.value || !span.value) return ''
+  const say = step.value.say.map((x) => `“${x.words ?? word(x.kind)}”`)
+  return [
+    `${mmss(span.value.start)}–${mmss(span.value.end)}`,
+    span.value.side,
+    session.toolName(step.value.tool),
+    step.value.zones.map(session.zoneName).join(', '),
+    ...say,
+  ].join(' · ')
+})
+const number = (id: string) => steps.value.findIndex((s) => s.id === id) + 1
+const said = computed(() =>
+  ids.value.length === 1 ? `step ${number(ids.value[0]!)}` : `${ids.value.length} steps`,
+)
+watch(profile, () => void draft.check())
 
-async function change(call: () => Promise<Schema['SequenceView']>) {
-  busy.value = true
-  failed.value = undefined
-  try {
-    view.value = await call()
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
+function pick(id: string, how: 'one' | 'more' | 'upto' = 'one') {
+  if (how === 'upto' && step.value) {
+    const [a, b] = [number(step.value.id), number(id)].sort((x, y) => x - y)
+    extra.value = new Set(steps.value.slice(a! - 1, b).map((s) => s.id))
+  } else if (how === 'more') {
+    const next = new Set(chosen.value)
+    if (next.has(id) && next.size > 1) next.delete(id)
+    else next.add(id)
+    extra.value = next
+    if (!next.has(id)) {
+      picked.value = [...next][0]
+      return
+    }
+  } else extra.value = new Set()
+  picked.value = id
+  cursor.value = undefined
+  void list.value?.show(id)
+}
+function pickSpan(key: string) {
+  pick(key.slice(0, key.lastIndexOf('/')))
+  cursor.value = key
+}
+function made(what: string, result: { sequence: Schema['Sequence']; made: string[] }) {
+  if (result.made.length === 0) return
+  draft.act(what, result.sequence)
+  picked.value = result.made[0]
+  extra.value = new Set(result.made)
+  void list.value?.show(result.made[0]!)
+}
+const on = (f: (s: Schema['Sequence']) => void) => sequence.value && f(sequence.value)
+const move = (by: -1 | 1) =>
+  on((s) => {
+    draft.act(`Moved ${said.value} ${by < 0 ? 'up' : 'down'}`, moveBy(s, ids.value, by))
+    if (step.value) void list.value?.show(step.value.id)
+  })
+const copy = () => on((s) => made(`Duplicated ${said.value}`, duplicate(s, ids.value)))
+const flip = () => on((s) => made(`Mirrored ${said.value}`, mirror(s, ids.value)))
+const halve = () => on((s) => step.value && made(`Split ${said.value}`, split(s, step.value.id)))
+const merge = () =>
+  on((s) => {
+    const here = step.value && steps.value.findIndex((x) => x.id === step.value!.id)
+    const pair =
+      ids.value.length > 1 || here === undefined
+        ? ids.value
+        : steps.value.slice(here, here + 2).map((x) => x.id)
+    draft.act(`Joined ${pair.length} steps`, join(s, pair))
+    extra.value = new Set()
+    picked.value = pair[0]
+  })
+const drop = () =>
+  on((s) => {
+    const at = number(ids.value[0]!) - 1
+    const next = remove(s, ids.value)
+    draft.act(`Took out ${said.value}`, next)
+    extra.value = new Set()
+    picked.value = stepsIn(next)[Math.min(at, stepsIn(next).length - 1)]?.id
+    if (picked.value) list.value?.focus(picked.value)
+  })
+function dropAt(id: string, spot: Spot) {
+  on((s) => {
+    const moved = chosen.value.has(id) ? ids.value : [id]
+    draft.act(
+      `Moved ${moved.length === 1 ? `step ${number(id)}` : `${moved.length} steps`}`,
+      moveBeside(s, moved, spot.id, spot.where),
+    )
+    picked.value = id
+  })
+}
+function added(what: string, fresh: Schema['Step'][]) {
+  on((s) => draft.act(what, insertAfter(s, step.value?.id, fresh)))
+  pick(fresh.at(-1)!.id)
+  void nextTick(() => adder.value?.focus())
+}
+function laid(what: string, blocks: Schema['Block'][]) {
+  on((s) => draft.act(what, insertBlocks(s, step.value?.id, blocks)))
+  pick(blocks[0]!.steps[0]!.id)
+}
+const repeat = (block: string) =>
+  on((s) => {
+    const b = s.blocks.find((x) => x.id === block)!
+    draft.act(
+      `Changed ${b.name}`,
+      changeBlock(s, block, { repeat: b.repeat === 'once' ? 'each-side' : 'once' }),
+    )
+  })
+const order = (block: string) =>
+  on((s) => {
+    const b = s.blocks.find((x) => x.id === block)!
+    draft.act(
+      `Changed ${b.name}`,
+      changeBlock(s, block, { order: b.order === 'in-order' ? 'any-order' : 'in-order' }),
+    )
+  })
+function openFinding(f: Schema['CheckView']) {
+  const id = f.finding.where.step
+  if (id) pick(id)
+  else if (f.finding.where.atMs !== undefined) {
+    const at = f.finding.where.atMs / 1000
+    const near = spans.value.find((s) => s.end >= at)
+    if (near) pickSpan(`${near.step}/${near.side}`)
   }
 }
-const path = computed(() => ({ path: { id: props.id }, query: { profile: profile.value } }))
-function mend(key: string) {
-  const from = view.value!.version
-  return change(async () => {
-    const next = await ask(api.POST('/api/sequences/{id}/mend', { params: path.value, body: { from, key } }))
-    undo.value.push(from)
-    redo.value = []
-    return next
-  })
+async function openVersion(version: number) {
+  opened.value = await draft.during(() =>
+    ask(api.GET('/api/sequences/{id}/versions/{version}', { params: { path: { id: props.id, version } } })),
+  )
 }
-function back(stack: 'undo' | 'redo') {
-  const [here, there] = stack === 'undo' ? [undo, redo] : [redo, undo]
-  const version = here.value.at(-1)
-  if (version === undefined) return
-  const from = view.value!.version
-  return change(async () => {
-    const next = await ask(
-      api.POST('/api/sequences/{id}/restore', { params: path.value, body: { from, version } }),
-    )
-    here.value.pop()
-    there.value.push(from)
-    return next
-  })
-}
-onKeyStroke('z', (e) => {
-  if (!(e.ctrlKey || e.metaKey) || e.target instanceof HTMLInputElement) return
-  e.preventDefault()
-  void back(e.shiftKey ? 'redo' : 'undo')
-})
-function pickStep(id: string) {
-  const s = view.value?.plan.spans.find((x) => x.step === id)
-  if (s) picked.value = `${s.step}/${s.side}`
+function backTo(v: Schema['VersionView']) {
+  draft.act(`Back to version ${v.version}`, v.sequence)
+  opened.value = undefined
 }
 async function show() {
-  busy.value = true
-  try {
-    const d = await ask(
-      api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id: props.id } } }),
-    )
-    await router.push(`/show/${d.id}`)
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
+  if (dirty.value && !(await draft.save())) return
+  const d = await draft.during(() =>
+    ask(api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id: props.id } } })),
+  )
+  if (d) await router.push(`/show/${d.id}`)
+}
+/** A copy under a name of its own, for a text that lost a race. */
+async function saveCopy() {
+  const mine = sequence.value
+  if (!mine) return
+  const id = `${mine.id.slice(0, 50)}-copy-${Date.now().toString(36).slice(-4)}`
+  const done = await draft.during(() =>
+    ask(
+      api.PUT('/api/sequences/{id}', {
+        params: { path: { id } },
+        body: {
+          from: 0,
+          sequence: { ...mine, id, name: `${mine.name} (copy)`.slice(0, 200) },
+          what: 'A copy',
+        },
+      }),
+    ),
+  )
+  if (done) {
+    draft.takeTheirs()
+    await router.push(`/plan/${id}`)
   }
 }
+
+const typing = (e: KeyboardEvent) =>
+  e.target instanceof HTMLInputElement ||
+  e.target instanceof HTMLSelectElement ||
+  e.target instanceof HTMLTextAreaElement
+onKeyStroke((e) => {
+  const ctrl = e.ctrlKey || e.metaKey
+  const key = e.key.length === 1 ? e.key.toLowerCase() : e.key
+  const run = (f: () => void) => {
+    e.preventDefault()
+    f()
+  }
+  if (ctrl && key === 's') return run(() => void draft.save())
+  if (typing(e)) return
+  if (ctrl && key === 'z') return run(e.shiftKey ? draft.redo : draft.undo)
+  if (ctrl && key === 'y') return run(draft.redo)
+  if (ctrl && key === 'd') return run(copy)
+  if (ctrl || !step.value) return
+  const here = number(step.value.id) - 1
+  // Letters work where the steps are, and nowhere else on the page.
+  const inStrip = e.target instanceof SVGElement
+  if (!inStrip && !(e.target as HTMLElement).closest?.('.rows')) return
+  if (key === 'ArrowDown' || key === 'ArrowUp') {
+    const by = key === 'ArrowDown' ? 1 : -1
+    if (e.altKey) return run(() => move(by))
+    const next = steps.value[here + by]
+    if (next)
+      run(() => {
+        if (e.shiftKey) {
+          extra.value = new Set([...chosen.value, next.id])
+          picked.value = next.id
+          void list.value?.show(next.id)
+        } else pick(next.id)
+      })
+  } else if (inStrip && e.altKey && (key === 'ArrowLeft' || key === 'ArrowRight'))
+    run(() => move(key === 'ArrowRight' ? 1 : -1))
+  else if (e.altKey) return
+  else if (key === 'm') run(flip)
+  else if (key === 'x') run(halve)
+  else if (key === 'j') run(merge)
+  else if (key === 'Delete') run(drop)
+  else if (key === '/') run(() => adder.value?.focus())
+  else if (key === '?') run(() => (keys.value = !keys.value))
+})
 </script>
 
 <template>
   <div class="page">
-    <Standing :problem="problem" :loading="loading && !view" @again="again" />
-    <template v-if="view && strip">
+    <Standing :problem="draft.problem.value" :loading="draft.loading.value && !view" @again="draft.read" />
+    <template v-if="view && sequence && plan && strip">
       <div class="top">
         <router-link to="/plan" class="push" aria-label="Back to all sequences">←</router-link>
         <div>
-          <h1>{{ view.sequence.name }}</h1>
+          <h1>{{ sequence.name }}</h1>
           <span class="soft"
-            >{{ session.regionName(view.sequence.region) }} · {{ word(steps[0]?.position ?? '') }} · version
-            {{ view.version }}</span
+            >{{ session.regionName(sequence.region) }} · version {{ view.version
+            }}{{ dirty ? ', with changes not saved' : '' }}</span
           >
         </div>
         <span class="grow" />
         <label class="prof">
           <span class="sr">Judged by</span>
-          <select v-model="profile" aria-label="School profile" @change="again">
+          <select v-model="profile" aria-label="School profile">
             <option :value="undefined">School’s profile</option>
             <option v-for="p in profiles" :key="p.profile.id" :value="p.profile.id">
               {{ p.profile.name }}
@@ -150,22 +328,61 @@ async function show() {
           </select>
         </label>
         <span class="fit">
-          <strong>{{ mmss(view.plan.totalSeconds) }}</strong>
-          <span class="soft"> of {{ mmss(view.plan.slotSeconds) }}</span>
+          <strong>{{ mmss(plan.totalSeconds) }}</strong>
+          <span class="soft"> of {{ mmss(sequence.slotSeconds) }}</span>
           <span class="bar"
             ><span
-              :class="{ over: view.plan.totalSeconds > view.plan.slotSeconds }"
-              :style="{ width: Math.min(100, (100 * view.plan.totalSeconds) / view.plan.slotSeconds) + '%' }"
+              :class="{ over: plan.totalSeconds > sequence.slotSeconds }"
+              :style="{ width: Math.min(100, (100 * plan.totalSeconds) / sequence.slotSeconds) + '%' }"
           /></span>
         </span>
-        <button class="push" :disabled="undo.length === 0 || busy" @click="back('undo')">Undo</button>
-        <button class="push" :disabled="redo.length === 0 || busy" @click="back('redo')">Redo</button>
+        <button
+          class="push"
+          :disabled="!draft.undoable.value || busy"
+          :title="draft.undoable.value ? `Undo: ${draft.undoable.value}` : undefined"
+          @click="draft.undo"
+        >
+          Undo
+        </button>
+        <button
+          class="push"
+          :disabled="!draft.redoable.value || busy"
+          :title="draft.redoable.value ? `Redo: ${draft.redoable.value}` : undefined"
+          @click="draft.redo"
+        >
+          Redo
+        </button>
+        <button class="push" :disabled="!dirty || busy" @click="draft.save()">Save</button>
         <button class="push main" :disabled="busy" @click="show">Show it</button>
+      </div>
+      <div v-if="draft.restored.value && dirty" class="card note" role="status">
+        <p>Your changes of last time were not saved and are here again.</p>
+        <button class="push" @click="draft.drop">Drop them</button>
       </div>
       <div v-if="failed" class="card bad" role="alert">
         <p>{{ failed.detail }}</p>
-        <button class="push" @click="(again(), (failed = undefined))">Read it again</button>
+        <button class="push" @click="failed = undefined">Close</button>
       </div>
+      <section v-if="theirs" class="card race" role="alert">
+        <h2>Somebody saved version {{ theirs.view.version }} meanwhile. Nothing of yours is lost.</h2>
+        <div class="two">
+          <div>
+            <h3>Theirs</h3>
+            <ul>
+              <li v-for="c in theirs.others" :key="c">{{ c }}</li>
+            </ul>
+            <button class="push" @click="draft.takeTheirs">Take theirs</button>
+          </div>
+          <div>
+            <h3>Yours</h3>
+            <ul>
+              <li v-for="c in theirs.mine" :key="c">{{ c }}</li>
+            </ul>
+            <button class="push" @click="draft.save(true)">Save yours as the newest</button>
+            <button class="push" @click="saveCopy">Save yours as a copy</button>
+          </div>
+        </div>
+      </section>
       <div class="upper">
         <div class="card fig">
           <TableFigure
@@ -183,82 +400,131 @@ async function show() {
             :model="strip"
             :picked="span ? `${span.step}/${span.side}` : undefined"
             :playhead="span?.start"
-            @pick="picked = $event"
+            movable
+            @pick="pickSpan"
+            @move="dropAt"
           />
-          <div v-if="step && span" class="card now">
-            <div>
-              <strong>{{ step.name }}</strong>
-              <span class="soft">
-                · {{ span.side === 'midline' ? '' : span.side + ' · ' }}{{ technique?.name
-                }}{{ technique?.aliases.length ? ` (also: ${technique.aliases.join(', ')})` : '' }}</span
-              >
-            </div>
-            <div class="soft">
-              {{ mmss(span.start) }}–{{ mmss(span.end) }} · {{ session.toolName(step.tool) }} ·
-              {{ step.zones.map(session.zoneName).join(', ') }}
-              <template v-for="s in step.say" :key="s.kind + s.atSeconds">
-                · “{{ s.words ?? word(s.kind) }}”</template
-              >
-            </div>
-            <div v-for="c in cautions" :key="c" class="caution">⚠ {{ c }}</div>
-          </div>
+          <p v-if="step && span" class="now" :title="nowLine">
+            <strong>{{ number(step.id) }} {{ step.name }}</strong>
+            <span v-if="cautions.length" class="caution">&ensp;⚠ {{ cautions[0] }}</span>
+            <span class="soft">&ensp;{{ nowLine }}</span>
+          </p>
         </div>
       </div>
       <div class="lower">
         <div class="card steps">
-          <table class="lines">
-            <thead>
-              <tr>
-                <th></th>
-                <th>Step</th>
-                <th>Side</th>
-                <th>Hand</th>
-                <th>Depth</th>
-                <th>Dose a side</th>
-                <th>Sheet</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr
-                v-for="(s, i) in steps"
-                :key="s.id"
-                :class="{ on: s.id === step?.id, flagged: flagged.has(s.id) }"
-                @click="pickStep(s.id)"
-              >
-                <td>{{ i + 1 }}</td>
-                <td>
-                  <button class="plain" @click.stop="pickStep(s.id)">
-                    <strong>{{ s.name }}</strong> <span class="soft">{{ s.zones.map(word).join(', ') }}</span>
-                  </button>
-                </td>
-                <td>{{ s.side }}</td>
-                <td>{{ session.toolName(s.tool) }}</td>
-                <td>{{ s.depth }}</td>
-                <td>{{ doseWords(s.dose) }}</td>
-                <td>{{ s.sheet }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-        <section class="card says" aria-label="What the checks say">
-          <h2>
-            What the checks say <span class="soft">{{ view.plan.findings.length }}</span>
-          </h2>
-          <p v-if="view.plan.findings.length === 0" class="soft">
-            Nothing: warmed, in order, within its ceilings and its slot.
-          </p>
-          <article v-for="f in view.plan.findings" :key="f.finding.key" :class="f.finding.severity">
-            <h3>
-              {{ capital(f.finding.severity) }} <span class="rule">{{ f.finding.rule }}</span>
-            </h3>
-            <p>{{ f.finding.sentence }}</p>
-            <p class="soft small">{{ f.finding.remedy }}</p>
-            <button v-if="f.mend" class="push" :disabled="busy" @click="mend(f.finding.key)">
-              {{ f.mend }}
+          <AddLine
+            ref="adder"
+            :sequence="sequence"
+            :after="step?.id"
+            :profile="profile"
+            @leave="step && list?.focus(step.id)"
+            @steps="added"
+            @blocks="laid"
+          />
+          <div class="acts" role="toolbar" :aria-label="`Acts on ${said}`">
+            <button class="push" aria-label="Move up" title="Alt ↑" @click="move(-1)">↑</button>
+            <button class="push" aria-label="Move down" title="Alt ↓" @click="move(1)">↓</button>
+            <button class="push" title="Ctrl D" @click="copy">Duplicate</button>
+            <button class="push" title="M" @click="flip">Mirror</button>
+            <button class="push" title="X" @click="halve">Split</button>
+            <button class="push" title="J" @click="merge">Join</button>
+            <button class="push stop" title="Delete" @click="drop">Take out</button>
+            <button
+              class="push"
+              title="The steps from here on become a block of their own"
+              @click="on((s) => step && draft.act('New block', splitBlock(s, step.id)))"
+            >
+              New block
             </button>
-          </article>
-          <p class="law">{{ session.catalogue?.law }}</p>
-          <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
+            <button class="push" :aria-expanded="keys" aria-label="Keys" @click="keys = !keys">?</button>
+          </div>
+          <p v-if="keys" class="soft keys">
+            ↑ ↓ pick · Shift picks several · Alt ↑ ↓ move · Ctrl D duplicate · M mirror · X split · J join ·
+            Delete take out · / add · Ctrl Z undo · Ctrl Shift Z redo · Ctrl S save
+          </p>
+          <StepList
+            ref="list"
+            :sequence="sequence"
+            :picked="step?.id"
+            :chosen="chosen"
+            :flagged="flagged"
+            @pick="pick"
+            @move="dropAt"
+            @repeat="repeat"
+            @order="order"
+            @join="(first) => on((s) => draft.act('Joined blocks', joinBlock(s, first)))"
+          />
+        </div>
+        <section class="card says">
+          <div class="tabs" role="tablist">
+            <button
+              v-for="t in ['checks', 'step', 'fit', 'versions'] as const"
+              :key="t"
+              role="tab"
+              :aria-selected="tab === t"
+              class="push"
+              :class="{ main: tab === t }"
+              @click="tab = t"
+            >
+              {{ t === 'checks' ? `Checks ${plan.findings.length}` : capital(t) }}
+            </button>
+          </div>
+          <div v-if="tab === 'checks'" role="tabpanel" aria-label="What the checks say" class="panel">
+            <p v-if="plan.findings.length === 0" class="soft">
+              Nothing: warmed, in order, within its ceilings and its slot.
+            </p>
+            <article v-for="f in plan.findings" :key="f.finding.key" :class="f.finding.severity">
+              <h3>
+                <button class="plain" @click="openFinding(f)">
+                  {{ capital(f.finding.severity) }} <span class="rule">{{ f.finding.rule }}</span>
+                </button>
+              </h3>
+              <p>{{ f.finding.sentence }}</p>
+              <p class="soft small">{{ f.finding.remedy }}</p>
+              <button v-if="f.mend" class="push" :disabled="busy" @click="draft.mend(f.finding.key, f.mend)">
+                {{ f.mend }}
+              </button>
+            </article>
+            <p class="law">{{ session.catalogue?.law }}</p>
+            <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
+          </div>
+          <div v-else-if="tab === 'step' && step" role="tabpanel" aria-label="Step" class="panel">
+            <h2>{{ number(step.id) }} {{ step.name }}</h2>
+            <p v-if="technique?.aliases.length" class="soft small">
+              {{ technique.name }}, also called {{ technique.aliases.join(', ') }}
+            </p>
+            <p v-for="c in cautions" :key="c" class="caution">⚠ {{ c }}</p>
+            <StepForm
+              :key="step.id"
+              :step="step"
+              :number="number(step.id)"
+              :steps="steps"
+              @change="(what, patch) => on((s) => draft.act(what, change(s, step!.id, patch)))"
+            />
+          </div>
+          <div v-else-if="tab === 'fit'" role="tabpanel" aria-label="Fit to the slot" class="panel">
+            <FitPanel :sequence="sequence" :profile="profile" @take="draft.act" />
+          </div>
+          <div v-else role="tabpanel" aria-label="Versions" class="panel">
+            <template v-for="v in view.history" :key="v.version">
+              <button
+                class="version"
+                :aria-expanded="opened?.version === v.version"
+                @click="openVersion(v.version)"
+              >
+                <strong>{{ v.version }}</strong> {{ v.what }}
+              </button>
+              <div v-if="opened?.version === v.version" class="opened">
+                <ul>
+                  <li v-for="c in opened.changes" :key="c">{{ c }}</li>
+                </ul>
+                <button v-if="v.version !== view.version" class="push" @click="backTo(opened)">
+                  Back to version {{ v.version }}
+                </button>
+              </div>
+            </template>
+          </div>
         </section>
       </div>
     </template>
@@ -266,21 +532,23 @@ async function show() {
 </template>
 
 <style scoped>
+.page {
+  height: 100vh;
+  min-height: 640px;
+  padding: 12px 20px;
+  gap: 10px;
+}
 .upper {
   display: grid;
-  grid-template-columns: 170px 1fr;
-  gap: 14px;
+  grid-template-columns: 124px 1fr;
+  gap: 12px;
 }
 .fig {
-  padding: 8px;
-  height: 306px;
+  padding: 6px;
+  height: 234px;
 }
 h1 {
   font-size: 23px;
-}
-.steps :deep(td),
-.steps td {
-  padding: 0 8px;
 }
 .right {
   display: flex;
@@ -289,9 +557,11 @@ h1 {
   min-width: 0;
 }
 .now {
-  padding: 8px 14px;
-  font-size: 14.5px;
-  min-height: 66px;
+  font-size: 14px;
+  min-height: 22px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .caution {
   color: var(--stop);
@@ -299,21 +569,95 @@ h1 {
 }
 .lower {
   display: grid;
-  grid-template-columns: 1fr 360px;
-  gap: 14px;
-  align-items: start;
+  grid-template-columns: 1fr minmax(300px, 360px);
+  grid-template-rows: minmax(0, 1fr);
+  gap: 12px;
+  flex: 1;
+  min-height: 0;
+}
+.steps,
+.says {
+  min-height: 0;
+  overflow: hidden;
+}
+.panel {
+  overflow-y: auto;
+  min-height: 0;
+  flex: 1;
+  padding-right: 4px;
 }
 .steps {
-  padding: 6px 10px;
+  padding: 10px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-width: 0;
 }
-.steps tr {
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.acts .push {
+  padding: 4px 9px;
+  font-size: 14px;
+}
+article .plain {
+  background: none;
+  border: 0;
+  padding: 0;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  min-height: 30px;
+}
+.keys {
+  font-size: 13.5px;
+}
+.tabs {
+  display: flex;
+  gap: 6px;
+  width: 100%;
+}
+.tabs .push {
+  flex: 1;
+  padding: 4px 6px;
+  font-size: 14px;
+}
+.panel {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+  align-items: flex-start;
+  width: 100%;
+}
+.race .two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 20px;
+}
+.race ul {
+  padding-left: 20px;
+}
+.note {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.version {
+  min-height: var(--target);
+  width: 100%;
+  text-align: left;
+  background: none;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  color: var(--ink);
+  font: 500 15px var(--text);
   cursor: pointer;
 }
-.steps tr.flagged {
-  background: var(--stop-wash);
-}
-.steps tr.on {
-  background: var(--order-wash);
+.opened ul {
+  padding-left: 20px;
+  font-size: 14px;
 }
 .plain {
   background: none;

@@ -44,7 +44,7 @@ public record Fit(
         double mostValue,
         double beforeSeconds,
         double afterSeconds,
-        List<Change> changes,
+        List<StepFit> changes,
         double missingSeconds,
         List<Heavy> heaviest,
         boolean proven) {
@@ -65,7 +65,7 @@ public record Fit(
      * @param before seconds a side
      * @param after seconds a side, 0 where it was dropped
      */
-    public record Change(String step, What what, double before, double after) {}
+    public record StepFit(String step, What what, double before, double after) {}
 
     /** @param seconds least it takes, all sides together */
     public record Heavy(String step, double seconds) {}
@@ -167,8 +167,8 @@ public record Fit(
                 search.proven());
     }
 
-    private static List<Change> changes(List<Item> items, int[] levels) {
-        var changes = new ArrayList<Change>();
+    private static List<StepFit> changes(List<Item> items, int[] levels) {
+        var changes = new ArrayList<StepFit>();
         for (int i = 0; i < levels.length; i++) {
             var step = items.get(i).step;
             double had = step.dose().totalSeconds();
@@ -176,7 +176,7 @@ public record Fit(
             var what = levels[i] == 0
                     ? What.DROPPED
                     : gets < had - 1e-9 ? What.SHORTENED : gets > had + 1e-9 ? What.LENGTHENED : What.KEPT;
-            changes.add(new Change(step.id(), what, had, gets));
+            changes.add(new StepFit(step.id(), what, had, gets));
         }
         return changes;
     }

@@ -199,7 +199,7 @@ class FitTest {
         var fit = Fit.to(plan, A, 3600);
         assertThat(fit.value()).isCloseTo(fit.mostValue(), within(1e-9));
         assertThat(fit.sequence()).isEqualTo(plan);
-        assertThat(fit.changes()).extracting(Fit.Change::what).containsOnly(Fit.What.KEPT);
+        assertThat(fit.changes()).extracting(Fit.StepFit::what).containsOnly(Fit.What.KEPT);
     }
 
     @Test

@@ -59,7 +59,7 @@ class DraftController {
             double mostValue,
             double beforeSeconds,
             double afterSeconds,
-            List<Fit.Change> changes,
+            List<Fit.StepFit> changes,
             double missingSeconds,
             List<Fit.Heavy> heaviest,
             boolean proven,

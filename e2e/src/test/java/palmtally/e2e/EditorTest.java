@@ -1,0 +1,211 @@
+package palmtally.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.TestInstance;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.server.App;
+
+/** A sequence is written: by template, by a typed line, by dragging and by keyboard; checks follow, and every act is undone. */
+@ExtendWith(App.class)
+@TestInstance(TestInstance.Lifecycle.PER_CLASS)
+class EditorTest {
+    private Browser browser;
+
+    @BeforeAll
+    void open() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    void close() {
+        browser.close();
+    }
+
+    private static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    private static Locator tab(Page page, String name) {
+        return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
+    }
+
+    private static Locator row(Page page, String id) {
+        return page.locator("[data-step='" + id + "']");
+    }
+
+    private static List<String> order(Page page) {
+        return page.locator("[data-step]").all().stream()
+                .map(r -> r.getAttribute("data-step"))
+                .toList();
+    }
+
+    /** Starts a sequence for a region the demo has none for. */
+    private static void begin(Page page, App.Running app, String name) {
+        Browser.signIn(page, app.url(), "nadia");
+        page.navigate(app.url() + "/plan");
+        button(page, "New sequence").click();
+        var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
+        form.getByLabel("Name").fill(name);
+        form.locator("select").first().selectOption("thigh");
+        form.getByLabel("Start with").selectOption("protocol");
+        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Front of the thigh"))
+                .click();
+        button(page, "Start it").click();
+        page.waitForURL(Pattern.compile(".*/plan/[a-z].*"));
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)))
+                .isVisible();
+    }
+
+    private static void type(Page page, String line) {
+        int had = order(page).size();
+        page.getByLabel("Add a step by typing").fill(line);
+        page.keyboard().press("Enter");
+        assertThat(page.locator("[data-step]")).hasCount(had + 1);
+    }
+
+    private static void drag(Page page, Locator grip, Locator to, double part) {
+        var from = grip.boundingBox();
+        var there = to.boundingBox();
+        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2);
+        page.mouse().down();
+        page.mouse().move(from.x + from.width / 2, from.y + from.height / 2 + 20);
+        page.mouse().move(there.x + 40, there.y + there.height * part);
+        page.mouse().up();
+    }
+
+    @Test
+    void a_sequence_is_written_by_template_line_drag_and_keyboard_and_mended(App.Running app) throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor", () -> {
+            begin(page, app, "Knees after the climb");
+            // By typing, behind the last of the template.
+            row(page, "thigh-front-flush").locator(".plain").click();
+            type(page, "thumb strip outer thigh 40s firm right supine");
+            var typed = order(page).get(order(page).indexOf("thigh-front-flush") + 1);
+            assertThat(row(page, typed)).containsText("Stripping with supported thumb");
+            assertThat(page.getByText("ORDER-WARM")).isVisible();
+            assertThat(page.getByText("ORDER-BROAD")).isVisible();
+            assertThat(page.getByText("ORDER-SIDES")).isVisible();
+
+            // By button: the warm-up, which brings the broad tool along; the other side.
+            button(page, "Add 60 s palm glide before step 8").click();
+            assertThat(page.getByText("ORDER-WARM")).hasCount(0);
+            assertThat(page.getByText("ORDER-BROAD")).hasCount(0);
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("on each side$")))
+                    .last()
+                    .click();
+            // By hand: the other half of the dose as its own step, moved by the keyboard, then joined again.
+            row(page, typed).locator(".plain").click();
+            var before = order(page);
+            page.keyboard().press("x");
+            assertThat(page.locator("[data-step]")).hasCount(before.size() + 1);
+            page.keyboard().press("Alt+ArrowUp");
+            assertThat(order(page).indexOf(typed + "-2")).isEqualTo(before.indexOf(typed));
+            page.keyboard().press("Control+z");
+            page.keyboard().press("Control+z");
+            assertThat(page.locator("[data-step]")).hasCount(before.size());
+            assertThat(order(page)).isEqualTo(before);
+
+            // By drag in the list: the flush of the front in front of its rocking, and back by undo.
+            row(page, "thigh-front-flush").scrollIntoViewIfNeeded();
+            drag(page, row(page, "thigh-front-flush").locator(".grip"), row(page, "thigh-front-reset"), 0.2);
+            assertThat(order(page).indexOf("thigh-front-flush"))
+                    .isEqualTo(order(page).indexOf("thigh-front-reset") - 1);
+            button(page, "Undo").click();
+            assertThat(order(page)).isEqualTo(before);
+
+            // Fitted, saved as one version that tells what was done, and there after a reload.
+            tab(page, "Fit").click();
+            page.getByLabel("Minutes there are").fill("9");
+            button(page, "Show the best fit").click();
+            button(page, "Fit it").click();
+            button(page, "Save").click();
+            assertThat(page.getByText("version 2", new Page.GetByTextOptions().setExact(false)))
+                    .isVisible();
+            page.reload();
+            assertThat(page.getByText(Pattern.compile("of 9:00"))).isVisible();
+            tab(page, "Versions").click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^2 ")))
+                    .click();
+            assertThat(page.getByText("Slot: 1200 s → 540 s.")).isVisible();
+        });
+    }
+
+    @Test
+    void every_act_is_found_and_undone(App.Running app) throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor-undo", () -> {
+            begin(page, app, "Undo everything");
+            var start = order(page);
+            row(page, "thigh-front-warm").locator(".plain").click();
+            for (var act : List.of("Move up", "Move down", "Duplicate", "Split", "Join", "Take out", "New block")) {
+                var chosen = row(page, "thigh-front-isolate").locator(".plain");
+                chosen.click();
+                button(page, act).click();
+                assertThat(button(page, "Undo")).isEnabled();
+                button(page, "Undo").click();
+                assertThat(button(page, "Undo")).isDisabled();
+                assertThat(order(page)).as("after undoing " + act).isEqualTo(start);
+            }
+            // One-sided work is mirrored to the other side; several steps are picked with Shift and taken out together.
+            row(page, "thigh-front-isolate").locator(".plain").click();
+            tab(page, "Step").click();
+            page.getByRole(
+                            AriaRole.COMBOBOX,
+                            new Page.GetByRoleOptions().setName("Side").setExact(true))
+                    .selectOption("left");
+            button(page, "Mirror").click();
+            assertThat(row(page, "thigh-front-isolate-right")).containsText("right");
+            row(page, "thigh-front-warm").locator(".plain").click();
+            page.keyboard().press("Shift+ArrowDown");
+            page.keyboard().press("Shift+ArrowDown");
+            page.keyboard().press("Delete");
+            assertThat(row(page, "thigh-front-warm")).hasCount(0);
+            assertThat(row(page, "thigh-front-isolate-right")).hasCount(0);
+            for (int i = 0; i < 3; i++) page.keyboard().press("Control+z");
+            assertThat(order(page)).isEqualTo(start);
+            for (int i = 0; i < 3; i++) page.keyboard().press("Control+Shift+z");
+            assertThat(row(page, "thigh-front-warm")).hasCount(0);
+        });
+    }
+
+    @Test
+    void two_who_edit_the_same_lose_nothing(App.Running app) throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor-two", () -> {
+            begin(page, app, "Two hands");
+            var other = browser.page();
+            Browser.signIn(other, app.url(), "olle");
+            other.navigate(page.url());
+            other.locator("[data-step]").first().waitFor();
+            type(other, "knead outer thigh 50s supine");
+            button(other, "Save").click();
+            assertThat(other.getByText("version 2")).isVisible();
+
+            type(page, "glide inner thigh 30s supine");
+            // A closed tab loses nothing either.
+            page.reload();
+            assertThat(page.getByText("Your changes of last time were not saved and are here again."))
+                    .isVisible();
+            button(page, "Save").click();
+            var race = page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("meanwhile"));
+            assertThat(race).containsText("Petrissage, 50 s");
+            assertThat(race).containsText("Effleurage, 30 s");
+            button(page, "Save yours as the newest").click();
+            assertThat(page.getByText("version 3")).isVisible();
+            tab(page, "Versions").click();
+            assertThat(page.getByRole(AriaRole.TABPANEL)).containsText("2 Added Petrissage");
+        });
+    }
+}

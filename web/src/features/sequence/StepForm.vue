@@ -1,0 +1,468 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import { capital, word } from '@/parts/words'
+
+type Step = Schema['Step']
+type Dose = Schema['Dose']
+
+/** Every part of one step. Each change is an act of its own. */
+const props = defineProps<{ step: Step; number: number; steps: readonly Step[] }>()
+const emit = defineEmits<{ change: [what: string, patch: Partial<Step>] }>()
+const session = useSession()
+
+const SIDES = ['each', 'left', 'right', 'both', 'midline'] as const satisfies Step['side'][]
+const SHEETS = ['open', 'through', 'covered'] as const satisfies Step['sheet'][]
+const LUBRICANTS = ['dry', 'film', 'oil'] as const satisfies Step['lubricant'][]
+const POSITIONS = [
+  'prone',
+  'supine',
+  'side-left',
+  'side-right',
+  'semi-reclined',
+  'seated',
+] as const satisfies Step['position'][]
+const PHASES = [
+  'settle',
+  'assess',
+  'warm',
+  'isolate',
+  'treat',
+  'lengthen',
+  'reset',
+  'flush',
+  're-check',
+  'cover',
+] as const satisfies Step['phase'][]
+const WEIGHTS = ['must', 'should', 'could'] as const satisfies Step['importance'][]
+const EFFORTS = ['passive', 'breath', 'active', 'resisted', 'moves-aside'] as const satisfies Step['effort'][]
+const STANCES = ['lunge', 'horse', 'seated', 'on-table'] as const satisfies Step['stance'][]
+const STANDS = ['same-side', 'across', 'head', 'foot'] as const satisfies Step['stands'][]
+const DIRECTIONS = [
+  'proximal',
+  'distal',
+  'medial',
+  'lateral',
+  'across',
+  'circular',
+] as const satisfies NonNullable<Step['direction']>[]
+const KINDS = [
+  'seconds',
+  'passes',
+  'holds',
+  'breaths',
+  'cycles',
+  'until-soft',
+] as const satisfies Dose['kind'][]
+const SAYS = [
+  'greeting',
+  'purpose',
+  'areas-to-avoid',
+  'invites-feedback',
+  'pressure-question',
+  'explains',
+  'warns',
+  'ready-cue',
+  'relax-cue',
+  'choice',
+  'interview',
+  'consent',
+  'closing',
+] as const satisfies Schema['Saying']['kind'][]
+
+const name = computed(() => `step ${props.number}`)
+const set = <K extends keyof Step>(key: K, value: Step[K], what: string) =>
+  emit('change', `${what} of ${name.value}`, { [key]: value } as Partial<Step>)
+const text = (e: Event) => (e.target as HTMLInputElement).value
+const num = (e: Event) => {
+  const value = (e.target as HTMLInputElement).valueAsNumber
+  return Number.isFinite(value) && value > 0 ? value : undefined
+}
+function technique(id: string) {
+  const t = session.techniques.get(id)
+  if (!t) return
+  emit('change', `Technique of ${name.value}`, {
+    technique: id,
+    tool: t.tool,
+    depth: t.depth,
+    dose: t.dose,
+    secondSide: undefined,
+    minimumSeconds: undefined,
+    targetSeconds: undefined,
+  })
+}
+function kind(k: Dose['kind']) {
+  const d = props.step.dose
+  const seconds = d.seconds ?? 10
+  const count = d.count ?? 3
+  const dose: Dose =
+    k === 'seconds' || k === 'until-soft'
+      ? {
+          kind: k,
+          seconds: d.kind === 'breaths' || d.count ? Math.min(3600, seconds * (d.count ?? 1)) : seconds,
+        }
+      : k === 'cycles'
+        ? { kind: k, count: 60, perSecond: 1 }
+        : { kind: k, seconds: k === 'breaths' ? 10 : Math.min(seconds, 60), count }
+  set('dose', dose, 'Dose')
+}
+const patchDose = (patch: Partial<Dose>) => set('dose', { ...props.step.dose, ...patch }, 'Dose')
+function zone(id: string) {
+  const has = props.step.zones.includes(id as never)
+  const zones = has ? props.step.zones.filter((z) => z !== id) : [...props.step.zones, id as never]
+  if (zones.length > 0) set('zones', zones, 'Zones')
+}
+function care(c: Step['care'][number]) {
+  const has = props.step.care.includes(c)
+  set('care', has ? props.step.care.filter((x) => x !== c) : [...props.step.care, c], 'Care')
+}
+const say = (i: number, patch: Partial<Schema['Saying']>) =>
+  set(
+    'say',
+    props.step.say.map((s, k) => (k === i ? { ...s, ...patch } : s)),
+    'Words',
+  )
+</script>
+
+<template>
+  <div class="form">
+    <label class="wide">
+      Name
+      <input :value="step.name" maxlength="200" @change="set('name', text($event) || step.name, 'Name')" />
+    </label>
+    <label class="wide">
+      Technique
+      <select :value="step.technique" @change="technique(text($event))">
+        <option v-for="t in session.catalogue?.techniques" :key="t.id" :value="t.id">{{ t.name }}</option>
+      </select>
+    </label>
+    <label class="wide">
+      Zones
+      <span class="zones">
+        <button v-for="z in step.zones" :key="z" type="button" class="chip" @click="zone(z)">
+          {{ session.zoneName(z) }} <span aria-hidden="true">×</span><span class="sr">, take out</span>
+        </button>
+        <select aria-label="Add a zone" :value="''" @change="zone(text($event))">
+          <option value="">Add…</option>
+          <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
+        </select>
+      </span>
+    </label>
+    <div class="wide" role="group" aria-label="Depth">
+      <span>Depth</span>
+      <span class="six">
+        <button
+          v-for="d in 6"
+          :key="d"
+          type="button"
+          class="chip"
+          :aria-pressed="step.depth === d - 1"
+          @click="set('depth', d - 1, 'Depth')"
+        >
+          {{ d - 1 }}
+        </button>
+      </span>
+    </div>
+    <label>
+      Hand
+      <select :value="step.tool" @change="set('tool', text($event) as Step['tool'], 'Hand')">
+        <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
+      </select>
+    </label>
+    <label>
+      Side
+      <select :value="step.side" @change="set('side', text($event) as Step['side'], 'Side')">
+        <option v-for="s in SIDES" :key="s">{{ s }}</option>
+      </select>
+    </label>
+    <label>
+      Dose
+      <select :value="step.dose.kind" @change="kind(text($event) as Dose['kind'])">
+        <option v-for="k in KINDS" :key="k" :value="k">{{ word(k) }}</option>
+      </select>
+    </label>
+    <div class="pair">
+      <label v-if="step.dose.count !== undefined">
+        Count
+        <input
+          type="number"
+          min="1"
+          max="1000"
+          :value="step.dose.count"
+          @change="num($event) && patchDose({ count: Math.round(num($event)!) })"
+        />
+      </label>
+      <label v-if="step.dose.seconds !== undefined">
+        Seconds
+        <input
+          type="number"
+          min="1"
+          max="3600"
+          :value="step.dose.seconds"
+          @change="num($event) && patchDose({ seconds: num($event) })"
+        />
+      </label>
+      <label v-if="step.dose.perSecond !== undefined">
+        A second
+        <input
+          type="number"
+          min="0.1"
+          max="10"
+          step="0.1"
+          :value="step.dose.perSecond"
+          @change="num($event) && patchDose({ perSecond: num($event) })"
+        />
+      </label>
+    </div>
+    <label>
+      Sheet
+      <select :value="step.sheet" @change="set('sheet', text($event) as Step['sheet'], 'Sheet')">
+        <option v-for="s in SHEETS" :key="s">{{ s }}</option>
+      </select>
+    </label>
+    <label>
+      Lubricant
+      <select
+        :value="step.lubricant"
+        @change="set('lubricant', text($event) as Step['lubricant'], 'Lubricant')"
+      >
+        <option v-for="s in LUBRICANTS" :key="s">{{ s }}</option>
+      </select>
+    </label>
+    <label>
+      Position
+      <select :value="step.position" @change="set('position', text($event) as Step['position'], 'Position')">
+        <option v-for="s in POSITIONS" :key="s" :value="s">{{ word(s) }}</option>
+      </select>
+    </label>
+    <label>
+      Phase
+      <select :value="step.phase" @change="set('phase', text($event) as Step['phase'], 'Phase')">
+        <option v-for="s in PHASES" :key="s" :value="s">{{ word(s) }}</option>
+      </select>
+    </label>
+    <label>
+      Weight
+      <select
+        :value="step.importance"
+        @change="set('importance', text($event) as Step['importance'], 'Weight')"
+      >
+        <option v-for="s in WEIGHTS" :key="s">{{ s }}</option>
+      </select>
+    </label>
+    <label>
+      Least, s a side
+      <input
+        type="number"
+        min="1"
+        max="3600"
+        :value="step.minimumSeconds"
+        placeholder="half"
+        @change="set('minimumSeconds', num($event), 'Least')"
+      />
+    </label>
+    <label>
+      Client’s part
+      <select :value="step.effort" @change="set('effort', text($event) as Step['effort'], 'Part')">
+        <option v-for="s in EFFORTS" :key="s" :value="s">{{ word(s) }}</option>
+      </select>
+    </label>
+    <label>
+      Stroke goes
+      <select
+        :value="step.direction ?? ''"
+        @change="set('direction', (text($event) || undefined) as Step['direction'], 'Direction')"
+      >
+        <option value="">not said</option>
+        <option v-for="s in DIRECTIONS" :key="s">{{ s }}</option>
+      </select>
+    </label>
+    <label>
+      Stance
+      <select :value="step.stance" @change="set('stance', text($event) as Step['stance'], 'Stance')">
+        <option v-for="s in STANCES" :key="s" :value="s">{{ word(s) }}</option>
+      </select>
+    </label>
+    <label>
+      Stands
+      <select :value="step.stands" @change="set('stands', text($event) as Step['stands'], 'Place')">
+        <option v-for="s in STANDS" :key="s" :value="s">{{ word(s) }}</option>
+      </select>
+    </label>
+    <div class="wide">
+      <button
+        type="button"
+        class="chip"
+        :aria-pressed="step.care.includes('sheet-secured')"
+        @click="care('sheet-secured')"
+      >
+        sheet secured
+      </button>
+      <button
+        type="button"
+        class="chip"
+        :aria-pressed="step.care.includes('hands-wiped')"
+        @click="care('hands-wiped')"
+      >
+        hands wiped
+      </button>
+    </div>
+    <fieldset class="wide">
+      <legend>Words</legend>
+      <div v-for="(s, i) in step.say" :key="i" class="say">
+        <select
+          :value="s.kind"
+          :aria-label="`Kind of words ${i + 1}`"
+          @change="say(i, { kind: text($event) as Schema['Saying']['kind'] })"
+        >
+          <option v-for="k in SAYS" :key="k" :value="k">{{ capital(word(k)) }}</option>
+        </select>
+        <input
+          type="number"
+          min="0"
+          max="3600"
+          class="at"
+          :value="s.atSeconds"
+          :aria-label="`Second of words ${i + 1}`"
+          @change="say(i, { atSeconds: Math.max(0, Number(text($event)) || 0) })"
+        />
+        <button
+          type="button"
+          class="chip"
+          :aria-label="`Take words ${i + 1} out`"
+          @click="
+            set(
+              'say',
+              step.say.filter((_, k) => k !== i),
+              'Words',
+            )
+          "
+        >
+          ×
+        </button>
+        <input
+          class="words"
+          maxlength="400"
+          :value="s.words"
+          :aria-label="`Words ${i + 1}`"
+          @change="say(i, { words: text($event) || undefined })"
+        />
+      </div>
+      <button
+        type="button"
+        class="chip"
+        @click="set('say', [...step.say, { kind: 'pressure-question', atSeconds: 0 }], 'Words')"
+      >
+        Add words
+      </button>
+    </fieldset>
+    <label class="wide">
+      Must not come after
+      <select
+        :value="''"
+        @change="text($event) && set('before', [...new Set([...step.before, text($event)])], 'Links')"
+      >
+        <option value="">Link a later step…</option>
+        <option v-for="s in steps.filter((x) => x.id !== step.id)" :key="s.id" :value="s.id">
+          {{ s.name }}
+        </option>
+      </select>
+      <span class="zones">
+        <button
+          v-for="b in step.before"
+          :key="b"
+          type="button"
+          class="chip"
+          @click="
+            set(
+              'before',
+              step.before.filter((x) => x !== b),
+              'Links',
+            )
+          "
+        >
+          before {{ steps.find((x) => x.id === b)?.name ?? b }} ×
+        </button>
+      </span>
+    </label>
+  </div>
+</template>
+
+<style scoped>
+.form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 10px;
+  width: 100%;
+}
+.wide,
+fieldset {
+  grid-column: 1 / -1;
+}
+label,
+.form > div {
+  font-size: 13px;
+  font-weight: 600;
+  color: var(--ink-soft);
+  display: block;
+  min-width: 0;
+}
+input,
+select {
+  display: block;
+  width: 100%;
+  min-height: var(--target);
+  border: 1.5px solid var(--line);
+  border-radius: 10px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 8px;
+}
+.pair {
+  display: grid !important;
+  grid-auto-flow: column;
+  gap: 8px;
+}
+.six,
+.zones {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.chip {
+  min-height: var(--target);
+  min-width: var(--target);
+  padding: 0 10px;
+  border-radius: 10px;
+  border: 1.5px solid var(--line);
+  background: var(--paper);
+  color: var(--ink);
+  font: 600 14px var(--text);
+  cursor: pointer;
+}
+.chip[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+.zones select {
+  width: auto;
+  flex: 1;
+  min-width: 90px;
+}
+fieldset {
+  border: 1px solid var(--line);
+  border-radius: 10px;
+  padding: 6px 10px 10px;
+}
+.say {
+  display: grid;
+  grid-template-columns: 1fr 70px 44px;
+  gap: 6px;
+  margin-bottom: 8px;
+}
+.words {
+  grid-column: 1 / -1;
+}
+</style>
