@@ -609,7 +609,7 @@ article .plain {
   font: inherit;
   color: inherit;
   cursor: pointer;
-  min-height: 30px;
+  min-height: var(--target);
 }
 .keys {
   font-size: 13.5px;

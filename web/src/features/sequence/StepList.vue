@@ -142,16 +142,19 @@ tr[data-step] {
   cursor: pointer;
 }
 tr.block td {
-  height: 36px;
+  height: var(--target);
   font-size: 13.5px;
   color: var(--ink-soft);
 }
 .chip {
   margin-left: 8px;
-  min-height: 28px;
+  min-height: var(--target);
+  min-width: var(--target);
   padding: 0 10px;
   border-radius: 9px;
-  border: 1px solid var(--line);
+  border: 0;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
   background: none;
   color: var(--ink);
   font: 600 13px var(--text);

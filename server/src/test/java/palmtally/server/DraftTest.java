@@ -1,0 +1,108 @@
+package palmtally.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** What the server says of a sequence that is being written. */
+@ExtendWith(App.class)
+class DraftTest {
+    private static JsonNode begin(Visitor nadia, String name) {
+        var made = nadia.post(
+                "/api/sequences",
+                "{\"name\":\"" + name
+                        + "\",\"region\":\"thigh\",\"slotSeconds\":900,\"template\":\"protocol\",\"zones\":[\"thigh-front\"]}");
+        assertThat(made.status()).isEqualTo(200);
+        return made.json();
+    }
+
+    private static String body(JsonNode sequence, String more) {
+        return "{\"sequence\":" + sequence + (more.isEmpty() ? "" : "," + more) + "}";
+    }
+
+    @Test
+    void a_sequence_begins_by_template_under_an_id_of_its_own(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        assertThat(begin(nadia, "Écart: front thigh").get("sequence").get("id").asString())
+                .isEqualTo("ecart-front-thigh");
+        assertThat(begin(nadia, "Écart: front thigh").get("sequence").get("id").asString())
+                .isEqualTo("ecart-front-thigh-2");
+        assertThat(nadia.post("/api/sequences", "{\"name\":\" \"}")
+                        .json()
+                        .get("faults")
+                        .size())
+                .isEqualTo(3);
+    }
+
+    @Test
+    void checks_mends_and_fits_a_draft_without_storing_it(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var sequence = (ObjectNode) nadia.get("/api/sequences/calves").json().get("sequence");
+        var history = nadia.get("/api/sequences/calves").json().get("history").size();
+        var plan = nadia.post("/api/drafts/check", body(sequence, "")).json();
+        var stop = plan.get("findings").get(0);
+        assertThat(stop.get("finding").get("rule").asString()).isEqualTo("ORDER-WARM");
+        var mended = nadia.post(
+                        "/api/drafts/mend",
+                        body(
+                                sequence,
+                                "\"key\":\"" + stop.get("finding").get("key").asString() + "\""))
+                .json();
+        assertThat(mended.get("plan")
+                        .get("findings")
+                        .get(0)
+                        .get("finding")
+                        .get("rule")
+                        .asString())
+                .isNotEqualTo("ORDER-WARM");
+        var fit = nadia.post("/api/drafts/fit", body(sequence, "\"slotSeconds\":900"))
+                .json();
+        assertThat(fit.get("found").asBoolean()).isTrue();
+        assertThat(fit.get("afterSeconds").asDouble()).isLessThanOrEqualTo(900);
+        assertThat(nadia.post("/api/drafts/fit", body(sequence, "\"slotSeconds\":0"))
+                        .status())
+                .isEqualTo(422);
+        assertThat(nadia.get("/api/sequences/calves").json().get("history").size())
+                .isEqualTo(history);
+    }
+
+    @Test
+    void reads_a_jotted_line_and_names_every_word_it_does_not_know(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var step = nadia.post("/api/drafts/step", "{\"text\":\"forearm glide hamstrings 90s x3 firm\",\"id\":\"n\"}")
+                .json();
+        assertThat(step.get("technique").asString()).isEqualTo("forearm-glide");
+        var refused = nadia.post("/api/drafts/step", "{\"text\":\"wibble wobble\",\"id\":\"n\"}");
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json().get("faults").size()).isEqualTo(2);
+    }
+
+    @Test
+    void tells_versions_apart_in_sentences(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var made = begin(nadia, "Apart");
+        var id = made.get("sequence").get("id").asString();
+        var changed = ((ObjectNode) made.get("sequence").deepCopy()).put("slotSeconds", 600.0);
+        nadia.put("/api/sequences/" + id, "{\"from\":1,\"what\":\"Shorter\",\"sequence\":" + changed + "}");
+        var second = nadia.get("/api/sequences/" + id + "/versions/2").json();
+        assertThat(second.get("changes").get(0).asString()).isEqualTo("Slot: 900 s → 600 s.");
+        assertThat(nadia.get("/api/sequences/" + id)
+                        .json()
+                        .get("history")
+                        .get(0)
+                        .get("what")
+                        .asString())
+                .isEqualTo("Shorter");
+        assertThat(nadia.get("/api/sequences/" + id + "/versions/9").status()).isEqualTo(404);
+    }
+
+    @Test
+    void students_write_nothing(App.Running app) {
+        var ana = Visitor.as(app.url(), "ana");
+        assertThat(ana.post("/api/drafts/check", "{}").status()).isEqualTo(403);
+        assertThat(ana.post("/api/sequences", "{}").status()).isEqualTo(403);
+    }
+}
