@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ask, type Problem } from '@/api/client'
+import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
@@ -67,23 +67,35 @@ async function start() {
     freshProblem.value = e as Problem
   }
 }
+/** A file shows what it would change first; then all of it is taken, or nothing. */
+const incoming = ref<{ body: Schema['IncomingFile']; lines: Schema['IncomingLine'][] }>()
+const EFFECT = { new: 'new', changed: 'would change', same: 'says the same' } as const
 async function readFile(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
   fileProblem.value = undefined
+  incoming.value = undefined
   try {
-    await ask(
-      api.POST('/api/sequences/file', {
-        body: (await file.text()) as never,
-        bodySerializer: (b: unknown) => b as string,
-      }),
-    )
-    await again()
+    const body: Schema['IncomingFile'] = {
+      kind: /\.csv$/i.test(file.name) || file.type === 'text/csv' ? 'steps' : 'sequence',
+      text: await file.text(),
+    }
+    incoming.value = { body, lines: await ask(api.POST('/api/sequences/incoming/preview', { body })) }
   } catch (e) {
     fileProblem.value = e as Problem
   }
   input.value = ''
+}
+async function takeFile() {
+  if (!incoming.value) return
+  try {
+    await ask(api.POST('/api/sequences/incoming', { body: incoming.value.body }))
+    incoming.value = undefined
+    await again()
+  } catch (e) {
+    fileProblem.value = e as Problem
+  }
 }
 </script>
 
@@ -96,7 +108,7 @@ async function readFile(event: Event) {
       <input
         ref="picker"
         type="file"
-        accept=".json,application/json"
+        accept=".json,.csv,application/json,text/csv"
         class="sr"
         aria-label="Sequence file"
         @change="readFile"
@@ -157,9 +169,24 @@ async function readFile(event: Event) {
       <h2>The file was not read; nothing was stored</h2>
       <p>{{ fileProblem.detail }}</p>
       <ul>
-        <li v-for="f in fileProblem.faults" :key="f.field + f.reason">{{ f.field }} {{ f.reason }}</li>
+        <li v-for="f in fileProblem.faults" :key="f.field + f.reason">
+          {{ f.field }}{{ f.value ? ` “${f.value}”` : '' }} {{ f.reason }}
+        </li>
       </ul>
     </div>
+    <section v-if="incoming" class="card" aria-label="What the file would change">
+      <h2>What the file would change</h2>
+      <ul class="coming">
+        <li v-for="l in incoming.lines" :key="l.id">
+          <strong>{{ l.name }}</strong> <span class="soft">{{ l.steps }} steps, {{ EFFECT[l.effect] }}</span>
+          <ul v-if="l.changes.length">
+            <li v-for="c in l.changes" :key="c">{{ c }}</li>
+          </ul>
+        </li>
+      </ul>
+      <button class="push main" @click="takeFile">Take all of it</button>
+      <button class="push" @click="incoming = undefined">Leave it</button>
+    </section>
     <Standing :problem="problem" :loading="loading && !lines" @again="again" />
     <div v-if="lines" class="cols">
       <aside class="card pick">

@@ -487,7 +487,10 @@ onKeyStroke((e) => {
               </button>
             </article>
             <p class="law">{{ session.catalogue?.law }}</p>
-            <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
+            <p class="files">
+              <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
+              <a class="push" :href="`/api/sequences/${id}/steps`" download>Steps for a spreadsheet</a>
+            </p>
           </div>
           <div v-else-if="tab === 'step' && step" role="tabpanel" aria-label="Step" class="panel">
             <h2>{{ number(step.id) }} {{ step.name }}</h2>
@@ -610,6 +613,11 @@ article .plain {
   color: inherit;
   cursor: pointer;
   min-height: var(--target);
+}
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 .keys {
   font-size: 13.5px;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.formats.Json;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -97,6 +98,37 @@ class DraftTest {
                         .asString())
                 .isEqualTo("Shorter");
         assertThat(nadia.get("/api/sequences/" + id + "/versions/9").status()).isEqualTo(404);
+    }
+
+    @Test
+    void a_table_shows_what_it_would_change_and_is_taken_whole_or_not_at_all(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        begin(nadia, "Table");
+        var csv = nadia.get("/api/sequences/table/steps").text();
+        var changed = csv.replace("Petrissage", "Slow kneading");
+        var preview = nadia.post("/api/sequences/incoming/preview", incoming(changed))
+                .json()
+                .get(0);
+        assertThat(preview.get("effect").asString()).isEqualTo("changed");
+        assertThat(preview.get("changes").get(0).asString()).contains("name Petrissage → Slow kneading");
+        assertThat(nadia.get("/api/sequences/table").json().get("version").asInt())
+                .isEqualTo(1);
+        assertThat(nadia.post("/api/sequences/incoming", incoming(changed)).status())
+                .isEqualTo(200);
+        assertThat(nadia.get("/api/sequences/table").json().get("version").asInt())
+                .isEqualTo(2);
+
+        var broken = nadia.post("/api/sequences/incoming", incoming(changed.replace("rocking", "wobbling")));
+        assertThat(broken.status()).isEqualTo(422);
+        assertThat(broken.json().get("faults").get(0).get("field").asString())
+                .startsWith("row ")
+                .endsWith(", technique");
+        assertThat(nadia.get("/api/sequences/table").json().get("version").asInt())
+                .isEqualTo(2);
+    }
+
+    private static String incoming(String text) {
+        return Json.MAPPER.writeValueAsString(java.util.Map.of("kind", "steps", "text", text));
     }
 
     @Test

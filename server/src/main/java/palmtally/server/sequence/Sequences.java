@@ -81,6 +81,16 @@ public class Sequences {
         return rows.newest(id).map(Sequences::read).orElseThrow(() -> Refusal.notFound("sequence"));
     }
 
+    public Optional<Versioned> find(String id) {
+        return rows.newest(id).map(Sequences::read);
+    }
+
+    /** Takes several sequences from a file, all or none. */
+    @Transactional
+    public void takeAll(List<Sequence> incoming, Caller by) {
+        incoming.forEach(s -> take(s, by));
+    }
+
     public Versioned version(UUID id) {
         return rows.byId(id).map(Sequences::read).orElseThrow(() -> Refusal.notFound("sequence version"));
     }
