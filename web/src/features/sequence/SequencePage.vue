@@ -747,4 +747,45 @@ article p {
   align-items: center;
   border-color: var(--stop);
 }
+@media (max-width: 1100px) {
+  .top {
+    gap: 8px;
+    flex-wrap: nowrap;
+  }
+  .top h1 {
+    font-size: 19px;
+  }
+  .top .push {
+    padding: 6px 10px;
+  }
+  .top .bar {
+    display: none;
+  }
+  .fit {
+    white-space: nowrap;
+    font-size: 15px;
+  }
+  .prof select {
+    max-width: 104px;
+  }
+  .lower {
+    grid-template-columns: 1fr 310px;
+  }
+  .acts {
+    gap: 4px;
+    flex-wrap: nowrap;
+  }
+  .acts .push {
+    padding: 4px 6px;
+    font-size: 13.5px;
+    white-space: nowrap;
+  }
+  .acts .push:last-child {
+    display: none;
+  }
+  .tabs .push {
+    padding: 4px 2px;
+    font-size: 13.5px;
+  }
+}
 </style>

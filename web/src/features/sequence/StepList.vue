@@ -196,4 +196,13 @@ tr.below td {
   text-align: left;
   min-height: var(--target);
 }
+/* On a small desk the hand and the sheet are in the strip and in the form of the step. */
+@media (max-width: 1100px) {
+  .rows th:nth-child(5),
+  .rows th:nth-child(8),
+  .rows tr[data-step] td:nth-child(5),
+  .rows tr[data-step] td:nth-child(8) {
+    display: none;
+  }
+}
 </style>
