@@ -1,12 +1,14 @@
 package palmtally.core.competency;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Profile;
+import palmtally.core.profile.Ways.TermMark;
 
 /**
  * What is known of one student on one criterion in one region at one moment.
@@ -70,9 +72,12 @@ public record Competency(
             days.add(e.day());
             history.add(new Point(e, level));
         }
-        boolean wasSecure = days.size() >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
+        var way = profile.ways().termMark();
+        Double mark = way == TermMark.LOCAL_LEVEL || sorted.isEmpty() ? null : Double.valueOf(mark(sorted, way));
+        boolean wasSecure =
+                mark == null && days.size() >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
         var now = sorted.isEmpty() ? level : level.after(Math.max(0, nowWeek - at), growth.variancePerWeek());
-        double p = now.probabilityAtLeast(cut);
+        double p = mark == null ? now.probabilityAtLeast(cut) : mark >= cut ? 1 : 0;
         Double forecast = sorted.size() < 2
                 ? null
                 : Double.valueOf(
@@ -91,8 +96,11 @@ public record Competency(
             why = "Nobody has looked at this yet.";
         } else if (days.size() >= 2 && p >= growth.secureProbability()) {
             state = State.SECURE;
-            why = "Seen on " + days.size() + " days and very likely at the cut of " + Spoken.number(cut) + " ("
-                    + Math.round(100 * p) + " %).";
+            why = "Seen on " + days.size() + " days and "
+                    + (mark == null
+                            ? "very likely at the cut of " + Spoken.number(cut) + " (" + Math.round(100 * p) + " %)."
+                            : "by the " + way.label() + ", " + Math.round(mark) + ", at the cut of "
+                                    + Spoken.number(cut) + ".");
         } else if (wasSecure) {
             state = State.DUE_AGAIN;
             why = "It was secure when last seen, " + (unseenWeeks == 1 ? "a week" : unseenWeeks + " weeks")
@@ -107,12 +115,41 @@ public record Competency(
                     ? "Seen once; a second day is needed before it can be called secure."
                     : days.size() < 2
                             ? "Seen on one day only; another day is needed."
-                            : "On its way: " + Math.round(100 * p)
-                                    + " % likely at the cut, 80 % are asked."
-                                            .replace(
-                                                    "80", String.valueOf(Math.round(100 * growth.secureProbability())));
+                            : mark != null
+                                    ? "On its way: the " + way.label() + " is " + Math.round(mark) + ", the cut "
+                                            + Spoken.number(cut) + "."
+                                    : "On its way: " + Math.round(100 * p)
+                                            + " % likely at the cut, 80 % are asked."
+                                                    .replace(
+                                                            "80",
+                                                            String.valueOf(
+                                                                    Math.round(100 * growth.secureProbability())));
         }
+        if (mark != null) now = new LocalLevel(mark, now.variance());
         return new Competency(state, now, p, forecast, why, List.copyOf(history));
+    }
+
+    /** Share of the latest piece in the fading mean. */
+    static final double FADING = 0.5;
+
+    /**
+     * The mark of a term where a school reckons with marks alone and not with a level and its uncertainty: the latest, the best, the
+     * mean of the last three, or the fading mean m ← ½·score + ½·m.
+     */
+    static double mark(List<Evidence> sorted, TermMark way) {
+        var scores = sorted.stream().mapToDouble(Evidence::score).toArray();
+        int n = scores.length;
+        return switch (way) {
+            case LATEST, LOCAL_LEVEL -> scores[n - 1];
+            case BEST -> Arrays.stream(scores).max().orElseThrow();
+            case LAST_THREE ->
+                Arrays.stream(scores, Math.max(0, n - 3), n).average().orElseThrow();
+            case FADING -> {
+                double mean = scores[0];
+                for (int i = 1; i < n; i++) mean = FADING * scores[i] + (1 - FADING) * mean;
+                yield mean;
+            }
+        };
     }
 
     /**

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue;
 import palmtally.core.competency.Competency.State;
 import palmtally.core.profile.Profile;
+import palmtally.core.profile.Setting;
 
 class CompetencyTest {
     private static final Profile A = Profile.bySeconds();
@@ -204,6 +205,26 @@ class CompetencyTest {
         var falling = of(6, seen(2, 80), seen(4, 70), seen(6, 60));
         assertThat(rising.forecast() / rising.secureProbability())
                 .isGreaterThan(falling.forecast() / falling.secureProbability());
+    }
+
+    private static Competency by(String mark, Evidence... pieces) {
+        var way = Setting.find("term-mark").orElseThrow();
+        return Competency.of(List.of(pieces), 8, 15, way.choose(A, mark));
+    }
+
+    /** The same three pieces, cut 60: 80, 70, 40. By hand: latest 40, best 80, mean 63.3, fading ((80 + 70)/2 + 40)/2 = 57.5. */
+    @Test
+    void which_marks_stand_for_the_term_changes_who_is_secure() {
+        Evidence[] pieces = {seen(2, 80), seen(4, 70), seen(6, 40)};
+        assertThat(by("latest", pieces).level().mean()).isEqualTo(40);
+        assertThat(by("best", pieces).level().mean()).isEqualTo(80);
+        assertThat(by("last-three", pieces).level().mean()).isCloseTo(190 / 3.0, within(1e-9));
+        assertThat(by("fading", pieces).level().mean()).isCloseTo(57.5, within(1e-9));
+        assertThat(by("best", pieces).state()).isEqualTo(State.SECURE);
+        assertThat(by("last-three", pieces).state()).isEqualTo(State.SECURE);
+        assertThat(by("latest", pieces).state()).isNotEqualTo(State.SECURE);
+        assertThat(by("local-level", pieces)).isEqualTo(Competency.of(List.of(pieces), 8, 15, A));
+        assertThat(by("best", pieces).why()).contains("by the best, 80");
     }
 
     @Test
