@@ -33,6 +33,11 @@ export const router = createRouter({
       meta: { student: true },
     },
     { path: '/me', component: () => import('./features/competency/MePage.vue'), meta: { student: true } },
+    {
+      path: '/school/profile/:id',
+      component: () => import('./features/school/ProfilePage.vue'),
+      props: true,
+    },
     { path: '/school', component: () => import('./features/school/SchoolPage.vue') },
     { path: '/:rest(.*)', redirect: '/' },
   ],

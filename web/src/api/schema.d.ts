@@ -308,6 +308,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/profiles/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/school/profile/{id}": {
         parameters: {
             query?: never;
@@ -334,6 +350,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["read_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/profiles/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["save_1"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -527,6 +559,22 @@ export interface paths {
         put?: never;
         post: operations["signIn"];
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1064,6 +1112,10 @@ export interface components {
             /** @enum {string} */
             unit: "head" | "back" | "chest" | "abdomen" | "hip" | "arm" | "leg";
         };
+        Option: {
+            id: string;
+            label: string;
+        };
         Ordering: {
             /** Format: int32 */
             firmDepth: number;
@@ -1204,6 +1256,18 @@ export interface components {
             transitions: components["schemas"]["Transitions"];
             ways: components["schemas"]["Ways"];
         };
+        ProfileChanges: {
+            scope?: {
+                [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
+            };
+            sequence?: string;
+            settings?: {
+                [key: string]: string;
+            };
+            severities?: {
+                [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
+            };
+        };
         ProfileView: {
             ofSchool: boolean;
             profile: components["schemas"]["Profile"];
@@ -1246,6 +1310,17 @@ export interface components {
             /** @enum {string} */
             id: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
             name: string;
+        };
+        RuleView: {
+            chosen: {
+                [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
+            };
+            /** @enum {string} */
+            criterion: "pressure" | "order" | "mechanics" | "communication" | "draping";
+            /** @enum {string} */
+            id: "ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT";
+            meaning: string;
+            ofPlans: boolean;
         };
         RunView: {
             attended: components["schemas"]["Stretch"][];
@@ -1338,6 +1413,21 @@ export interface components {
             password?: string;
             school?: string;
             signIn?: string;
+        };
+        SettingView: {
+            chosen: {
+                [key: string]: string;
+            };
+            id: string;
+            options: components["schemas"]["Option"][];
+            question: string;
+            rules: ("ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT")[];
+        };
+        SettingsView: {
+            rules: components["schemas"]["RuleView"][];
+            settings: components["schemas"]["SettingView"][];
+            topics: components["schemas"]["TopicView"][];
+            whoDecides: string;
         };
         SignIn: {
             password?: string;
@@ -1494,6 +1584,15 @@ export interface components {
             name: string;
             pointed: boolean;
         };
+        TopicView: {
+            caution: string;
+            chosen: {
+                [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
+            };
+            /** @enum {string} */
+            id: "front-of-neck" | "inside-mouth" | "breast-tissue" | "joint-movement" | "heat-and-cold" | "prenatal" | "abdominal" | "exercise-advice" | "diagnosis";
+            name: string;
+        };
         Transitions: {
             /** Format: double */
             lubricant: number;
@@ -1507,6 +1606,10 @@ export interface components {
             sheet: number;
             /** Format: double */
             turn: number;
+        };
+        TryView: {
+            come: components["schemas"]["FindingView"][];
+            gone: components["schemas"]["FindingView"][];
         };
         Two: {
             after?: components["schemas"]["Sequence"];
@@ -2029,6 +2132,32 @@ export interface operations {
             };
         };
     };
+    tryOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileChanges"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TryView"];
+                };
+            };
+        };
+    };
     choose: {
         parameters: {
             query?: never;
@@ -2071,6 +2200,32 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["ProfileView"][];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProfileChanges"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SettingsView"];
                 };
             };
         };
@@ -2448,6 +2603,26 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SessionView"];
+                };
+            };
+        };
+    };
+    settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SettingsView"];
                 };
             };
         };

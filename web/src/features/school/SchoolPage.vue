@@ -108,6 +108,7 @@ const rows = computed(() => {
                   >
                     {{ p.ofSchool ? 'In use' : 'Use this' }}
                   </button>
+                  <router-link class="push" :to="`/school/profile/${p.profile.id}`">Open</router-link>
                   <a class="push" :href="`/api/profiles/${p.profile.id}/file`" download>File</a>
                 </div>
               </td>

@@ -65,6 +65,7 @@ class EveryScreenTest {
         }
         var screens = new LinkedHashMap<String, String>();
         screens.put("plan", "/plan");
+        screens.put("profile", "/school/profile/by-seconds");
         screens.put("sequence", "/plan/calves");
         screens.put("show-list", "/show");
         screens.put(

@@ -46,7 +46,7 @@ class Doors {
                                 "/review/**",
                                 "/track/**",
                                 "/me",
-                                "/school")
+                                "/school/**")
                         .permitAll()
                         .requestMatchers(HttpMethod.GET, "/actuator/health/**", "/openapi.json")
                         .permitAll()

@@ -26,7 +26,8 @@ class Pages implements WebMvcConfigurer {
             "/track",
             "/track/{id}",
             "/me",
-            "/school"
+            "/school",
+            "/school/profile/{id}"
         }) pages.addViewController(path).setViewName("forward:/index.html");
     }
 

@@ -1,0 +1,144 @@
+package palmtally.server.sequence;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Finding;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
+import palmtally.core.profile.Profile;
+import palmtally.core.profile.ScopeTopic;
+import palmtally.core.profile.Setting;
+import palmtally.core.sequence.Checks;
+import palmtally.formats.ScoreView.FindingView;
+import palmtally.server.profile.Profiles;
+
+/** What a school decides, who decides otherwise, and what a change would say of a sequence before it is saved. */
+@RestController
+class SettingController {
+    /** @param chosen id of the option each profile takes, by profile */
+    record SettingView(
+            String id, String question, List<Rule> rules, List<Setting.Option> options, Map<String, String> chosen) {}
+
+    record TopicView(ScopeTopic id, String name, String caution, Map<String, ScopeTopic.Level> chosen) {}
+
+    record RuleView(Rule id, Criterion criterion, String meaning, boolean ofPlans, Map<String, Severity> chosen) {}
+
+    record SettingsView(List<SettingView> settings, List<TopicView> topics, List<RuleView> rules, String whoDecides) {}
+
+    /**
+     * Changes to a profile; what is not named stays.
+     *
+     * @param sequence id of the sequence to try them on, or null for none
+     */
+    record ProfileChanges(
+            @Nullable String sequence,
+            @Nullable Map<String, String> settings,
+            @Nullable Map<ScopeTopic, ScopeTopic.Level> scope,
+            @Nullable Map<Rule, Severity> severities) {}
+
+    /** What a sequence would be told that it is not told now, and the other way round. */
+    record TryView(List<FindingView> come, List<FindingView> gone) {}
+
+    private final Profiles profiles;
+    private final Sequences sequences;
+
+    SettingController(Profiles profiles, Sequences sequences) {
+        this.profiles = profiles;
+        this.sequences = sequences;
+    }
+
+    @GetMapping("/api/settings")
+    SettingsView settings() {
+        var all = profiles.all().stream().map(Profiles.Versioned::profile).toList();
+        var ofPlans = Checks.rules();
+        return new SettingsView(
+                Setting.all().stream()
+                        .map(s -> new SettingView(s.id(), s.question(), s.rules(), s.options(), by(all, s::chosen)))
+                        .toList(),
+                Arrays.stream(ScopeTopic.values())
+                        .map(t -> new TopicView(t, t.label(), t.caution(), by(all, p -> p.scope(t))))
+                        .toList(),
+                Arrays.stream(Rule.values())
+                        .map(r -> new RuleView(
+                                r, r.criterion(), r.meaning(), ofPlans.contains(r), by(all, p -> p.severity(r))))
+                        .toList(),
+                ScopeTopic.WHO_DECIDES);
+    }
+
+    private static <T> Map<String, T> by(List<Profile> all, java.util.function.Function<Profile, T> value) {
+        var map = new LinkedHashMap<String, T>();
+        all.forEach(p -> map.put(p.id(), value.apply(p)));
+        return map;
+    }
+
+    /** What would change for a sequence, without changing anything. */
+    @PostMapping("/api/profiles/{id}/try")
+    TryView tryOut(@PathVariable String id, @RequestBody ProfileChanges changes) {
+        if (changes.sequence == null) throw new InvalidValue("changes", new Fault("sequence", "", "is missing"));
+        var before = profiles.newest(id).profile();
+        var sequence = sequences.newest(changes.sequence).sequence();
+        var had = Checks.run(sequence, before).findings();
+        var has = Checks.run(sequence, changed(before, changes)).findings();
+        return new TryView(without(has, had), without(had, has));
+    }
+
+    private static List<FindingView> without(List<Finding> some, List<Finding> others) {
+        var known = new HashSet<String>();
+        others.forEach(f -> known.add(f.severity() + f.key() + f.sentence()));
+        return some.stream()
+                .filter(f -> !known.contains(f.severity() + f.key() + f.sentence()))
+                .map(FindingView::of)
+                .toList();
+    }
+
+    /** Saves the changes as a new version of the profile. */
+    @PutMapping("/api/school/profiles/{id}")
+    SettingsView save(@PathVariable String id, @RequestBody ProfileChanges changes) {
+        profiles.save(changed(profiles.newest(id).profile(), changes));
+        return settings();
+    }
+
+    private static Profile changed(Profile profile, ProfileChanges changes) {
+        var result = profile;
+        var faults = new ArrayList<Fault>();
+        if (changes.settings != null)
+            for (var e : changes.settings.entrySet()) {
+                var setting = Setting.find(e.getKey());
+                if (setting.isEmpty()) faults.add(new Fault("settings", e.getKey(), "is no setting here"));
+                else
+                    try {
+                        result = setting.get().choose(result, e.getValue());
+                    } catch (InvalidValue x) {
+                        faults.addAll(x.faults());
+                    }
+            }
+        if (!faults.isEmpty()) throw new InvalidValue("changes", faults);
+        if (changes.scope != null) {
+            var scope = new EnumMap<ScopeTopic, ScopeTopic.Level>(result.scope());
+            scope.putAll(changes.scope);
+            result = result.withScope(scope);
+        }
+        if (changes.severities != null) {
+            var severities = new EnumMap<Rule, Severity>(Rule.class);
+            severities.putAll(result.severities());
+            severities.putAll(changes.severities);
+            result = result.withSeverities(severities);
+        }
+        return result;
+    }
+}

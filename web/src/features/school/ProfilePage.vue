@@ -1,0 +1,279 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import Standing from '@/parts/Standing.vue'
+import { capital, word } from '@/parts/words'
+
+/** What a school decides where teachers disagree: what each answer means, who differs, and what it would change in a sequence. */
+const props = defineProps<{ id: string }>()
+const session = useSession()
+const { data: view, problem, loading, again } = useAsked(() => ask(api.GET('/api/settings')))
+const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
+const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
+const settings = ref<Record<string, string>>({})
+const scope = ref<Record<string, string>>({})
+const severities = ref<Record<string, string>>({})
+const sequence = ref('')
+const effect = ref<Schema['TryView']>()
+const failed = ref<Problem>()
+const saved = ref(false)
+const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
+const GRAVITY = ['off', 'hint', 'warn', 'stop']
+const lead = computed(() => session.person?.role === 'lead')
+const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.profile.name ?? id
+const dirty = computed(
+  () =>
+    Object.keys(settings.value).length +
+      Object.keys(scope.value).length +
+      Object.keys(severities.value).length >
+    0,
+)
+/** Who answers otherwise, by name and answer. */
+function others(chosen: Record<string, string>, mine: string, label: (v: string) => string): string {
+  const differ = Object.entries(chosen).filter(([id, v]) => id !== props.id && v !== mine)
+  return differ.map(([id, v]) => `${name(id)}: ${label(v)}`).join(' · ')
+}
+function put(map: Record<string, string>, key: string, value: string, now: string | undefined) {
+  saved.value = false
+  const next = { ...map, [key]: value }
+  if (value === now) delete next[key]
+  return next
+}
+const body = computed(
+  () =>
+    ({
+      sequence: sequence.value || undefined,
+      settings: settings.value,
+      scope: scope.value,
+      severities: severities.value,
+    }) as Schema['ProfileChanges'],
+)
+watch(sequences, (all) => (sequence.value ||= all?.[0]?.id ?? ''))
+let turn = 0
+watch([body, sequence], async () => {
+  const mine = ++turn
+  if (!sequence.value) return
+  try {
+    const answer = await ask(
+      api.POST('/api/profiles/{id}/try', { params: { path: { id: props.id } }, body: body.value }),
+    )
+    if (mine === turn) effect.value = answer
+  } catch (e) {
+    if (mine === turn) failed.value = e as Problem
+  }
+})
+async function save() {
+  failed.value = undefined
+  try {
+    view.value = await ask(
+      api.PUT('/api/school/profiles/{id}', { params: { path: { id: props.id } }, body: body.value }),
+    )
+    settings.value = {}
+    scope.value = {}
+    severities.value = {}
+    saved.value = true
+  } catch (e) {
+    failed.value = e as Problem
+  }
+}
+</script>
+
+<template>
+  <div class="page">
+    <div class="top">
+      <router-link to="/school" class="push" aria-label="Back to the school">←</router-link>
+      <h1>{{ name(id) }}</h1>
+      <span class="soft">what this school decides</span>
+      <span class="grow" />
+      <span v-if="saved" role="status">Saved as a new version.</span>
+      <button v-if="lead" class="push main" :disabled="!dirty" @click="save">Save</button>
+      <span v-else class="soft">only the lead can save</span>
+    </div>
+    <Standing :problem="problem" :loading="loading && !view" @again="again" />
+    <div v-if="failed" class="card" role="alert">
+      <p>{{ failed.detail }}</p>
+    </div>
+    <div v-if="view" class="cols">
+      <div class="all">
+        <section class="card" aria-label="Where teachers disagree">
+          <h2>Where teachers disagree</h2>
+          <div v-for="s in view.settings" :key="s.id" class="one" role="group" :aria-label="s.question">
+            <h3>{{ s.question }}</h3>
+            <div class="options">
+              <button
+                v-for="o in s.options"
+                :key="o.id"
+                class="push"
+                :class="{ main: (settings[s.id] ?? s.chosen[id]) === o.id }"
+                :aria-pressed="(settings[s.id] ?? s.chosen[id]) === o.id"
+                @click="settings = put(settings, s.id, o.id, s.chosen[id])"
+              >
+                {{ o.label }}
+              </button>
+            </div>
+            <p class="soft small">
+              {{ s.rules.length ? s.rules.join(', ') : 'changes marks, not findings' }}
+              <template
+                v-if="
+                  others(
+                    s.chosen,
+                    settings[s.id] ?? s.chosen[id] ?? '',
+                    (v) => s.options.find((o) => o.id === v)?.label ?? v,
+                  )
+                "
+              >
+                · differs:
+                {{
+                  others(
+                    s.chosen,
+                    settings[s.id] ?? s.chosen[id] ?? '',
+                    (v) => s.options.find((o) => o.id === v)?.label ?? v,
+                  )
+                }}
+              </template>
+            </p>
+          </div>
+        </section>
+        <section class="card" aria-label="What may be beyond scope">
+          <h2>What may be beyond scope</h2>
+          <p class="law">{{ view.whoDecides }}</p>
+          <div v-for="t in view.topics" :key="t.id" class="one" role="group" :aria-label="t.name">
+            <h3>{{ t.name }}</h3>
+            <p class="soft small">⚠ {{ t.caution }}</p>
+            <div class="options">
+              <button
+                v-for="l in LEVELS"
+                :key="l"
+                class="push"
+                :class="{ main: (scope[t.id] ?? t.chosen[id]) === l }"
+                :aria-pressed="(scope[t.id] ?? t.chosen[id]) === l"
+                @click="scope = put(scope, t.id, l, t.chosen[id])"
+              >
+                {{ word(l) }}
+              </button>
+            </div>
+          </div>
+        </section>
+        <section class="card" aria-label="How grave each rule is">
+          <h2>How grave each rule is</h2>
+          <div
+            v-for="r in view.rules.filter((x) => x.ofPlans)"
+            :key="r.id"
+            class="rule"
+            role="group"
+            :aria-label="r.id"
+          >
+            <div>
+              <strong>{{ r.id }}</strong>
+              <p class="soft small">{{ r.meaning }}</p>
+            </div>
+            <select
+              :aria-label="`${r.id} is`"
+              :value="severities[r.id] ?? r.chosen[id]"
+              @change="
+                severities = put(severities, r.id, ($event.target as HTMLSelectElement).value, r.chosen[id])
+              "
+            >
+              <option v-for="g in GRAVITY" :key="g">{{ g }}</option>
+            </select>
+          </div>
+        </section>
+      </div>
+      <aside class="card try" aria-label="What it changes">
+        <h2>What it changes</h2>
+        <label>
+          in
+          <select v-model="sequence" aria-label="Sequence to try on">
+            <option v-for="s in sequences" :key="s.id" :value="s.id">{{ s.name }}</option>
+          </select>
+        </label>
+        <p v-if="!dirty" class="soft">
+          Nothing yet: change an answer and see here what a sequence would be told.
+        </p>
+        <p v-else-if="effect && !effect.come.length && !effect.gone.length" class="soft">
+          Nothing in this sequence.
+        </p>
+        <article v-for="f in dirty ? effect?.come : []" :key="'+' + f.key" :class="f.severity">
+          <strong>New: {{ capital(f.severity) }}</strong> <span class="soft small">{{ f.rule }}</span>
+          <p>{{ f.sentence }}</p>
+        </article>
+        <article v-for="f in dirty ? effect?.gone : []" :key="'-' + f.key" class="gone">
+          <strong>No longer: {{ capital(f.severity) }}</strong> <span class="soft small">{{ f.rule }}</span>
+          <p>{{ f.sentence }}</p>
+        </article>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.cols {
+  display: grid;
+  grid-template-columns: 1fr 360px;
+  gap: 14px;
+  align-items: start;
+}
+.all {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.one {
+  padding: 10px 0;
+  border-bottom: 1px solid var(--line);
+}
+h3 {
+  font-size: 16px;
+}
+.options {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 8px 0 4px;
+}
+.small {
+  font-size: 13.5px;
+}
+.rule {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: space-between;
+  border-bottom: 1px solid var(--line);
+  padding: 4px 0;
+}
+select {
+  min-height: var(--target);
+  max-width: 100%;
+  border: 1.5px solid var(--line);
+  border-radius: 10px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 600 15px var(--text);
+  padding: 0 8px;
+}
+.try {
+  position: sticky;
+  top: 14px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  max-height: calc(100vh - 30px);
+  overflow-y: auto;
+}
+article {
+  border-left: 5px solid var(--hint);
+  padding-left: 12px;
+}
+article.stop {
+  border-color: var(--stop);
+}
+article.warn {
+  border-color: var(--warn);
+}
+article.gone {
+  border-color: var(--good);
+}
+</style>
