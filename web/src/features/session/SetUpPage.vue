@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
+import { onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Problem } from '@/api/client'
 import { useSession } from './useSession'
@@ -19,6 +19,9 @@ async function go() {
     problem.value = e as Problem
   }
 }
+/** At once and never later, so that it is not taken from somebody who types. */
+const first = ref<{ focus(): void }>()
+onMounted(() => first.value?.focus())
 </script>
 
 <template>
@@ -27,10 +30,10 @@ async function go() {
       <h1>Your school</h1>
       <p class="soft">The first visit makes the school and its lead. The lead adds everybody else.</p>
       <v-text-field
+        ref="first"
         v-model="form.school"
         label="Name of the school"
         :error-messages="fault('school')"
-        autofocus
       />
       <v-text-field
         v-model="form.name"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Problem } from '@/api/client'
 import { useSession } from './useSession'
@@ -11,6 +11,10 @@ const signIn = ref('')
 const password = ref('')
 const problem = ref<Problem>()
 const busy = ref(false)
+
+/** Focus at once and never later: a field that takes the focus when it comes into view takes it from somebody who types. */
+const first = ref<{ focus(): void }>()
+onMounted(() => first.value?.focus())
 
 async function go() {
   busy.value = true
@@ -37,7 +41,7 @@ async function go() {
           <p class="soft">{{ session.session?.school }}</p>
         </div>
       </div>
-      <v-text-field v-model="signIn" label="Sign-in" autocomplete="username" autofocus hide-details />
+      <v-text-field ref="first" v-model="signIn" label="Sign-in" autocomplete="username" hide-details />
       <v-text-field
         v-model="password"
         label="Password"
