@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 
 type Sequence = Schema['Sequence']
@@ -223,9 +223,10 @@ export function useDraft(id: string, profile: () => string | undefined) {
   void read()
 
   return {
-    view: readonly(view) as Readonly<typeof view>,
-    sequence: readonly(sequence) as Readonly<typeof sequence>,
-    plan: readonly(plan) as Readonly<typeof plan>,
+    // Not readonly(): its proxies would make a text that did not change look like another.
+    view: computed(() => view.value),
+    sequence: computed(() => sequence.value),
+    plan: computed(() => plan.value),
     problem,
     failed,
     loading,

@@ -105,11 +105,6 @@ public final class StepTable {
 
     private StepTable() {}
 
-    /** The columns in their order. */
-    public static List<String> columns() {
-        return COLUMNS;
-    }
-
     public static String write(List<Sequence> sequences) {
         var out = new StringBuilder();
         try (var printer = CSVFormat.RFC4180

@@ -42,7 +42,7 @@ public record Checks(Sequence sequence, Profile profile, Timeline timeline, List
                 new DrapeChecks.End(),
                 new DrapeChecks.Scope(),
                 new DrapeChecks.CleanHands(),
-                new DrapeChecks.Ears(),
+                new OrderChecks.Ears(),
                 new HandChecks.Bare(),
                 new HandChecks.Load(),
                 new HandChecks.Reach(),

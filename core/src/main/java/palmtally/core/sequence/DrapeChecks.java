@@ -353,38 +353,4 @@ final class DrapeChecks {
             }
         }
     }
-
-    /** Ears together or one at a time: a row of both sides that is the school's to decide. */
-    static final class Ears implements Check {
-        @Override
-        public Rule rule() {
-            return Rule.ORDER_SIDES;
-        }
-
-        @Override
-        public void look(Plan plan) {
-            boolean together = plan.profile.ways().ears() == Ways.Ears.TOGETHER;
-            for (var step : plan.steps) {
-                if (!step.zones().contains(Zone.EARS)) continue;
-                var to = together ? Sides.BOTH : Sides.EACH;
-                if (step.side() == to || !together && step.side() != Sides.BOTH) continue;
-                plan.report(
-                        rule(),
-                        new Where(step.id(), Zone.EARS, null, null),
-                        plan.number(step)
-                                + (together
-                                        ? " takes one ear after the other; this school works both together, for balance."
-                                        : " takes both ears at once; this school works one at a time, so that one ear hears."),
-                        together ? "Work both ears together." : "Work one ear at a time.",
-                        new Mend(
-                                together ? "Both ears together" : "One ear at a time",
-                                s -> s.replacing(
-                                        step.id(),
-                                        x -> x.with(e -> {
-                                            e.side = to;
-                                            e.secondSide = null;
-                                        }))));
-            }
-        }
-    }
 }

@@ -10,6 +10,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Region;
+import palmtally.core.body.Zone;
+import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.profile.Profile.ConsentMoment;
 import palmtally.core.profile.Ways;
@@ -83,7 +85,7 @@ final class TalkChecks {
                 return s.replacing(first.id(), x -> x.saying(question(zone)));
             var ask = first.with(e -> {
                 e.made(s.freshId("ask"), "Agree areas and sheet", "still-hold", Tool.PALM, 1, 20, Phase.SETTLE);
-                e.zones = List.of(palmtally.core.body.Zone.UPPER_BACK);
+                e.zones = List.of(Zone.UPPER_BACK);
                 e.side = Sides.BOTH;
                 e.lubricant = Lubricant.DRY;
                 e.sheet = Sheet.THROUGH;
@@ -181,7 +183,7 @@ final class TalkChecks {
             var at = Math.round(longest.from() * 1000);
             plan.report(
                     rule(),
-                    palmtally.core.finding.Finding.Where.at(at),
+                    Where.at(at),
                     "From " + mmss(longest.from()) + " nobody asks how it feels for " + mmss(longest.seconds())
                             + "; at most "
                             + mmss(limit) + (gaps.size() > 1 ? " (" + gaps.size() + " such silences)" : "")
@@ -234,7 +236,7 @@ final class TalkChecks {
                         || said) continue;
                 plan.report(
                         rule(),
-                        palmtally.core.finding.Finding.Where.step(step.id()),
+                        Where.step(step.id()),
                         plan.number(step) + " brings " + step.library().name().toLowerCase()
                                 + " unannounced: what comes as a surprise is guarded against.",
                         "Say what is coming before it comes.",
@@ -258,7 +260,7 @@ final class TalkChecks {
         public void look(Plan plan) {
             var way = plan.profile.ways().clientPart();
             for (var step : plan.steps) {
-                var where = palmtally.core.finding.Finding.Where.step(step.id());
+                var where = Where.step(step.id());
                 if (way == Ways.ClientPart.PASSIVE && PrerequisiteChecks.moves(step)) {
                     plan.report(
                             rule(),
@@ -323,7 +325,7 @@ final class TalkChecks {
                 if (asked >= need) continue;
                 plan.report(
                         rule(),
-                        palmtally.core.finding.Finding.Where.step(step.id()),
+                        Where.step(step.id()),
                         plan.number(step) + " holds a point and "
                                 + (asked == 0 ? "asks nothing" : "asks only once")
                                 + "; in this school the client's number "
@@ -368,7 +370,7 @@ final class TalkChecks {
             var first = plan.inTime().get(0);
             plan.report(
                     rule(),
-                    palmtally.core.finding.Finding.Where.step(first.id()),
+                    Where.step(first.id()),
                     "The opening leaves out: "
                             + missing.stream().map(Opening::name).collect(Collectors.joining(", "))
                             + ". A client who knows what will be done and may speak up is safer.",
@@ -414,7 +416,7 @@ final class TalkChecks {
             var last = steps.get(n - 1);
             plan.report(
                     rule(),
-                    palmtally.core.finding.Finding.Where.step(last.id()),
+                    Where.step(last.id()),
                     "The treatment ends without a word: the client does not know that it is over.",
                     "Say that it is over, and how to get up.",
                     new Mend(

@@ -6,6 +6,7 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
@@ -72,6 +73,11 @@ public class Profiles {
     /** The profile the school works by. */
     public Versioned ofSchool() {
         return newest(people.schoolProfile());
+    }
+
+    /** The newest profile of that id, or the school's where none is named. */
+    public Profile named(@Nullable String profileId) {
+        return (profileId == null ? ofSchool() : newest(profileId)).profile();
     }
 
     public Versioned version(UUID id) {

@@ -8,7 +8,6 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
-import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Difference;
@@ -17,7 +16,6 @@ import palmtally.core.sequence.QuickAdd;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
-import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 
 /** A sequence while it is being written: what the checks say, mends, the fit, shorthand and templates. Nothing is stored here. */
@@ -73,28 +71,21 @@ class DraftController {
 
     @PostMapping("/api/drafts/check")
     PlanView check(@RequestBody Draft draft) {
-        return PlanView.of(Checks.run(need(draft.sequence, "sequence"), chosen(draft.profile)));
+        return PlanView.of(Checks.run(need(draft.sequence, "sequence"), profiles.named(draft.profile)));
     }
 
     @PostMapping("/api/drafts/mend")
     DraftView mend(@RequestBody DraftMend draft) {
-        var profile = chosen(draft.profile);
-        var key = need(draft.key, "key");
-        var found = Checks.run(need(draft.sequence, "sequence"), profile).found().stream()
-                .filter(f -> f.finding().key().equals(key))
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound("finding in this draft"));
-        var mend = found.mend()
-                .orElseThrow(() ->
-                        Refusal.invalid("no-mend", "This finding has no mend to apply; change the steps instead."));
-        var mended = mend.apply(need(draft.sequence, "sequence"));
+        var profile = profiles.named(draft.profile);
+        var sequence = need(draft.sequence, "sequence");
+        var mended = Sequences.mendOf(sequence, need(draft.key, "key"), profile).apply(sequence);
         return new DraftView(mended, PlanView.of(Checks.run(mended, profile)));
     }
 
     @PostMapping("/api/drafts/fit")
     FitView fit(@RequestBody DraftFit draft) {
         var sequence = need(draft.sequence, "sequence");
-        var profile = chosen(draft.profile);
+        var profile = profiles.named(draft.profile);
         double slot = draft.slotSeconds == null ? sequence.slotSeconds() : draft.slotSeconds;
         if (!(slot > 0 && slot <= 14400))
             throw new InvalidValue(
@@ -122,7 +113,7 @@ class DraftController {
     @PostMapping("/api/drafts/template")
     List<Block> template(@RequestBody Laid laid) {
         return need(laid.template, "template")
-                .blocks(need(laid.sequence, "sequence"), need(laid.zones, "zones"), chosen(laid.profile));
+                .blocks(need(laid.sequence, "sequence"), need(laid.zones, "zones"), profiles.named(laid.profile));
     }
 
     /** What lies between two texts of a sequence, as sentences. */
@@ -134,11 +125,5 @@ class DraftController {
     private static <T> T need(@Nullable T value, String field) {
         if (value == null) throw new InvalidValue("draft", new Fault(field, "", "is missing"));
         return value;
-    }
-
-    private Profile chosen(@Nullable String profile) {
-        return profile == null
-                ? profiles.ofSchool().profile()
-                : profiles.newest(profile).profile();
     }
 }

@@ -165,7 +165,7 @@ class SequenceController {
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
         if (edit.key == null) throw new InvalidValue("mend", new Fault("key", "", "is missing"));
-        return view(sequences.mend(id, from(edit), edit.key, chosen(profile), caller), profile);
+        return view(sequences.mend(id, from(edit), edit.key, profiles.named(profile), caller), profile);
     }
 
     @PostMapping("/api/sequences/{id}/restore")
@@ -197,18 +197,12 @@ class SequenceController {
         return edit.from;
     }
 
-    private Profile chosen(@Nullable String profile) {
-        return profile == null
-                ? profiles.ofSchool().profile()
-                : profiles.newest(profile).profile();
-    }
-
     private SequenceView view(Sequences.Versioned v, @Nullable String profile) {
         return new SequenceView(
                 v.versionId(),
                 v.version(),
                 v.sequence(),
-                PlanView.of(Checks.run(v.sequence(), chosen(profile))),
+                PlanView.of(Checks.run(v.sequence(), profiles.named(profile))),
                 sequences.history(v.sequence().id()));
     }
 }

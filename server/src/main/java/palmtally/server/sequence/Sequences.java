@@ -12,6 +12,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
+import palmtally.core.sequence.Mend;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
@@ -150,14 +151,23 @@ public class Sequences {
     @Transactional
     public Versioned mend(String id, int from, String key, Profile profile, Caller by) {
         var now = newest(id);
-        var found = Checks.run(now.sequence(), profile).found().stream()
+        var mend = mendOf(now.sequence(), key, profile);
+        return save(mend.apply(now.sequence()), from, mend.label(), by);
+    }
+
+    /**
+     * The edit that mends one finding about a sequence.
+     *
+     * @throws Refusal 404 where there is no such finding, 422 where it has no mend
+     */
+    static Mend mendOf(Sequence sequence, String key, Profile profile) {
+        return Checks.run(sequence, profile).found().stream()
                 .filter(f -> f.finding().key().equals(key))
                 .findFirst()
-                .orElseThrow(() -> Refusal.notFound("finding in this version"));
-        var mend = found.mend()
+                .orElseThrow(() -> Refusal.notFound("finding in this version"))
+                .mend()
                 .orElseThrow(() ->
                         Refusal.invalid("no-mend", "This finding has no mend to apply; change the steps instead."));
-        return save(mend.apply(now.sequence()), from, mend.label(), by);
     }
 
     /** Brings the content of an earlier version back as a new one. */

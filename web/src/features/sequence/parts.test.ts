@@ -1,0 +1,212 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Schema } from '@/api/client'
+import AddLine from './AddLine.vue'
+import FitPanel from './FitPanel.vue'
+import StepForm from './StepForm.vue'
+import StepList from './StepList.vue'
+
+const post = vi.hoisted(() => vi.fn())
+vi.mock('@/api/client', () => ({
+  api: { POST: post, GET: vi.fn() },
+  ask: (p: Promise<unknown>) => p,
+}))
+
+type Step = Schema['Step']
+const step = (id: string, more: Partial<Step> = {}): Step =>
+  ({
+    id,
+    name: id.toUpperCase(),
+    technique: 'effleurage',
+    zones: ['calf'],
+    side: 'each',
+    tool: 'palm',
+    depth: 2,
+    dose: { kind: 'passes', seconds: 10, count: 6 },
+    lubricant: 'dry',
+    sheet: 'open',
+    position: 'prone',
+    effort: 'passive',
+    stance: 'lunge',
+    stands: 'same-side',
+    say: [],
+    phase: 'warm',
+    importance: 'should',
+    before: [],
+    care: [],
+    ...more,
+  }) as Step
+const sequence = {
+  id: 's',
+  slotSeconds: 600,
+  blocks: [
+    { id: 'b', name: 'Leg', order: 'in-order', repeat: 'each-side', steps: [step('a'), step('b')] },
+    { id: 'c', name: 'End', order: 'in-order', repeat: 'once', steps: [step('c')] },
+  ],
+} as unknown as Schema['Sequence']
+const fault = (value: string, reason: string) => ({ detail: '', faults: [{ field: 'text', value, reason }] })
+
+beforeEach(() => {
+  setActivePinia(createPinia())
+  post.mockReset()
+})
+
+describe('the list of steps', () => {
+  const list = () =>
+    mount(StepList, {
+      props: { sequence, picked: 'a', chosen: new Set(['a']), flagged: new Set(['b']) },
+    })
+  it('numbers steps through all blocks and shows what the checks fault', () => {
+    const rows = list().findAll('[data-step]')
+    expect(rows.map((r) => r.findAll('td')[1]!.text())).toEqual(['1', '2', '3'])
+    expect(rows[1]!.classes()).toContain('flagged')
+    expect(rows[0]!.find('.plain').attributes('aria-current')).toBe('true')
+  })
+  it('picks one, more with Ctrl, and up to with Shift', async () => {
+    const l = list()
+    const b = l.find('[data-step=b] .plain')
+    await b.trigger('click')
+    await b.trigger('click', { ctrlKey: true })
+    await b.trigger('click', { shiftKey: true })
+    expect(l.emitted('pick')).toEqual([
+      ['b', 'one'],
+      ['b', 'more'],
+      ['b', 'upto'],
+    ])
+  })
+  it('joins a block to the one above, but not the first', async () => {
+    const l = list()
+    const joins = l.findAll('button').filter((x) => x.text() === 'join to the block above')
+    expect(joins).toHaveLength(1)
+    await joins[0]!.trigger('click')
+    expect(l.emitted('join')).toEqual([['c']])
+  })
+})
+
+describe('the typing line', () => {
+  const line = () => mount(AddLine, { props: { sequence, after: 'b' } })
+  it('adds what the server made of the line, and is empty again', async () => {
+    post.mockResolvedValue(step('step-1'))
+    const l = line()
+    await l.find('input').setValue('knead calf')
+    await l.find('form').trigger('submit')
+    await flushPromises()
+    expect(post.mock.calls[0]![1].body).toMatchObject({ text: 'knead calf', after: { id: 'b' } })
+    expect(l.emitted('steps')![0]).toEqual(['Added STEP-1', [step('step-1')]])
+    expect(l.find('input').element.value).toBe('')
+  })
+  it('keeps a line that was not understood and says why', async () => {
+    post.mockRejectedValue(fault('wibble', 'is not known here'))
+    const l = line()
+    await l.find('input').setValue('wibble')
+    await l.find('form').trigger('submit')
+    await flushPromises()
+    expect(l.find('[role=alert]').text()).toBe('“wibble” is not known here')
+    expect(l.find('input').element.value).toBe('wibble')
+    expect(l.emitted('steps')).toBeUndefined()
+  })
+  it('takes pasted rows all or none, each going on from the last', async () => {
+    const paste = (l: ReturnType<typeof line>, text: string) =>
+      l.find('input').trigger('paste', { clipboardData: { getData: () => text } })
+    post.mockResolvedValueOnce(step('x')).mockResolvedValueOnce(step('y'))
+    const good = line()
+    await paste(good, 'glide\tcalf\r\nknead\tcalf\r\n')
+    await flushPromises()
+    expect(post.mock.calls.map((c) => c[1].body.text)).toEqual(['glide calf', 'knead calf'])
+    expect(post.mock.calls[1]![1].body.after.id).toBe('x')
+    expect(good.emitted('steps')![0]![0]).toBe('Added 2 steps')
+
+    post.mockResolvedValueOnce(step('x')).mockRejectedValueOnce(fault('moon', 'is not known here'))
+    const bad = line()
+    await paste(bad, 'glide calf\nmoon')
+    await flushPromises()
+    expect(bad.find('[role=alert]').text()).toContain('Row 2: “moon”')
+    expect(bad.emitted('steps')).toBeUndefined()
+  })
+})
+
+describe('the fit', () => {
+  const panel = () => mount(FitPanel, { props: { sequence } })
+  const answer = (more: object) => ({
+    found: true,
+    sequence: {
+      ...sequence,
+      blocks: [{ ...sequence.blocks[0]!, steps: [step('a', { dose: { kind: 'seconds', seconds: 30 } })] }],
+    },
+    value: 3,
+    mostValue: 6,
+    beforeSeconds: 400,
+    afterSeconds: 290,
+    changes: [
+      { step: 'a', what: 'shortened', before: 60, after: 30 },
+      { step: 'b', what: 'dropped', before: 60, after: 0 },
+      { step: 'c', what: 'kept', before: 60, after: 60 },
+    ],
+    missingSeconds: 0,
+    heaviest: [],
+    proven: true,
+    ...more,
+  })
+  it('shows before and after, and changes nothing until it is taken', async () => {
+    post.mockResolvedValue(answer({}))
+    const p = panel()
+    await p.find('input').setValue(5)
+    await p.find('form').trigger('submit')
+    await flushPromises()
+    expect(post.mock.calls[0]![1].body.slotSeconds).toBe(300)
+    expect(p.text()).toContain('6:40 → 4:50')
+    expect(p.text()).toContain('keeps 50 %')
+    expect(p.findAll('tbody tr').map((r) => r.findAll('td')[2]!.text())).toEqual(['0:30', 'left out'])
+    expect(p.emitted('take')).toBeUndefined()
+    await p.find('.push.main').trigger('click')
+    expect(p.emitted('take')![0]![0]).toBe('Fitted to 5 min')
+    expect((p.emitted('take')![0]![1] as Schema['Sequence']).slotSeconds).toBe(300)
+  })
+  it('says how much is missing and what weighs most', async () => {
+    post.mockResolvedValue(
+      answer({ found: false, missingSeconds: 95, heaviest: [{ step: 'b', seconds: 120 }] }),
+    )
+    const p = panel()
+    await p.find('form').trigger('submit')
+    await flushPromises()
+    expect(p.text()).toContain('1:35 more than there is')
+    expect(p.text()).toContain('2 B, at least 2:00')
+  })
+})
+
+describe('the form of a step', () => {
+  const form = (more: Partial<Step> = {}) =>
+    mount(StepForm, { props: { step: step('a', more), number: 4, steps: [step('a'), step('b')] } })
+  const last = (f: ReturnType<typeof form>) => f.emitted('change')!.at(-1)!
+  it('names each change with its step', async () => {
+    const f = form()
+    await f.findAll('[aria-label=Depth] button')[3]!.trigger('click')
+    expect(last(f)).toEqual(['Depth of step 4', { depth: 3 }])
+  })
+  it('keeps the time of a dose when it is measured otherwise', async () => {
+    const f = form()
+    const kind = f.findAll('select').find((s) => s.element.value === 'passes')!
+    await kind.setValue('seconds')
+    expect(last(f)[1]).toEqual({ dose: { kind: 'seconds', seconds: 60 } })
+  })
+  it('leaves a step its last zone', async () => {
+    const f = form()
+    await f.find('.zones button').trigger('click')
+    expect(f.emitted('change')).toBeUndefined()
+  })
+  it('adds and takes out words, care and links', async () => {
+    const f = form({ before: ['b'] })
+    const press = (text: string) =>
+      f
+        .findAll('button')
+        .find((b) => b.text().includes(text))!
+        .trigger('click')
+    await press('Add words')
+    expect(last(f)[1]).toEqual({ say: [{ kind: 'pressure-question', atSeconds: 0 }] })
+    await press('sheet secured')
+    expect(last(f)[1]).toEqual({ care: ['sheet-secured'] })
+    await press('before B')
+    expect(last(f)[1]).toEqual({ before: [] })
+  })
+})
