@@ -142,6 +142,108 @@ class EditorTest {
         });
     }
 
+    private static Locator finding(Page page, String rule) {
+        return page.locator("article").filter(new Locator.FilterOptions().setHasText(rule));
+    }
+
+    private static void byButton(Page page, String rule, String mend) {
+        finding(page, rule)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(mend)))
+                .first()
+                .click();
+        assertThat(finding(page, rule)).hasCount(0);
+    }
+
+    /** Opens the step a finding is about and changes one field of it. */
+    private static void byHand(Page page, String rule, String field, String value) {
+        finding(page, rule)
+                .first()
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(rule))
+                .click();
+        tab(page, "Step").click();
+        var panel = page.getByRole(AriaRole.TABPANEL);
+        if (field.equals("Depth"))
+            panel.getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("Depth"))
+                    .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(value))
+                    .click();
+        else
+            panel.getByRole(
+                            AriaRole.COMBOBOX,
+                            new Locator.GetByRoleOptions().setName(field).setExact(true))
+                    .selectOption(value);
+        tab(page, "Checks").click();
+        assertThat(finding(page, rule)).hasCount(0);
+    }
+
+    @Test
+    void six_findings_are_mended_three_by_button_and_three_by_hand_and_the_whole_fits_twenty_minutes(App.Running app)
+            throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor-six", () -> {
+            begin(page, app, "Six findings");
+            row(page, "thigh-front-flush").locator(".plain").click();
+            type(page, "thumb strip outer thigh 200s firm right open");
+            type(page, "glide kneecap 20s depth 3 each");
+            type(page, "glide shin 200s light both open supine");
+            assertThat(page.locator("[data-step]")).hasCount(11);
+            for (var rule :
+                    List.of("ORDER-WARM", "COMM-WARN", "DRAPE-TWO", "PRESS-CEILING", "ORDER-SIDES", "COMM-TOOL"))
+                assertThat(finding(page, rule).first()).isVisible();
+
+            byButton(page, "ORDER-WARM", "^Add 60 s palm glide");
+            byButton(page, "COMM-WARN", "^Announce it");
+            byButton(page, "COMM-TOOL", "^Ask at 0:10");
+            byHand(page, "PRESS-CEILING", "Depth", "1");
+            byHand(page, "DRAPE-TWO", "Side", "each");
+            // The thumb, and the warm-up that came with it, on the other side too.
+            for (var name : List.of("warm-up-1", "step-1")) {
+                row(page, name).locator(".plain").click();
+                tab(page, "Step").click();
+                page.getByRole(
+                                AriaRole.COMBOBOX,
+                                new Page.GetByRoleOptions().setName("Side").setExact(true))
+                        .selectOption("each");
+            }
+            tab(page, "Checks").click();
+            assertThat(finding(page, "ORDER-SIDES")).hasCount(0);
+
+            assertThat(finding(page, "DOSE-SLOT")).isVisible();
+            tab(page, "Fit").click();
+            page.getByLabel("Minutes there are").fill("20");
+            button(page, "Show the best fit").click();
+            button(page, "Fit it").click();
+            tab(page, "Checks").click();
+            assertThat(finding(page, "DOSE-SLOT")).hasCount(0);
+            assertThat(page.locator("article.stop")).hasCount(0);
+        });
+    }
+
+    @Test
+    void by_touch_alone_steps_are_added_copied_and_mended(App.Running app) throws Exception {
+        var page = browser.window(true).newPage();
+        browser.watching(page, "editor-touch", () -> {
+            Browser.signIn(page, app.url(), "nadia");
+            page.navigate(app.url() + "/plan/calves");
+            page.locator("[data-step]").first().waitFor();
+            var start = order(page);
+            page.getByLabel("Add a step by typing").tap();
+            page.keyboard().insertText("knead calf 50s");
+            button(page, "Add").tap();
+            assertThat(page.locator("[data-step]")).hasCount(start.size() + 1);
+            row(page, "outer-line").locator(".plain").tap();
+            button(page, "Duplicate").tap();
+            assertThat(page.locator("[data-step]")).hasCount(start.size() + 2);
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName(Pattern.compile("^Add 60 s palm glide")))
+                    .first()
+                    .tap();
+            assertThat(page.locator("[data-step]")).hasCount(start.size() + 3);
+            for (int i = 0; i < 3; i++) button(page, "Undo").tap();
+            assertThat(order(page)).isEqualTo(start);
+        });
+    }
+
     @Test
     void every_act_is_found_and_undone(App.Running app) throws Exception {
         var page = browser.page();
