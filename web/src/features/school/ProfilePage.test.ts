@@ -1,0 +1,135 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import ProfilePage from './ProfilePage.vue'
+
+const get = vi.hoisted(() => vi.fn())
+const post = vi.hoisted(() => vi.fn())
+const put = vi.hoisted(() => vi.fn())
+vi.mock('@/api/client', () => ({
+  api: { GET: get, POST: post, PUT: put },
+  ask: (p: Promise<unknown>) => p,
+}))
+
+const settings = {
+  settings: [
+    {
+      id: 'consent',
+      question: 'When is permission asked?',
+      rules: ['CONSENT-BEFORE'],
+      options: [
+        { id: 'now', label: 'at the moment' },
+        { id: 'start', label: 'at the start' },
+      ],
+      chosen: { a: 'now', b: 'start' },
+    },
+  ],
+  topics: [
+    {
+      id: 'abdominal',
+      name: 'Abdominal work',
+      caution: 'On the out-breath.',
+      chosen: { a: 'supervised', b: 'allowed' },
+    },
+  ],
+  rules: [
+    {
+      id: 'ORDER-WARM',
+      criterion: 'order',
+      meaning: 'Warm first.',
+      ofPlans: true,
+      chosen: { a: 'stop', b: 'stop' },
+    },
+    {
+      id: 'MECH-LOOK',
+      criterion: 'mechanics',
+      meaning: 'Clean.',
+      ofPlans: false,
+      chosen: { a: 'warn', b: 'warn' },
+    },
+  ],
+  whoDecides: 'Local codes and licensed practice decide.',
+}
+const finding = (rule: string) => ({ key: rule, rule, severity: 'stop', sentence: `${rule} says so.` })
+
+async function page(role: string) {
+  setActivePinia(createPinia())
+  useSession().session = { person: { role } } as unknown as Schema['SessionView']
+  const p = mount(ProfilePage, {
+    props: { id: 'a' },
+    global: { stubs: { 'router-link': true, Standing: true } },
+  })
+  await flushPromises()
+  return p
+}
+const press = async (p: Awaited<ReturnType<typeof page>>, text: string) => {
+  await p
+    .findAll('button')
+    .find((b) => b.text() === text)!
+    .trigger('click')
+  await flushPromises()
+}
+
+beforeEach(() => {
+  get
+    .mockReset()
+    .mockImplementation(async (path: string) =>
+      path.endsWith('settings')
+        ? settings
+        : path.endsWith('profiles')
+          ? [{ profile: { id: 'a', name: 'Ours' } }, { profile: { id: 'b', name: 'Theirs' } }]
+          : [{ id: 'hip', name: 'Hip' }],
+    )
+  post.mockReset().mockResolvedValue({ come: [finding('CONSENT-BEFORE')], gone: [finding('ORDER-WARM')] })
+  put.mockReset().mockResolvedValue(settings)
+})
+
+describe('what a school decides', () => {
+  it('shows each answer, who differs, the caution and who decides', async () => {
+    const p = await page('lead')
+    const one = p.find('[aria-label="When is permission asked?"]')
+    expect(one.find('[aria-pressed=true]').text()).toBe('at the moment')
+    expect(one.text()).toContain('Theirs: at the start')
+    expect(p.text()).toContain('On the out-breath.')
+    expect(p.text()).toContain('Local codes and licensed practice decide.')
+    expect(p.find('[aria-label="MECH-LOOK"]').exists()).toBe(false)
+  })
+  it('shows what a change would say of a sequence before it is saved', async () => {
+    const p = await page('lead')
+    await press(p, 'at the start')
+    expect(post.mock.calls.at(-1)![1].body).toMatchObject({ sequence: 'hip', settings: { consent: 'start' } })
+    expect(p.text()).toContain('New: Stop')
+    expect(p.text()).toContain('No longer: Stop')
+    expect(put).not.toHaveBeenCalled()
+  })
+  it('forgets a change that is taken back', async () => {
+    const p = await page('lead')
+    await press(p, 'at the start')
+    await press(p, 'at the moment')
+    expect(
+      p
+        .findAll('button')
+        .find((b) => b.text() === 'Save')!
+        .attributes('disabled'),
+    ).toBeDefined()
+  })
+  it('saves what changed and nothing else', async () => {
+    const p = await page('lead')
+    await press(p, 'not taught')
+    await p.find('select[aria-label="ORDER-WARM is"]').setValue('hint')
+    await press(p, 'Save')
+    expect(put.mock.calls[0]![1].body).toMatchObject({
+      settings: {},
+      scope: { abdominal: 'not-taught' },
+      severities: { 'ORDER-WARM': 'hint' },
+    })
+    expect(p.text()).toContain('Saved as a new version.')
+  })
+  it('lets only the lead save', async () => {
+    const p = await page('instructor')
+    expect(p.findAll('button').some((b) => b.text() === 'Save')).toBe(false)
+    expect(p.text()).toContain('only the lead can save')
+  })
+})
