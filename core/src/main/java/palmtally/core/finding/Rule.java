@@ -76,7 +76,18 @@ public enum Rule {
     COMM_CLOSE(COMMUNICATION, HINT, "A closing word and a re-check."),
     CLEAN_FACE(DRAPING, WARN, "Hands wiped before the face."),
     SCOPE(COMMUNICATION, STOP, "Nothing the school does not teach; local codes and licensed practice decide."),
-    CLIENT(PRESSURE, STOP, "Nothing that this client's body must be spared.");
+    CLIENT(PRESSURE, STOP, "Nothing that this client's body must be spared."),
+    TERM_TAUGHT(ORDER, STOP, "A region is taught before it is practised, assessed or met again."),
+    TERM_PRACTISED(ORDER, WARN, "A region is practised between teaching and assessing."),
+    TERM_ASSESSED(ORDER, WARN, "Every region that is taught is assessed."),
+    TERM_AGAIN(ORDER, WARN, "A region that was taught comes back often enough, at gaps that grow."),
+    TERM_FULL(ORDER, WARN, "No lab holds more than its hours, and none is planned in a week off."),
+    TERM_HOURS(ORDER, WARN, "The hours of the term and of each region reach the school's target."),
+    TERM_SEQUENCE(ORDER, WARN, "A lesson has a sequence of its region that fits it and has no stop."),
+    TERM_COVER(ORDER, HINT, "Each region is worked with the tools, in the positions and on the criteria it can be."),
+    TERM_PREREQ_JAW_AFTER_NECK(ORDER, STOP, "The neck is taught before the jaw."),
+    TERM_PREREQ_FRONT_AFTER_BACK_OF_NECK(ORDER, STOP, "The back of the neck is taught before its front."),
+    TERM_PREREQ_GLUTEAL_AFTER_DRAPES(ORDER, STOP, "Clean drapes of the leg come before the gluteals.");
 
     private final Criterion criterion;
     private final Severity severity;
@@ -105,12 +116,19 @@ public enum Rule {
         return name().startsWith("PREREQ_");
     }
 
+    /** Whether it looks at a term, not at a sequence or a practical. */
+    public boolean ofTerm() {
+        return name().startsWith("TERM_");
+    }
+
     /** The id as it is shown and written in files, such as {@code ORDER-WARM} or {@code ORDER-PREREQ/neck-before-jaw}. */
     @Override
     public String toString() {
-        var id = name().replace('_', '-');
-        return prerequisite()
-                ? "ORDER-PREREQ/" + id.substring("PREREQ-".length()).toLowerCase()
-                : id;
+        if (prerequisite()) return "ORDER-PREREQ/" + row("PREREQ_");
+        return name().startsWith("TERM_PREREQ_") ? "TERM-PREREQ/" + row("TERM_PREREQ_") : name().replace('_', '-');
+    }
+
+    private String row(String family) {
+        return name().substring(family.length()).toLowerCase().replace('_', '-');
     }
 }

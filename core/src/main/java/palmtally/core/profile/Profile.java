@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Consumer;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
@@ -18,6 +19,7 @@ import palmtally.core.finding.Severity;
  * Every threshold, weight and either/or of one school. Two ship, {@link #bySeconds()} and {@link #byResponse()}; they disagree
  * where teachers do. All values are common practice, no source, unless a source is named.
  *
+ * @param terms what a term plan is held to
  * @param scope how each topic that may be beyond scope is taught
  * @param severities what each rule is worth here; a rule that is not named keeps its own severity
  */
@@ -34,6 +36,7 @@ public record Profile(
         Marking marking,
         Growth growth,
         Ways ways,
+        Terms terms,
         Map<ScopeTopic, ScopeTopic.Level> scope,
         Map<Rule, Severity> severities) {
 
@@ -261,6 +264,16 @@ public record Profile(
     public record Growth(
             double priorMean, double priorSd, double variancePerWeek, double scoreVariance, double secureProbability) {}
 
+    /**
+     * How a term is laid out.
+     *
+     * @param meetings how often a region comes back after it was taught, at least
+     * @param cleanDrapes hands-on lessons with a draped leg before the first with the gluteals
+     * @param gapGrowth how much longer each gap between meetings is than the one before, at least; 1 is no shorter
+     * @param longestGapWeeks longest time without meeting a region before the last assessment
+     */
+    public record Terms(int meetings, int cleanDrapes, double gapGrowth, double longestGapWeeks) {}
+
     public Profile {
         severities = ordered(severities, Rule.class);
         scope = ordered(scope, ScopeTopic.class);
@@ -284,6 +297,15 @@ public record Profile(
                     "marking/answerNothingSeconds",
                     String.valueOf(marking.answerNothingSeconds),
                     "must be later than the full mark with its allowance"));
+        if (terms.meetings < 0 || terms.meetings > 20)
+            faults.add(new Fault("terms/meetings", String.valueOf(terms.meetings), "must be 0 to 20"));
+        if (terms.cleanDrapes < 0 || terms.cleanDrapes > 20)
+            faults.add(new Fault("terms/cleanDrapes", String.valueOf(terms.cleanDrapes), "must be 0 to 20"));
+        if (!(terms.gapGrowth >= 1 && terms.gapGrowth <= 4))
+            faults.add(new Fault("terms/gapGrowth", String.valueOf(terms.gapGrowth), "must be 1 to 4"));
+        if (!(terms.longestGapWeeks > 0 && terms.longestGapWeeks <= 60))
+            faults.add(new Fault(
+                    "terms/longestGapWeeks", String.valueOf(terms.longestGapWeeks), "must be above 0 and at most 60"));
         for (var r : severities.entrySet())
             if (r.getValue() == Severity.CRITICAL)
                 faults.add(new Fault("severities/" + r.getKey(), "critical", "must be off, hint, warn or stop"));
@@ -300,221 +322,67 @@ public record Profile(
         return scope.getOrDefault(topic, ScopeTopic.Level.NOT_TAUGHT);
     }
 
+    /** This profile with one thing or several changed. */
+    Profile with(Consumer<ProfileEdit> change) {
+        var edit = new ProfileEdit(this);
+        change.accept(edit);
+        return edit.profile();
+    }
+
     /** The same school under another name. */
     public Profile named(String newId, String newName) {
-        return new Profile(
-                newId,
-                newName,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> {
+            e.id = newId;
+            e.name = newName;
+        });
     }
 
     public Profile withOrder(Ordering to) {
-        return new Profile(
-                id,
-                name,
-                to,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.order = to);
     }
 
     public Profile withDose(Dosing to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                to,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.dose = to);
     }
 
     public Profile withPressure(Pressing to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                to,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.pressure = to);
     }
 
     public Profile withDraping(Draping to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                to,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.draping = to);
     }
 
     public Profile withMechanics(Mechanics to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                to,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.mechanics = to);
     }
 
     public Profile withCommunication(Communication to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                to,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.communication = to);
     }
 
     public Profile withTransitions(Transitions to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                to,
-                marking,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.transitions = to);
     }
 
     public Profile withMarking(Marking to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                to,
-                growth,
-                ways,
-                scope,
-                severities);
+        return with(e -> e.marking = to);
     }
 
     public Profile withWays(Ways to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                to,
-                scope,
-                severities);
+        return with(e -> e.ways = to);
+    }
+
+    public Profile withTerms(Terms to) {
+        return with(e -> e.terms = to);
     }
 
     public Profile withScope(Map<ScopeTopic, ScopeTopic.Level> to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                to,
-                severities);
+        return with(e -> e.scope = to);
     }
 
     public Profile withSeverities(Map<Rule, Severity> to) {
-        return new Profile(
-                id,
-                name,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                scope,
-                to);
+        return with(e -> e.severities = to);
     }
 
     /** Profile A: holds by the clock, permission at the moment, dry work first. */
@@ -542,6 +410,7 @@ public record Profile(
                         Ways.OnTable.NOT,
                         Ways.ClientPart.EITHER,
                         Ways.TermMark.LOCAL_LEVEL),
+                new Terms(3, 3, 1.2, 5),
                 scope(Map.of()),
                 Map.of());
     }
@@ -572,6 +441,7 @@ public record Profile(
                         Ways.OnTable.ALLOWED,
                         Ways.ClientPart.ACTIVE,
                         Ways.TermMark.LOCAL_LEVEL),
+                new Terms(2, 3, 1, 6),
                 scope(Map.of(
                         ScopeTopic.JOINT_MOVEMENT, ScopeTopic.Level.ALLOWED,
                         ScopeTopic.FRONT_OF_NECK, ScopeTopic.Level.ALLOWED)),

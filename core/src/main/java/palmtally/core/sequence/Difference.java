@@ -8,7 +8,6 @@ import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import palmtally.core.technique.Dose;
 
 /** What lies between two versions of a sequence, as sentences people read. */
 public final class Difference {
@@ -25,8 +24,10 @@ public final class Difference {
         fields.put("hand", s -> s.tool().label());
         fields.put("depth", Step::depth);
         fields.put("band", Step::band);
-        fields.put("dose", s -> words(s.dose()));
-        fields.put("dose of the second side", s -> s.secondSide() == null ? null : words(s.secondSide()));
+        fields.put("dose", s -> s.dose().words());
+        fields.put(
+                "dose of the second side",
+                s -> s.secondSide() == null ? null : s.secondSide().words());
         fields.put("least seconds", Step::minimumSeconds);
         fields.put("target seconds", Step::targetSeconds);
         fields.put("seconds in class", Step::classSeconds);
@@ -58,22 +59,6 @@ public final class Difference {
         return fields;
     }
 
-    static String words(Dose dose) {
-        return switch (dose.kind()) {
-            case SECONDS -> round(dose.seconds()) + " s";
-            case PASSES -> dose.count() + " × " + round(dose.seconds()) + " s";
-            case HOLDS -> dose.count() + " holds × " + round(dose.seconds()) + " s";
-            case BREATHS -> dose.count() + " breaths";
-            case CYCLES -> dose.count() + " at " + dose.perSecond() + "/s";
-            case UNTIL_SOFT -> "until soft, at most " + round(dose.seconds()) + " s";
-        };
-    }
-
-    private static String round(@Nullable Double seconds) {
-        double s = seconds == null ? 0 : seconds;
-        return s == Math.rint(s) ? String.valueOf((long) s) : String.valueOf(s);
-    }
-
     /** One sentence for each thing that differs: of the whole, of blocks, then step by step; empty where nothing does. */
     public static List<String> between(Sequence before, Sequence after) {
         var all = new ArrayList<String>();
@@ -85,7 +70,8 @@ public final class Difference {
                 all.add("Step " + place(had, step) + ", " + step.name() + ", is gone.");
         for (var step : has)
             if (before.step(step.id()).isEmpty())
-                all.add("New step " + place(has, step) + ": " + step.name() + ", " + words(step.dose()) + ".");
+                all.add("New step " + place(has, step) + ": " + step.name() + ", "
+                        + step.dose().words() + ".");
         moved(all, had, has);
         for (var step : has) before.step(step.id()).ifPresent(old -> changed(all, place(has, step), old, step));
         return all;

@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.BiPredicate;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Finding;
@@ -39,6 +41,9 @@ import palmtally.core.sequence.Stint.Half;
 final class FitSearch {
     private static final int MOST_BOXES = 400;
     private static final int MOST_LABELS = 3_000_000;
+    /** How many partial plans the first, narrow walk keeps: the better the plan it finds, the more the full one may drop. */
+    private static final int FIRST_WIDTH = 1000;
+
     private static final double EPS = 1e-9;
 
     private final Sequence sequence;
@@ -69,6 +74,14 @@ final class FitSearch {
     private final int[] classOne;
     private final int[] classTwo;
     private final boolean[] resting;
+    /** Transitions already asked for, by the place before (from 1; 0 is the start) and the place after. */
+    private final double[][] betweens;
+    /** Warm-up lines that an item needs, adds to, or is the last of. */
+    private final int[][] needsAt;
+
+    private final int[][] addsAt;
+    private final int[][] lastAt;
+    private final double grain;
 
     /** The warm-up of one half: which items add to it and which need it. */
     private record WarmLine(BitSet adds, BitSet needs, int last) {}
@@ -95,6 +108,42 @@ final class FitSearch {
         layOut();
         link();
         warmLines = warm();
+        betweens = new double[2 * n + 1][2 * n];
+        for (var row : betweens) Arrays.fill(row, Double.NaN);
+        needsAt = linesAt((line, i) -> line.needs.get(i));
+        addsAt = linesAt((line, i) -> line.adds.get(i) && !line.needs.get(i));
+        lastAt = linesAt((line, i) -> line.last == i);
+        grain = grain();
+    }
+
+    /**
+     * The least by which two plans can differ in value, if they differ: the greatest common measure of all values of all items
+     * (Euclid, on numbers taken as equal within 1e-7). A plan that beats another does so by this much.
+     */
+    private double grain() {
+        double measure = 0;
+        for (var item : items)
+            for (double value : item.value) {
+                double a = value;
+                while (a > 1e-7) {
+                    double rest = measure % a;
+                    if (a - rest < 1e-7) rest = 0;
+                    measure = a;
+                    a = rest;
+                }
+            }
+        return Math.max(measure, 2 * EPS);
+    }
+
+    private int[][] linesAt(BiPredicate<WarmLine, Integer> has) {
+        var lines = new int[n][];
+        for (int i = 0; i < n; i++) {
+            int at = i;
+            lines[i] = IntStream.range(0, warmLines.size())
+                    .filter(w -> has.test(warmLines.get(w), at))
+                    .toArray();
+        }
+        return lines;
     }
 
     boolean proven() {
@@ -384,8 +433,28 @@ final class FitSearch {
         }
     }
 
-    /** What must agree for two labels to be compared. {@code from} and {@code second} by class, {@code entry} by item. */
-    private record Key(int from, int entry, int second, long oiled, BitSet kept, List<Double> warm) {}
+    /** What must agree for two labels, or two ways on, to be compared: compared often, so packed and hashed once. */
+    private static final class Key {
+        private final long[] words;
+        private final int hash;
+
+        Key(long... words) {
+            this.words = words;
+            long mixed = 0;
+            for (long w : words) mixed = (mixed ^ w) * 0x9E3779B97F4A7C15L ^ mixed >>> 29;
+            hash = (int) (mixed >>> 32);
+        }
+
+        @Override
+        public int hashCode() {
+            return hash;
+        }
+
+        @Override
+        public boolean equals(@Nullable Object other) {
+            return other instanceof Key key && Arrays.equals(words, key.words);
+        }
+    }
 
     private @Nullable Box solve(Box box, double slot, boolean byValue) {
         var bounds = byValue ? new Bounds(box, slot) : null;
@@ -393,7 +462,7 @@ final class FitSearch {
         @Nullable Label best = null;
         if (bounds != null) {
             // A narrow first walk gives a plan to beat.
-            best = walk(box, slot, bounds, floor, 60, true);
+            best = walk(box, slot, bounds, floor, FIRST_WIDTH, true);
             if (best != null) floor = best.value;
         }
         var full = walk(box, slot, bounds, floor, Integer.MAX_VALUE, byValue);
@@ -417,7 +486,7 @@ final class FitSearch {
                 for (int level = box.low()[i]; level <= box.high()[i]; level++) {
                     var next = extended(label, i, level, need, byValue);
                     if (next == null || next.time > slot + 1e-6) continue;
-                    if (bounds != null && bounds.of(next, i + 1, slot) <= floor + EPS) continue;
+                    if (bounds != null && bounds.of(next, i + 1, slot) < floor + grain - EPS) continue;
                     fronts.computeIfAbsent(key(next), k -> new ArrayList<>()).add(next);
                     made++;
                 }
@@ -453,16 +522,20 @@ final class FitSearch {
             }
     }
 
+    /** {@code from} and {@code second} by class, {@code entry} by item; then the oiled halves, what is kept, and the warm-ups. */
     private Key key(Label l) {
-        return new Key(
-                l.from < 0 ? -1 : classOf(l.from),
-                l.entry,
-                l.second < 0 ? -1 : classTwo[l.second],
-                l.oiled,
-                l.kept,
-                Arrays.hashCode(l.warm) == 0
-                        ? List.of()
-                        : Arrays.stream(l.warm).boxed().toList());
+        var kept = l.kept.toLongArray();
+        var words = new long[2 + kept.length + l.warm.length];
+        words[0] = place(l.from, l.entry, l.second);
+        words[1] = l.oiled;
+        System.arraycopy(kept, 0, words, 2, kept.length);
+        for (int w = 0; w < l.warm.length; w++) words[2 + kept.length + w] = Double.doubleToRawLongBits(l.warm[w]);
+        return new Key(words);
+    }
+
+    private long place(int from, int entry, int second) {
+        long at = from < 0 ? 0 : classOf(from) + 1;
+        return (at << 40) | (long) (entry + 1) << 20 | (second < 0 ? 0 : classTwo[second] + 1);
     }
 
     /** Places below n stand for the first side, from n on for the second. */
@@ -474,14 +547,13 @@ final class FitSearch {
         return from < 0 ? null : from < n ? one[from] : two[from - n];
     }
 
-    private final Map<Long, Double> betweens = new HashMap<>();
-
     private double between(int from, int to) {
-        return betweens.computeIfAbsent(
-                (long) (from + 1) << 32 | to,
-                k -> Timeline.between(stintAt(from), Objects.requireNonNull(stintAt(to)), profile).values().stream()
-                        .mapToDouble(Double::doubleValue)
-                        .sum());
+        var row = betweens[from + 1];
+        if (Double.isNaN(row[to]))
+            row[to] = Timeline.between(stintAt(from), Objects.requireNonNull(stintAt(to)), profile).values().stream()
+                    .mapToDouble(Double::doubleValue)
+                    .sum();
+        return row[to];
     }
 
     private @Nullable Label extended(Label l, int i, int level, double need, boolean byValue) {
@@ -510,19 +582,15 @@ final class FitSearch {
                 if (entry < 0) entry = i;
                 second = i;
             }
-            if (!warmLines.isEmpty()) {
+            for (int w : needsAt[i]) if (warm[w] < need - EPS) return null;
+            if (needsAt[i].length + addsAt[i].length > 0) {
                 warm = warm.clone();
-                for (int w = 0; w < warm.length; w++) {
-                    var line = warmLines.get(w);
-                    if (line.needs.get(i)) {
-                        if (warm[w] < need - EPS) return null;
-                        warm[w] = need;
-                    } else if (line.adds.get(i)) warm[w] = Math.min(need, warm[w] + item.seconds[level - 1]);
-                }
+                for (int w : needsAt[i]) warm[w] = need;
+                for (int w : addsAt[i]) warm[w] = Math.min(need, warm[w] + item.seconds[level - 1]);
             }
         }
-        for (int w = 0; w < warm.length; w++)
-            if (warmLines.get(w).last <= i && warm[w] != need) {
+        for (int w : lastAt[i])
+            if (warm[w] != need) {
                 if (warm == l.warm) warm = warm.clone();
                 warm[w] = need;
             }
@@ -544,7 +612,7 @@ final class FitSearch {
             entry = -1;
             second = -1;
         }
-        oiled &= closes[i] ? oilLater[i + 1] : -1L;
+        oiled &= oilLater[i + 1];
         return new Label(time, value, from, entry, second, oiled, kept, warm, level, l);
     }
 
@@ -561,9 +629,7 @@ final class FitSearch {
         private final double[] gain = new double[n];
         private double price;
         private boolean withOil = true;
-        private Map<Way, Double> known = new HashMap<>();
-
-        private record Way(int at, int from, int entry, int second, long oiled) {}
+        private Map<Key, Double> known = new HashMap<>();
 
         Bounds(Box box, double slot) {
             this.box = box;
@@ -611,7 +677,7 @@ final class FitSearch {
         private double rest(int at, int from, int entry, int second, long oiled) {
             if (at == n) return 0;
             if (!withOil) oiled = 0;
-            var way = new Way(at, from < 0 ? -1 : classOf(from), entry, second < 0 ? -1 : classTwo[second], oiled);
+            var way = new Key(at, place(from, entry, second), oiled);
             var had = known.get(way);
             if (had != null) return had;
             double best = Double.NEGATIVE_INFINITY;
@@ -652,7 +718,7 @@ final class FitSearch {
             if (closes[at] && entry >= 0) {
                 return rest(at + 1, n + second, -1, -1, oiled & oilLater[at + 1]) - price * between(from, n + entry);
             }
-            return rest(at + 1, from, entry, second, closes[at] ? oiled & oilLater[at + 1] : oiled);
+            return rest(at + 1, from, entry, second, oiled & oilLater[at + 1]);
         }
     }
 }

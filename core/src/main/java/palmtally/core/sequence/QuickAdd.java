@@ -37,7 +37,7 @@ public final class QuickAdd {
     private static final Pattern RATE = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:/\\s*s|a second|hz)");
     private static final Pattern DEPTH = Pattern.compile("(?:depth|d)\\s*(\\d)");
 
-    private static final Map<String, Consumer<QuickAdd>> WORDS = words();
+    private static final Map<String, Consumer<QuickAdd>> STANDARD = words(Techniques.standard());
 
     private @Nullable Technique technique;
     private @Nullable Tool tool;
@@ -58,20 +58,27 @@ public final class QuickAdd {
     private final List<Saying> say = new ArrayList<>();
     private final List<Fault> faults = new ArrayList<>();
 
-    private QuickAdd() {}
+    private final Techniques library;
+    private final Map<String, Consumer<QuickAdd>> known;
+
+    private QuickAdd(Techniques library) {
+        this.library = library;
+        known = library == Techniques.standard() ? STANDARD : words(library);
+    }
 
     /**
+     * @param library whose names, aliases and usual doses are meant
      * @param id id of the new step
      * @param before the step it comes after, whose zones, position, sheet and lubricant go on, or null
      * @throws InvalidValue naming every word that was not understood, with the nearest known one
      */
-    public static Step read(String text, String id, @Nullable Step before) {
-        var reading = new QuickAdd();
+    public static Step read(String text, Techniques library, String id, @Nullable Step before) {
+        var reading = new QuickAdd(library);
         reading.take(text);
         return reading.step(id, before);
     }
 
-    private static Map<String, Consumer<QuickAdd>> words() {
+    private static Map<String, Consumer<QuickAdd>> words(Techniques library) {
         var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
         for (var tool : Tool.values()) {
             Consumer<QuickAdd> set = q -> q.tool = tool;
@@ -91,13 +98,13 @@ public final class QuickAdd {
             if (inside.find()) put(words, inside.group(1), set);
         }
         everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zones.add(zone))));
-        put(words, "glide", q -> q.technique = Techniques.standard().get("effleurage"));
-        put(words, "friction", q -> q.technique = Techniques.standard().get("circular-friction"));
-        put(words, "stripping", q -> q.technique = Techniques.standard().get("stripping-fingers"));
-        put(words, "point", q -> q.technique = Techniques.standard().get("trigger-point"));
-        put(words, "kneading", q -> q.technique = Techniques.standard().get("petrissage"));
-        put(words, "hold", q -> q.technique = Techniques.standard().get("still-hold"));
-        put(words, "thumb strip", q -> q.technique = Techniques.standard().get("stripping-thumb"));
+        put(words, "glide", q -> q.technique = q.library.get("effleurage"));
+        put(words, "friction", q -> q.technique = q.library.get("circular-friction"));
+        put(words, "stripping", q -> q.technique = q.library.get("stripping-fingers"));
+        put(words, "point", q -> q.technique = q.library.get("trigger-point"));
+        put(words, "kneading", q -> q.technique = q.library.get("petrissage"));
+        put(words, "hold", q -> q.technique = q.library.get("still-hold"));
+        put(words, "thumb strip", q -> q.technique = q.library.get("stripping-thumb"));
         each(words, Sides.values(), (q, v) -> q.side = v);
         put(words, "l", q -> q.side = Sides.LEFT);
         put(words, "r", q -> q.side = Sides.RIGHT);
@@ -121,7 +128,7 @@ public final class QuickAdd {
         put(words, "until soft", q -> q.untilSoft = true);
         put(words, "until it softens", q -> q.untilSoft = true);
         // Last, so that a nickname wins over a phase of the same name: it brings the phase along.
-        for (var t : Techniques.standard().all()) {
+        for (var t : library.all()) {
             Consumer<QuickAdd> set = q -> q.technique = t;
             put(words, t.id(), set);
             put(words, t.name(), set);
@@ -202,11 +209,11 @@ public final class QuickAdd {
     private static final List<String> FILLERS =
             List.of("the", "of", "on", "with", "and", "to", "at", "for", "a", "in", "over");
 
-    private static @Nullable Consumer<QuickAdd> meaning(String phrase) {
-        var meaning = WORDS.get(phrase);
+    private @Nullable Consumer<QuickAdd> meaning(String phrase) {
+        var meaning = known.get(phrase);
         if (meaning == null && phrase.length() > 3 && phrase.endsWith("s"))
-            meaning = WORDS.get(phrase.substring(0, phrase.length() - 1));
-        if (meaning == null && phrase.length() > 2) meaning = WORDS.get(phrase + "s");
+            meaning = known.get(phrase.substring(0, phrase.length() - 1));
+        if (meaning == null && phrase.length() > 2) meaning = known.get(phrase + "s");
         return meaning;
     }
 
@@ -249,7 +256,7 @@ public final class QuickAdd {
     }
 
     private void unknown(String word) {
-        var near = nearest(word, WORDS.keySet());
+        var near = nearest(word, known.keySet());
         faults.add(new Fault("text", word, "is not known here" + (near == null ? "" : ". Maybe '" + near + "'")));
     }
 
@@ -318,19 +325,18 @@ public final class QuickAdd {
         return edit.step();
     }
 
-    private static Technique usual(Tool tool) {
-        return Techniques.standard()
-                .get(
-                        switch (tool) {
-                            case LOOSE_FIST, KNUCKLES -> "fist-glide";
-                            case FOREARM, ELBOW -> "forearm-glide";
-                            case REINFORCED_FINGERS -> "stripping-fingers";
-                            case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
-                            case FINGER_PADS -> "circular-friction";
-                            case PINCER -> "skin-rolling";
-                            case HEEL_OF_HAND -> "broadening";
-                            case PALM -> "effleurage";
-                        });
+    private Technique usual(Tool tool) {
+        return library.get(
+                switch (tool) {
+                    case LOOSE_FIST, KNUCKLES -> "fist-glide";
+                    case FOREARM, ELBOW -> "forearm-glide";
+                    case REINFORCED_FINGERS -> "stripping-fingers";
+                    case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
+                    case FINGER_PADS -> "circular-friction";
+                    case PINCER -> "skin-rolling";
+                    case HEEL_OF_HAND -> "broadening";
+                    case PALM -> "effleurage";
+                });
     }
 
     /** Seconds with a count are that long each; a count alone changes how many of the usual ones. */

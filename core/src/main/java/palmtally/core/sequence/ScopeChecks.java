@@ -31,7 +31,7 @@ final class ScopeChecks {
             Pattern.CASE_INSENSITIVE);
 
     private static final Pattern DIAGNOSIS = Pattern.compile(
-            "\\b(diagnos\\w*|you have (a|an|got)\\b|torn|rupture\\w*|hernia\\w*|slipped disc|prolapse\\w*|arthritis|bursitis|\\w*tend[io]nitis|sciatica|pinched nerve|fracture\\w*|scoliosis|thrombosis)",
+            "\\b(diagnos\\w*|you have (a|an|got)\\b|torn|rupture\\w*|hernia\\w*|slipped disc|prolapse\\w*|arthritis|bursitis|sciatica|pinched nerve|fracture\\w*|scoliosis|thrombosis)|tend[io]nitis",
             Pattern.CASE_INSENSITIVE);
 
     /** Which topics a step touches. */
@@ -53,7 +53,7 @@ final class ScopeChecks {
     }
 
     private static boolean said(Pattern pattern, @Nullable String words) {
-        return words != null && pattern.matcher(words).find();
+        return words != null && words.length() > 2 && pattern.matcher(words).find();
     }
 
     static final class Taught implements Check {

@@ -13,6 +13,7 @@ import palmtally.core.body.Position;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
+import palmtally.core.profile.ScopeTopic;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
@@ -101,6 +102,11 @@ public record Step(
         return phase.gentle()
                 ? profile.pressure().warmBand()
                 : profile.pressure().specificBand();
+    }
+
+    /** Topics that may be beyond scope somewhere and that it touches. */
+    public Set<ScopeTopic> topics() {
+        return ScopeChecks.topics(this);
     }
 
     /** Seconds from which a step counts as done. */

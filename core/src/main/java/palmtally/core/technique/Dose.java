@@ -132,4 +132,21 @@ public record Dose(
         if (value == null) throw new IllegalStateException("checked when made");
         return value;
     }
+
+    /** As teachers write it. */
+    public String words() {
+        return switch (kind) {
+            case SECONDS -> round(seconds) + " s";
+            case PASSES -> count + " × " + round(seconds) + " s";
+            case HOLDS -> count + " holds × " + round(seconds) + " s";
+            case BREATHS -> count + " breaths";
+            case CYCLES -> count + " at " + perSecond + "/s";
+            case UNTIL_SOFT -> "until soft, at most " + round(seconds) + " s";
+        };
+    }
+
+    private static String round(@Nullable Double seconds) {
+        double s = seconds == null ? 0 : seconds;
+        return s == Math.rint(s) ? String.valueOf((long) s) : String.valueOf(s);
+    }
 }

@@ -1,9 +1,11 @@
 package palmtally.core.technique;
 
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
@@ -132,5 +134,24 @@ public final class DoseTable {
         if (zone.region() == Region.JAW && zone == Zone.JAW_MUSCLES && technique.stroke() != Stroke.STILL_HOLD)
             return Optional.of(JAW);
         return ROWS.stream().filter(r -> r.fits(technique, zone)).findFirst();
+    }
+
+    /** What the table says of a technique, a line for each row that fits it somewhere. */
+    public static List<String> windows(Technique technique) {
+        var lines = new ArrayList<String>();
+        for (var r : ROWS)
+            if (r.stroke == technique.stroke() && (r.technique == null || r.technique.equals(technique.id())))
+                lines.add(words(r));
+        return List.copyOf(lines);
+    }
+
+    private static String words(Row r) {
+        var where = r.zones.isEmpty() ? "" : r.zones.stream().map(Zone::label).collect(Collectors.joining(", ")) + ": ";
+        var per = r.per == Per.HOLD ? " s a hold" : r.per == Per.PASS ? " s a pass" : " s";
+        var window = Double.isInfinite(r.most)
+                ? "at least " + (long) r.least + per
+                : r.least == 0 ? "at most " + (long) r.most + per : (long) r.least + "–" + (long) r.most + per;
+        return where + window + (r.hasRate() ? ", " + (long) r.rateLow + "–" + (long) r.rateHigh + " a second" : "")
+                + (Double.isInfinite(r.cap()) ? "" : ", never over " + (long) r.cap() + " s") + "; " + r.advice + ".";
     }
 }

@@ -1,7 +1,10 @@
 package palmtally.core.technique;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
 
 /**
  * One way of working, defined once and used in several regions.
@@ -48,5 +51,18 @@ public record Technique(
 
     public Technique {
         aliases = List.copyOf(aliases);
+        var faults = new ArrayList<Fault>();
+        if (aliases.size() > 20) faults.add(new Fault("aliases", aliases.size() + " aliases", "must be at most 20"));
+        for (var a : aliases)
+            if (a.isBlank() || a.length() > 60) faults.add(new Fault("aliases", a, "must be 1 to 60 characters each"));
+        if (depth < 0 || depth > 5) faults.add(new Fault("depth", String.valueOf(depth), "must be 0 to 5"));
+        if (caution != null && (caution.isBlank() || caution.length() > 500))
+            faults.add(new Fault("caution", caution.length() + " characters", "must be 1 to 500 characters"));
+        if (!faults.isEmpty()) throw new InvalidValue("technique " + id, faults);
+    }
+
+    /** The same technique with what a school does otherwise. */
+    public Technique usually(List<String> also, Tool with, int deep, Dose much, @Nullable String mind) {
+        return new Technique(id, name, also, stroke, with, deep, much, effort, strong, mind);
     }
 }

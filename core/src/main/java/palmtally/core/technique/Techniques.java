@@ -2,12 +2,17 @@ package palmtally.core.technique;
 
 import static palmtally.core.technique.Technique.Effort.*;
 
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
 
 /** The library of techniques that ships (common practice, no source). */
 public final class Techniques {
@@ -322,6 +327,48 @@ public final class Techniques {
 
     public static Techniques standard() {
         return STANDARD;
+    }
+
+    /**
+     * This library with what a school does otherwise: aliases, usual hand, depth and dose, caution. What a technique is (its name,
+     * stroke, the client's part, whether it is strong) stays, because the rules rest on it.
+     *
+     * @throws InvalidValue naming each technique that is unknown or would become another, and each alias that two share
+     */
+    public Techniques with(Collection<Technique> changes) {
+        var faults = new ArrayList<Fault>();
+        var library = new Techniques(byId);
+        for (var t : changes) {
+            var was = byId.get(t.id());
+            if (was == null) faults.add(new Fault(t.id(), t.name(), "is not in the library of techniques"));
+            else if (!was.name().equals(t.name())
+                    || was.stroke() != t.stroke()
+                    || was.effort() != t.effort()
+                    || was.strong() != t.strong())
+                faults.add(new Fault(
+                        t.id(), t.name(), "must stay what it is: name, stroke, client's part and strong are standard"));
+            else library.byId.put(t.id(), t);
+        }
+        var names = new HashMap<String, String>();
+        for (var t : library.byId.values()) {
+            names.put(t.name().toLowerCase(Locale.ROOT), t.id());
+            names.put(t.id(), t.id());
+        }
+        for (var t : library.byId.values())
+            for (var alias : t.aliases()) {
+                var other = names.putIfAbsent(alias.toLowerCase(Locale.ROOT), t.id());
+                if (other != null && !other.equals(t.id()))
+                    faults.add(new Fault(
+                            t.id() + "/aliases",
+                            alias,
+                            "is what \"" + byId.get(other).name() + "\" is called"));
+            }
+        if (!faults.isEmpty()) throw new InvalidValue("techniques", faults);
+        return library;
+    }
+
+    private Techniques(Map<String, Technique> known) {
+        byId.putAll(known);
     }
 
     public Optional<Technique> find(String id) {

@@ -17,7 +17,7 @@ import palmtally.core.technique.Tool;
 
 class QuickAddTest {
     private static Step read(String text) {
-        return QuickAdd.read(text, "n", null);
+        return QuickAdd.read(text, Techniques.standard(), "n", null);
     }
 
     @Test
@@ -71,7 +71,7 @@ class QuickAddTest {
     @Test
     void what_is_not_said_goes_on_from_the_step_before() {
         var before = read("palm glide calf right oil prone");
-        var next = QuickAdd.read("knead 40s", "m", before);
+        var next = QuickAdd.read("knead 40s", Techniques.standard(), "m", before);
         assertThat(next.zones()).isEqualTo(before.zones());
         assertThat(next.side()).isEqualTo(Sides.RIGHT);
         assertThat(next.lubricant()).isEqualTo(Lubricant.OIL);
