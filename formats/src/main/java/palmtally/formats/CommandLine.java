@@ -10,16 +10,17 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.calendar.TermChecks;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
 
 /**
- * {@code check SEQUENCE [--profile P]} prints the findings, {@code score RECORD} the five scores, both as JSON. P is the id of a
+ * {@code check FILE [--profile P]} prints the findings about a sequence or a curriculum, {@code score RECORD} the five scores, both as JSON. P is the id of a
  * shipped profile ({@code by-seconds}, {@code by-response}, or {@code a}, {@code b}) or a profile file. Exit code 0: read; 2: a file or an
  * argument is bad, every fault on standard error as JSON.
  */
 public final class CommandLine {
-    private static final String USAGE = "check SEQUENCE [--profile P] | score RECORD";
+    private static final String USAGE = "check SEQUENCE-OR-CURRICULUM [--profile P] | score RECORD";
     private final PrintStream out;
     private final PrintStream err;
 
@@ -54,7 +55,7 @@ public final class CommandLine {
                     rest.subList(flag, flag + 2).clear();
                 }
                 if (rest.size() == 1) {
-                    print(out, ScoreView.of(Checks.run(Documents.readSequence(read(rest.get(0))), profile)));
+                    print(out, checked(read(rest.get(0)), profile));
                     return 0;
                 }
             }
@@ -68,6 +69,14 @@ public final class CommandLine {
         } catch (IOException e) {
             return refuse(args[1], List.of(new Fault("file", args[1], "cannot be read: " + e.getMessage())));
         }
+    }
+
+    /** What the checks say of a sequence, or of a whole curriculum. */
+    private static Object checked(String text, Profile profile) throws FormatException {
+        if (!text.contains("\"palm-tally/curriculum\""))
+            return ScoreView.of(Checks.run(Documents.readSequence(text), profile));
+        var file = Documents.readCurriculum(text);
+        return TermChecksView.of(TermChecks.run(file.curriculum(), file.sequences(), profile));
     }
 
     private static Profile profile(String name) throws FormatException, IOException {

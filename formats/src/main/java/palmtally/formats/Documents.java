@@ -14,17 +14,20 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.calendar.Curriculum;
 import palmtally.core.practical.Event;
 import palmtally.core.practical.Practical;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
+import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * Reads and writes the open formats <i>sequence</i>, <i>profile</i> and <i>practical</i>. A file is validated against its JSON Schema
+ * Reads and writes the open formats <i>sequence</i>, <i>profile</i>, <i>curriculum</i>, <i>techniques</i> and <i>practical</i>. A file is validated against its JSON Schema
  * first, so that every fault of structure is found at once, then made into values of the core, which find what a schema cannot.
  */
 public final class Documents {
@@ -62,6 +65,76 @@ public final class Documents {
         if (file.has("asked")) file.get("asked").forEach(n -> asked.add(n.asString()));
         var sides = file.has("sides") ? bind(file.get("sides"), Sides.class, "/sides") : Sides.EACH;
         return built("", () -> new Practical(sequence, profile, asked, sides, events));
+    }
+
+    /** A whole curriculum with its sequences. */
+    public static TermFile readCurriculum(String text) throws FormatException {
+        var file = open(text, "curriculum");
+        var faults = new ArrayList<Fault>();
+        var curriculum = collect(faults, () -> curriculum(file.get("curriculum")));
+        var sequences = new ArrayList<Sequence>();
+        int i = 0;
+        for (var node : file.path("sequences")) {
+            var at = "/sequences/" + i++;
+            try {
+                sequences.add(sequence(node));
+            } catch (FormatException e) {
+                e.faults()
+                        .forEach(f -> faults.add(
+                                new Fault(f.field().replaceFirst("^/sequence(?=/|$)", at), f.value(), f.reason())));
+            }
+        }
+        var ids = new java.util.HashSet<String>();
+        for (int k = 0; k < sequences.size(); k++)
+            if (!ids.add(sequences.get(k).id()))
+                faults.add(new Fault("/sequences/" + k + "/id", sequences.get(k).id(), "is used twice"));
+        if (curriculum == null || !faults.isEmpty()) throw new FormatException(faults);
+        return new TermFile(curriculum, sequences);
+    }
+
+    private static Curriculum curriculum(JsonNode node) throws FormatException {
+        var copy = (ObjectNode) node.deepCopy();
+        if (!copy.has("targetHours")) copy.put("targetHours", 0.0);
+        if (!copy.has("regionHours")) copy.putObject("regionHours");
+        if (!copy.has("off")) copy.putArray("off");
+        for (var lesson : copy.get("lessons")) setDefault((ObjectNode) lesson, "note", "");
+        return bind(copy, Curriculum.class, "/curriculum");
+    }
+
+    /** A curriculum as the database holds it. */
+    public static Curriculum storedCurriculum(String json) {
+        return stored(() -> curriculum(Json.MAPPER.readTree(json)));
+    }
+
+    /** What a school does otherwise than the standard library of techniques. */
+    public static List<Technique> readTechniques(String text) throws FormatException {
+        var faults = new ArrayList<Fault>();
+        var techniques = new ArrayList<Technique>();
+        int i = 0;
+        for (var node : open(text, "techniques").get("techniques")) {
+            var at = "/techniques/" + i++;
+            var technique = collect(faults, () -> bind(node, Technique.class, at));
+            if (technique != null) techniques.add(technique);
+        }
+        if (faults.isEmpty())
+            try {
+                Techniques.standard().with(techniques);
+            } catch (InvalidValue e) {
+                e.faults().forEach(f -> faults.add(f.under("/techniques")));
+            }
+        if (!faults.isEmpty()) throw new FormatException(faults);
+        return techniques;
+    }
+
+    public static String writeTechniques(List<Technique> techniques) {
+        return document("techniques", Map.of("techniques", techniques));
+    }
+
+    public static String write(TermFile file) {
+        var body = new LinkedHashMap<String, Object>();
+        body.put("curriculum", file.curriculum());
+        body.put("sequences", file.sequences());
+        return document("curriculum", body);
     }
 
     public static String write(Sequence sequence) {
@@ -124,7 +197,7 @@ public final class Documents {
     private static Profile profile(JsonNode node) throws FormatException {
         var copy = (ObjectNode) withDefault(node, "severities").deepCopy();
         var shipped = (ObjectNode) Json.MAPPER.valueToTree(Profile.bySeconds());
-        for (var field : List.of("ways", "scope")) {
+        for (var field : List.of("ways", "terms", "scope")) {
             var merged = (ObjectNode) shipped.get(field).deepCopy();
             if (copy.has(field)) merged.setAll((ObjectNode) copy.get(field));
             copy.set(field, merged);

@@ -18,8 +18,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
+import palmtally.core.calendar.Aim;
 import palmtally.core.finding.Rule;
 import palmtally.core.practical.EventKind;
+import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 import tools.jackson.databind.JsonNode;
 
@@ -37,6 +39,8 @@ class SchemaTest {
         "sequence, sequence.json",
         "profile, profile.json",
         "profile, profile-b.json",
+        "curriculum, curriculum.json",
+        "techniques, techniques.json",
         "practical, practical.json"
     })
     void examples_are_valid(String format, String example) throws IOException {
@@ -46,7 +50,7 @@ class SchemaTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"sequence", "profile", "practical"})
+    @CsvSource({"sequence", "profile", "practical", "curriculum", "techniques"})
     void schemas_are_themselves_valid(String format) throws IOException {
         var meta = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(com.networknt.schema.SchemaLocation.of("https://json-schema.org/draft/2020-12/schema"));
@@ -80,6 +84,9 @@ class SchemaTest {
         sameWords("sequence", "hamstrings", words(Zone.values()));
         sameWords("sequence", "loose-fist", words(Tool.values()));
         sameWords("sequence", "lower-leg", words(Region.values()));
+        sameWords("curriculum", "lower-leg", words(Region.values()));
+        sameWords("curriculum", "meet-again", words(Aim.values()));
+        sameWords("techniques", "skin-rolling", words(Stroke.values()));
     }
 
     @ParameterizedTest
