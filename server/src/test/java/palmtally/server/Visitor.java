@@ -38,9 +38,12 @@ public final class Visitor {
     }
 
     public static Visitor as(String base, String name) {
+        return as(base, name, "regatta-" + name);
+    }
+
+    public static Visitor as(String base, String name, String password) {
         var visitor = at(base);
-        var answer =
-                visitor.post("/api/session", "{\"signIn\":\"" + name + "\",\"password\":\"regatta-" + name + "\"}");
+        var answer = visitor.post("/api/session", "{\"signIn\":\"" + name + "\",\"password\":\"" + password + "\"}");
         if (answer.status() != 200) throw new IllegalStateException(answer.text());
         return visitor;
     }
@@ -53,6 +56,19 @@ public final class Visitor {
 
     public Answer get(String path) {
         return send("GET", path, null);
+    }
+
+    /** A file as bytes. */
+    public byte[] bytes(String path) {
+        try {
+            var request = HttpRequest.newBuilder(URI.create(base + path)).build();
+            return client.send(request, HttpResponse.BodyHandlers.ofByteArray()).body();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
     }
 
     public Answer post(String path, String body) {

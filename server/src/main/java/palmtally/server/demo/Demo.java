@@ -22,14 +22,18 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
+import palmtally.core.body.Region;
+import palmtally.core.calendar.Curriculum;
 import palmtally.core.finding.Finding;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.calendar.Curricula;
 import palmtally.server.demo.Habits.Weakness;
 import palmtally.server.people.Caller;
+import palmtally.server.people.Duties;
 import palmtally.server.people.People;
 import palmtally.server.people.Role;
 import palmtally.server.practical.Award;
@@ -77,6 +81,8 @@ class Demo implements ApplicationRunner {
     private final Sequences sequences;
     private final Profiles profiles;
     private final Practicals practicals;
+    private final Curricula curricula;
+    private final Duties duties;
     private final TransactionTemplate transaction;
     private final Clock clock;
 
@@ -85,12 +91,16 @@ class Demo implements ApplicationRunner {
             Sequences sequences,
             Profiles profiles,
             Practicals practicals,
+            Curricula curricula,
+            Duties duties,
             TransactionTemplate transaction,
             Clock clock) {
         this.people = people;
         this.sequences = sequences;
         this.profiles = profiles;
         this.practicals = practicals;
+        this.curricula = curricula;
+        this.duties = duties;
         this.transaction = transaction;
         this.clock = clock;
     }
@@ -120,6 +130,14 @@ class Demo implements ApplicationRunner {
         Map<String, Sequence> plans = new LinkedHashMap<>();
         for (var name : SEQUENCES)
             plans.put(name, sequences.take(read(name), lead).sequence());
+        var tasks = new ArrayList<Duties.Duty>();
+        for (var region : plan().regions()) {
+            var by = region == Region.HIP || region == Region.FOOT ? grader : teacher;
+            tasks.add(new Duties.Duty(teacher.id(), "", region, Duties.Task.TEACH));
+            tasks.add(new Duties.Duty(by.id(), "", region, Duties.Task.GRADE));
+        }
+        duties.set(term.id(), tasks);
+        curricula.save(term.id(), plan(), 0, "The plan of the term", lead);
         var profile = profiles.ofSchool().profile();
         var students = new ArrayList<UUID>();
         for (var h : STUDENTS) {
@@ -172,13 +190,27 @@ class Demo implements ApplicationRunner {
     }
 
     private static Sequence read(String name) {
-        try (var in = Demo.class.getResourceAsStream("/demo/sequences/" + name + ".json")) {
-            if (in == null) throw new IllegalStateException("demo sequence " + name + " is not on the class path");
-            return Documents.readSequence(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        try {
+            return Documents.readSequence(resource("sequences/" + name + ".json"));
         } catch (FormatException e) {
             throw new IllegalStateException(name + ": " + e.faults(), e);
+        }
+    }
+
+    private static Curriculum plan() {
+        try {
+            return Documents.readCurriculum(resource("curriculum.json")).curriculum();
+        } catch (FormatException e) {
+            throw new IllegalStateException("curriculum: " + e.faults(), e);
+        }
+    }
+
+    private static String resource(String name) {
+        try (var in = Demo.class.getResourceAsStream("/demo/" + name)) {
+            if (in == null) throw new IllegalStateException("demo file " + name + " is not on the class path");
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
     }
 }

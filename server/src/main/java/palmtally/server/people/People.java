@@ -1,17 +1,23 @@
 package palmtally.server.people;
 
+import java.text.Normalizer;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.formats.ClassList;
 import palmtally.server.problem.Refusal;
 
 /** Accounts, terms, and who may see whose records. */
@@ -21,7 +27,19 @@ public class People {
     public record Person(UUID id, String name, Role role) {}
 
     /** A term with where it stands today. */
-    public record TermView(UUID id, String name, String cohort, LocalDate startsOn, int weeks, double week) {}
+    public record TermView(
+            UUID id, String name, String cohort, LocalDate startsOn, int weeks, double week, boolean archived) {}
+
+    /** Somebody with what they sign in with; the password only in the moment it was made. */
+    public record SignInSheet(
+            UUID id,
+            String name,
+            String signIn,
+            Role role,
+            @Nullable String password) {}
+
+    /** What a line of a class list does: a new account, or one that is there and joins the term. */
+    public record ClassLine(int row, String name, String signIn, Role role, boolean isNew, boolean inTerm) {}
 
     private final PeopleMapper mapper;
     private final PasswordEncoder passwords;
@@ -107,9 +125,131 @@ public class People {
     }
 
     public Term addTerm(String name, String cohort, LocalDate startsOn, int weeks) {
-        var term = new Term(UUID.randomUUID(), name, cohort, startsOn, weeks);
+        check(name, cohort, weeks);
+        var term = new Term(UUID.randomUUID(), name, cohort, startsOn, weeks, null);
         mapper.addTerm(term);
         return term;
+    }
+
+    public void changeTerm(UUID id, String name, String cohort, LocalDate startsOn, int weeks) {
+        check(name, cohort, weeks);
+        mustBeOpen(id);
+        mapper.changeTerm(id, name, cohort, startsOn, weeks);
+    }
+
+    private static void check(String name, String cohort, int weeks) {
+        var faults = new ArrayList<Fault>();
+        if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
+        if (cohort.isBlank() || cohort.length() > 200)
+            faults.add(new Fault("cohort", cohort, "must be 1 to 200 characters"));
+        if (weeks < 1 || weeks > 60) faults.add(new Fault("weeks", String.valueOf(weeks), "must be 1 to 60"));
+        if (!faults.isEmpty()) throw new InvalidValue("term", faults);
+    }
+
+    /** Puts a term into the archive, where it is read only, or takes it out again. */
+    public void archive(UUID term, boolean archived) {
+        if (mapper.archive(term, archived) == 0) throw Refusal.notFound("term");
+    }
+
+    /**
+     * What a class list would do to a term.
+     *
+     * @throws InvalidValue naming each row whose sign-in belongs to somebody of another name or role
+     */
+    public List<ClassLine> readClass(UUID term, List<ClassList.Entry> entries) {
+        term(term);
+        var taken = new HashSet<String>();
+        var faults = new ArrayList<Fault>();
+        var lines = new ArrayList<ClassLine>();
+        entries.forEach(e -> {
+            if (e.signIn() != null) taken.add(e.signIn().toLowerCase(Locale.ROOT));
+        });
+        var inTerm = mapper.inTerm(term).stream().map(Account::id).toList();
+        for (var e : entries) {
+            var given = e.signIn();
+            var there = given == null ? Optional.<Account>empty() : mapper.bySignIn(given);
+            if (there.isPresent()) {
+                var a = there.get();
+                if (!a.name().equalsIgnoreCase(e.name()) || !a.role().equals(e.role()))
+                    faults.add(new Fault(
+                            "row " + e.row() + ", sign-in", a.signIn(), "is that of " + a.name() + ", " + a.role()));
+                lines.add(new ClassLine(
+                        e.row(), a.name(), a.signIn(), Role.of(a.role()), false, inTerm.contains(a.id())));
+            } else
+                lines.add(new ClassLine(
+                        e.row(),
+                        e.name(),
+                        given == null ? madeOf(e.name(), taken) : given,
+                        Role.of(e.role()),
+                        true,
+                        false));
+        }
+        if (!faults.isEmpty()) throw new InvalidValue("class list", faults);
+        return lines;
+    }
+
+    /** A sign-in out of a name: the first name, then with letters of the last, then with a number, until nobody has it. */
+    private String madeOf(String name, Set<String> taken) {
+        var parts = Normalizer.normalize(name, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}+", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^\\p{L}\\p{N} ]+", "")
+                .strip()
+                .split(" +");
+        var first = parts[0].isEmpty() ? "person" : parts[0];
+        var last = parts.length > 1 ? parts[parts.length - 1] : "";
+        for (int i = 0; ; i++) {
+            var tried = i <= last.length()
+                    ? first + (i == 0 ? "" : "." + last.substring(0, i))
+                    : first + (last.isEmpty() ? "" : "." + last) + (i - last.length() + 1);
+            if (tried.length() > 100) tried = tried.substring(0, 90) + i;
+            if (!taken.contains(tried) && mapper.bySignIn(tried).isEmpty()) {
+                taken.add(tried);
+                return tried;
+            }
+        }
+    }
+
+    /** Takes a class list: makes what accounts are missing, each with a password that is told once, and enrols all; all or nothing. */
+    @Transactional
+    public List<SignInSheet> takeClass(UUID term, List<ClassList.Entry> entries) {
+        mustBeOpen(term);
+        var sheets = new ArrayList<SignInSheet>();
+        for (var line : readClass(term, entries)) {
+            var password = line.isNew ? Passwords.fresh() : null;
+            var id = password == null
+                    ? mapper.bySignIn(line.signIn).orElseThrow().id()
+                    : add(line.name, line.signIn, password, line.role);
+            mapper.enrol(term, id);
+            sheets.add(new SignInSheet(id, line.name, line.signIn, line.role, password));
+        }
+        return sheets;
+    }
+
+    /** Takes somebody out of a term; what was seen of them stays. */
+    public void leave(UUID term, UUID account) {
+        mustBeOpen(term);
+        if (mapper.leave(term, account) == 0) throw Refusal.notFound("person in this term");
+    }
+
+    /** A new password for somebody, told once; whoever is signed in as them is signed out. */
+    @Transactional
+    public SignInSheet resetPassword(UUID account) {
+        var a = mapper.byId(account).orElseThrow(() -> Refusal.notFound("person"));
+        var password = Passwords.fresh();
+        mapper.setPassword(account, passwords.encode(password));
+        mapper.endSessions(account.toString());
+        return new SignInSheet(a.id(), a.name(), a.signIn(), Role.of(a.role()), password);
+    }
+
+    /** @throws InvalidValue where the old one is wrong or the new one will not do */
+    public void changePassword(Caller caller, String old, String fresh) {
+        var a = mapper.byId(caller.id()).orElseThrow(() -> Refusal.notFound("person"));
+        if (!passwords.matches(old, a.password()))
+            throw new InvalidValue("password", new Fault("old", "", "is not your password"));
+        if (fresh.length() < 10 || fresh.length() > 200)
+            throw new InvalidValue("password", new Fault("password", "", "must be 10 to 200 characters"));
+        mapper.setPassword(a.id(), passwords.encode(fresh));
     }
 
     public void enrol(UUID term, UUID account) {
@@ -120,12 +260,31 @@ public class People {
     public List<TermView> terms(Caller caller) {
         var terms = caller.role() == Role.LEAD ? mapper.terms() : mapper.termsOf(caller.id());
         return terms.stream()
-                .map(t -> new TermView(t.id(), t.name(), t.cohort(), t.startsOn(), t.weeks(), t.week(clock.instant())))
+                .map(t -> new TermView(
+                        t.id(),
+                        t.name(),
+                        t.cohort(),
+                        t.startsOn(),
+                        t.weeks(),
+                        t.week(clock.instant()),
+                        t.archivedAt() != null))
                 .toList();
     }
 
     public Term term(UUID id) {
         return mapper.term(id).orElseThrow(() -> Refusal.notFound("term"));
+    }
+
+    /** Whether a term is over and in the archive. */
+    public boolean archived(UUID term) {
+        return mapper.archived(term).orElseThrow(() -> Refusal.notFound("term"));
+    }
+
+    /** @throws Refusal 409 where the term is in the archive */
+    public void mustBeOpen(UUID term) {
+        if (archived(term))
+            throw Refusal.conflict(
+                    "archived", "This term is in the archive and is read only. Take it out of the archive first.");
     }
 
     /** The newest term somebody is in. */

@@ -1,8 +1,10 @@
 package palmtally.server.people;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -47,17 +49,39 @@ interface PeopleMapper {
     @Insert("insert into enrolment (term_id, account_id) values (#{term}, #{account}) on conflict do nothing")
     void enrol(UUID term, UUID account);
 
-    @Select("select id, name, cohort, starts_on, weeks from term order by starts_on desc, id")
+    @Select(
+            "select id, name, cohort, starts_on, weeks, archived_at from term order by archived_at is not null, starts_on desc, id")
     List<Term> terms();
 
     @Select("""
-            select t.id, t.name, t.cohort, t.starts_on, t.weeks from term t
+            select t.id, t.name, t.cohort, t.starts_on, t.weeks, t.archived_at from term t
             join enrolment e on e.term_id = t.id
-            where e.account_id = #{account} order by t.starts_on desc, t.id""")
+            where e.account_id = #{account} order by t.archived_at is not null, t.starts_on desc, t.id""")
     List<Term> termsOf(UUID account);
 
-    @Select("select id, name, cohort, starts_on, weeks from term where id = #{id}")
+    @Select("select id, name, cohort, starts_on, weeks, archived_at from term where id = #{id}")
     Optional<Term> term(UUID id);
+
+    @Update("""
+            update term set name = #{name}, cohort = #{cohort}, starts_on = #{startsOn}, weeks = #{weeks}
+            where id = #{id}""")
+    int changeTerm(UUID id, String name, String cohort, LocalDate startsOn, int weeks);
+
+    @Delete("delete from enrolment where term_id = #{term} and account_id = #{account}")
+    int leave(UUID term, UUID account);
+
+    @Update("update account set password = #{password} where id = #{account}")
+    void setPassword(UUID account, String password);
+
+    @Delete("delete from spring_session where principal_name = #{account}")
+    void endSessions(String account);
+
+    @Select("select archived_at is not null from term where id = #{id}")
+    Optional<Boolean> archived(UUID id);
+
+    @Update(
+            "update term set archived_at = case when #{archived} then coalesce(archived_at, now()) end where id = #{id}")
+    int archive(UUID id, boolean archived);
 
     @Select("""
             select a.id, a.name, a.sign_in, a.password, a.role from account a

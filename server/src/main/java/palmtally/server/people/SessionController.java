@@ -69,6 +69,15 @@ class SessionController {
         return view(null);
     }
 
+    record NewPassword(@Nullable String old, @Nullable String password) {}
+
+    /** One's own password. */
+    @PostMapping("/api/session/password")
+    SessionView changePassword(@Me Caller caller, @RequestBody NewPassword given) {
+        people.changePassword(caller, or(given.old), or(given.password));
+        return view(caller);
+    }
+
     @PostMapping("/api/setup")
     SessionView setUp(@RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
         if (given.password == null) throw new InvalidValue("account", new Fault("password", "", "is missing"));

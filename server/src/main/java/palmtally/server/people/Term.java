@@ -5,9 +5,16 @@ import java.time.LocalDate;
 import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
-/** A row of term. Weeks count from the day it starts, in UTC. */
-public record Term(UUID id, String name, String cohort, LocalDate startsOn, int weeks) {
+/** A row of term. Weeks count from the day it starts, in UTC; one that is in the archive is read only. */
+public record Term(
+        UUID id,
+        String name,
+        String cohort,
+        LocalDate startsOn,
+        int weeks,
+        @Nullable Instant archivedAt) {
     /** Weeks since the term began, part weeks counted; 0 before it. */
     public double week(Instant at) {
         double seconds =

@@ -97,6 +97,7 @@ public class Practicals {
         if (brief.term == null || brief.student == null || brief.sequence == null || !faults.isEmpty())
             throw new InvalidValue("practical", faults);
         people.mustTeach(caller, brief.term);
+        people.mustBeOpen(brief.term);
         var inTerm = people.students(brief.term).stream().map(People.Person::id).toList();
         if (!inTerm.contains(brief.student))
             faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
@@ -249,6 +250,12 @@ public class Practicals {
         return rows.lines(term, student, 500);
     }
 
+    /** Every practical of a term, however many there are. */
+    public List<PracticalLine> all(Caller caller, UUID term) {
+        people.mustTeach(caller, term);
+        return rows.lines(term, null, Integer.MAX_VALUE);
+    }
+
     /** Lines of one student that were released, for the student. */
     public List<PracticalLine> released(UUID term, UUID student) {
         return rows.lines(term, student, 500).stream()
@@ -281,6 +288,7 @@ public class Practicals {
     public void award(Caller caller, UUID id, int from, Award award) {
         var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
         people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
         var rating = rows.rating(id)
                 .orElseThrow(() -> Refusal.conflict("not-rated", "Give the one rating of the whole first."));
         int now = rows.award(id).map(AwardRow::revision).orElse(0);

@@ -1,6 +1,7 @@
 package palmtally.server.sequence;
 
 import java.util.List;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -8,6 +9,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
+import palmtally.core.people.ClientNote;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Difference;
@@ -16,18 +18,29 @@ import palmtally.core.sequence.QuickAdd;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
+import palmtally.server.note.ClientNotes;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
 import palmtally.server.profile.Profiles;
+import palmtally.server.technique.Library;
 
 /** A sequence while it is being written: what the checks say, mends, the fit, shorthand and templates. Nothing is stored here. */
 @RestController
 class DraftController {
-    /** @param profile id of the profile to judge by, or null for the school's */
-    record Draft(@Nullable Sequence sequence, @Nullable String profile) {}
+    /**
+     * @param profile id of the profile to judge by, or null for the school's
+     * @param client whose body it is for, so that their notes count, or null for nobody's
+     */
+    record Draft(
+            @Nullable Sequence sequence,
+            @Nullable String profile,
+            @Nullable UUID client) {}
 
     record DraftMend(
             @Nullable Sequence sequence,
             @Nullable String profile,
-            @Nullable String key) {}
+            @Nullable String key,
+            @Nullable UUID client) {}
 
     record DraftFit(
             @Nullable Sequence sequence,
@@ -64,22 +77,33 @@ class DraftController {
             PlanView plan) {}
 
     private final Profiles profiles;
+    private final ClientNotes clientNotes;
+    private final Library library;
 
-    DraftController(Profiles profiles) {
+    DraftController(Profiles profiles, ClientNotes clientNotes, Library library) {
         this.profiles = profiles;
+        this.clientNotes = clientNotes;
+        this.library = library;
+    }
+
+    private List<ClientNote> notes(Caller caller, @Nullable UUID client) {
+        return client == null ? List.of() : clientNotes.notes(caller, client);
     }
 
     @PostMapping("/api/drafts/check")
-    PlanView check(@RequestBody Draft draft) {
-        return PlanView.of(Checks.run(need(draft.sequence, "sequence"), profiles.named(draft.profile)));
+    PlanView check(@Me Caller caller, @RequestBody Draft draft) {
+        return PlanView.of(Checks.run(
+                need(draft.sequence, "sequence"), profiles.named(draft.profile), notes(caller, draft.client)));
     }
 
     @PostMapping("/api/drafts/mend")
-    DraftView mend(@RequestBody DraftMend draft) {
+    DraftView mend(@Me Caller caller, @RequestBody DraftMend draft) {
         var profile = profiles.named(draft.profile);
         var sequence = need(draft.sequence, "sequence");
-        var mended = Sequences.mendOf(sequence, need(draft.key, "key"), profile).apply(sequence);
-        return new DraftView(mended, PlanView.of(Checks.run(mended, profile)));
+        var notes = notes(caller, draft.client);
+        var mended = Sequences.mendOf(sequence, need(draft.key, "key"), profile, notes)
+                .apply(sequence);
+        return new DraftView(mended, PlanView.of(Checks.run(mended, profile, notes)));
     }
 
     @PostMapping("/api/drafts/fit")
@@ -107,7 +131,7 @@ class DraftController {
 
     @PostMapping("/api/drafts/step")
     Step step(@RequestBody Jotted line) {
-        return QuickAdd.read(need(line.text, "text"), need(line.id, "id"), line.after);
+        return QuickAdd.read(need(line.text, "text"), library.techniques(), need(line.id, "id"), line.after);
     }
 
     @PostMapping("/api/drafts/template")

@@ -10,6 +10,7 @@ import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.people.ClientNote;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Mend;
@@ -151,7 +152,7 @@ public class Sequences {
     @Transactional
     public Versioned mend(String id, int from, String key, Profile profile, Caller by) {
         var now = newest(id);
-        var mend = mendOf(now.sequence(), key, profile);
+        var mend = mendOf(now.sequence(), key, profile, List.of());
         return save(mend.apply(now.sequence()), from, mend.label(), by);
     }
 
@@ -160,8 +161,8 @@ public class Sequences {
      *
      * @throws Refusal 404 where there is no such finding, 422 where it has no mend
      */
-    static Mend mendOf(Sequence sequence, String key, Profile profile) {
-        return Checks.run(sequence, profile).found().stream()
+    static Mend mendOf(Sequence sequence, String key, Profile profile, List<ClientNote> notes) {
+        return Checks.run(sequence, profile, notes).found().stream()
                 .filter(f -> f.finding().key().equals(key))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("finding in this version"))

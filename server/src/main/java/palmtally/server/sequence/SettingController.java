@@ -23,6 +23,7 @@ import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.profile.Setting;
+import palmtally.core.profile.Threshold;
 import palmtally.core.sequence.Checks;
 import palmtally.formats.ScoreView.FindingView;
 import palmtally.server.profile.Profiles;
@@ -36,9 +37,25 @@ class SettingController {
 
     record TopicView(ScopeTopic id, String name, String caution, Map<String, ScopeTopic.Level> chosen) {}
 
+    record NumberView(
+            String id,
+            String name,
+            String unit,
+            double least,
+            double most,
+            boolean whole,
+            List<Rule> rules,
+            Map<String, Double> chosen) {}
+
+    /** @param ofPlans whether it looks at sequences or terms, not only at practicals */
     record RuleView(Rule id, Criterion criterion, String meaning, boolean ofPlans, Map<String, Severity> chosen) {}
 
-    record SettingsView(List<SettingView> settings, List<TopicView> topics, List<RuleView> rules, String whoDecides) {}
+    record SettingsView(
+            List<SettingView> settings,
+            List<NumberView> numbers,
+            List<TopicView> topics,
+            List<RuleView> rules,
+            String whoDecides) {}
 
     /**
      * Changes to a profile; what is not named stays.
@@ -48,6 +65,7 @@ class SettingController {
     record ProfileChanges(
             @Nullable String sequence,
             @Nullable Map<String, String> settings,
+            @Nullable Map<String, Double> numbers,
             @Nullable Map<ScopeTopic, ScopeTopic.Level> scope,
             @Nullable Map<Rule, Severity> severities) {}
 
@@ -70,12 +88,27 @@ class SettingController {
                 Setting.all().stream()
                         .map(s -> new SettingView(s.id(), s.question(), s.rules(), s.options(), by(all, s::chosen)))
                         .toList(),
+                Threshold.all().stream()
+                        .map(t -> new NumberView(
+                                t.id(),
+                                t.name(),
+                                t.unit(),
+                                t.least(),
+                                t.most(),
+                                t.whole(),
+                                t.rules(),
+                                by(all, t::value)))
+                        .toList(),
                 Arrays.stream(ScopeTopic.values())
                         .map(t -> new TopicView(t, t.label(), t.caution(), by(all, p -> p.scope(t))))
                         .toList(),
                 Arrays.stream(Rule.values())
                         .map(r -> new RuleView(
-                                r, r.criterion(), r.meaning(), ofPlans.contains(r), by(all, p -> p.severity(r))))
+                                r,
+                                r.criterion(),
+                                r.meaning(),
+                                ofPlans.contains(r) || r.ofTerm(),
+                                by(all, p -> p.severity(r))))
                         .toList(),
                 ScopeTopic.WHO_DECIDES);
     }
@@ -123,6 +156,17 @@ class SettingController {
                 else
                     try {
                         result = setting.get().choose(result, e.getValue());
+                    } catch (InvalidValue x) {
+                        faults.addAll(x.faults());
+                    }
+            }
+        if (changes.numbers != null)
+            for (var e : changes.numbers.entrySet()) {
+                var threshold = Threshold.find(e.getKey());
+                if (threshold.isEmpty()) faults.add(new Fault("numbers", e.getKey(), "is no number here"));
+                else
+                    try {
+                        result = threshold.get().set(result, e.getValue());
                     } catch (InvalidValue x) {
                         faults.addAll(x.faults());
                     }

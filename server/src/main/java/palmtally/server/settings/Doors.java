@@ -41,6 +41,8 @@ class Doors {
                                 "/sign-in",
                                 "/setup",
                                 "/plan/**",
+                                "/term",
+                                "/techniques",
                                 "/show/**",
                                 "/grade/**",
                                 "/review/**",
@@ -53,7 +55,13 @@ class Doors {
                         .requestMatchers("/api/session", "/api/setup")
                         .permitAll()
                         .requestMatchers(
-                                HttpMethod.GET, "/api/catalogue", "/api/competency/students/*", "/api/practicals/*")
+                                HttpMethod.GET,
+                                "/api/catalogue",
+                                "/api/competency/students/*",
+                                "/api/practicals/*",
+                                "/api/notes/*")
+                        .authenticated()
+                        .requestMatchers(HttpMethod.POST, "/api/session/password")
                         .authenticated()
                         .requestMatchers("/api/people/**", "/api/school/**")
                         .hasRole("LEAD")

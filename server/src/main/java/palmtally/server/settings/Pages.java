@@ -17,6 +17,8 @@ class Pages implements WebMvcConfigurer {
             "/setup",
             "/plan",
             "/plan/{id}",
+            "/term",
+            "/techniques",
             "/show",
             "/show/{id}",
             "/grade",

@@ -10,11 +10,11 @@ import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
+import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Outcome;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.Template;
 import palmtally.core.technique.Dose;
-import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /** The words of the trade, as the core has them. */
@@ -33,7 +33,11 @@ class CatalogueController {
             List<TechniqueWord> techniques,
             List<FaultWord> faults,
             List<RatingWord> ratings,
-            List<TemplateWord> templates) {}
+            List<TemplateWord> templates,
+            List<NoteWord> notes) {}
+
+    /** @param local whether it is about one zone */
+    record NoteWord(ClientNote.Kind id, String name, boolean local) {}
 
     record TemplateWord(Template id, String name, String words) {}
 
@@ -69,6 +73,12 @@ class CatalogueController {
 
     record FaultWord(MechanicsFault id, String name) {}
 
+    private final Library library;
+
+    CatalogueController(Library library) {
+        this.library = library;
+    }
+
     @GetMapping("/api/catalogue")
     Catalogue catalogue() {
         return new Catalogue(
@@ -83,7 +93,7 @@ class CatalogueController {
                 Arrays.stream(Tool.values())
                         .map(t -> new ToolWord(t, t.label(), t.pointed()))
                         .toList(),
-                Techniques.standard().all().stream()
+                library.techniques().all().stream()
                         .map(t -> new TechniqueWord(
                                 t.id(),
                                 t.name(),
@@ -103,6 +113,9 @@ class CatalogueController {
                         .toList(),
                 Arrays.stream(Template.values())
                         .map(t -> new TemplateWord(t, t.label(), t.words()))
+                        .toList(),
+                Arrays.stream(ClientNote.Kind.values())
+                        .map(k -> new NoteWord(k, k.label(), k.local()))
                         .toList());
     }
 

@@ -1,0 +1,128 @@
+package palmtally.server.archive;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.text.Normalizer;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.csv.CSVFormat;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import palmtally.formats.Documents;
+import palmtally.server.calendar.Curricula;
+import palmtally.server.competency.Tracking;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
+import palmtally.server.people.People;
+import palmtally.server.practical.Practicals;
+import palmtally.server.profile.Profiles;
+
+/** A whole term to keep: its plan with the sequences, the profile, people, competencies and every practical. */
+@RestController
+class ArchiveController {
+    private final People people;
+    private final Curricula curricula;
+    private final Profiles profiles;
+    private final Practicals practicals;
+    private final Tracking tracking;
+
+    ArchiveController(People people, Curricula curricula, Profiles profiles, Practicals practicals, Tracking tracking) {
+        this.people = people;
+        this.curricula = curricula;
+        this.profiles = profiles;
+        this.practicals = practicals;
+        this.tracking = tracking;
+    }
+
+    @GetMapping(path = "/api/terms/{term}/archive", produces = "application/zip")
+    ResponseEntity<StreamingResponseBody> archive(@Me Caller caller, @PathVariable UUID term) {
+        people.mustTeach(caller, term);
+        var name = plain(people.term(term).name());
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=\"" + name + ".zip\"")
+                .body(out -> {
+                    try (var zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
+                        put(zip, "term.curriculum.json", Documents.write(curricula.file(term)));
+                        put(
+                                zip,
+                                "school.profile.json",
+                                Documents.write(profiles.ofSchool().profile()));
+                        put(zip, "people.csv", roll(term));
+                        put(zip, "competency.csv", competency(caller, term));
+                        for (var line : practicals.all(caller, term)) {
+                            var whole = practicals.whole(caller, line.id());
+                            var day = line.startedAt().atOffset(ZoneOffset.UTC).toLocalDate();
+                            put(
+                                    zip,
+                                    "practicals/" + plain(whole.student().name()) + "-" + day + "-"
+                                            + line.id().toString().substring(0, 8) + ".practical.json",
+                                    Documents.write(whole.practical()));
+                        }
+                    }
+                });
+    }
+
+    private String roll(UUID term) {
+        var rows = new ArrayList<List<Object>>();
+        rows.add(List.of("name", "role"));
+        people.inTerm(term).forEach(p -> rows.add(List.of(p.name(), p.role())));
+        return csv(rows);
+    }
+
+    private String competency(Caller caller, UUID term) {
+        var rows = new ArrayList<List<Object>>();
+        rows.add(List.of("student", "region", "criterion", "state", "level", "sd"));
+        var cohort = tracking.cohort(caller, term);
+        for (var student : cohort.students())
+            for (var palm : student.palms())
+                for (var bar : palm.bars())
+                    rows.add(List.of(
+                            student.name(),
+                            palm.region(),
+                            bar.criterion(),
+                            bar.state(),
+                            number(bar.level()),
+                            number(bar.sd())));
+        return csv(rows);
+    }
+
+    private static Object number(@Nullable Double value) {
+        return value == null ? "" : String.format(Locale.ROOT, "%.2f", value);
+    }
+
+    private static String csv(List<List<Object>> rows) {
+        var out = new StringBuilder();
+        try (var printer = CSVFormat.RFC4180.print(out)) {
+            for (var row : rows) printer.printRecord(row);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString();
+    }
+
+    private static void put(ZipOutputStream zip, String name, String text) throws IOException {
+        zip.putNextEntry(new ZipEntry(name));
+        zip.write(text.getBytes(StandardCharsets.UTF_8));
+        zip.closeEntry();
+    }
+
+    /** A name for a file: letters, digits and hyphens. */
+    private static String plain(String name) {
+        var plain = Normalizer.normalize(name, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}+", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-+|-+$", "");
+        return plain.isEmpty() ? "term" : plain;
+    }
+}

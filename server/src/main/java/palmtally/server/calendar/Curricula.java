@@ -1,0 +1,134 @@
+package palmtally.server.calendar;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.calendar.Curriculum;
+import palmtally.core.sequence.Sequence;
+import palmtally.formats.Documents;
+import palmtally.formats.Json;
+import palmtally.formats.TermFile;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.people.Term;
+import palmtally.server.problem.Refusal;
+import palmtally.server.sequence.Sequences;
+
+/** The plan of each term as immutable versions. */
+@Service
+public class Curricula {
+    /** A curriculum with the version it is; 0 while nothing was planned. */
+    public record Versioned(int version, Curriculum curriculum) {}
+
+    /** A line of the history. */
+    public record TermVersionLine(int version, String what, Instant createdAt) {}
+
+    record Row(int version, String body) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select version, body::text as body from curriculum_version
+                where term_id = #{term} order by version desc limit 1""")
+        Optional<Row> newest(UUID term);
+
+        @Select("""
+                select version, body::text as body from curriculum_version
+                where term_id = #{term} and version = #{version}""")
+        Optional<Row> numbered(UUID term, int version);
+
+        @Select("""
+                select version, what, created_at from curriculum_version
+                where term_id = #{term} order by version desc limit 50""")
+        List<TermVersionLine> history(UUID term);
+
+        @Insert("""
+                insert into curriculum_version (id, term_id, version, what, body, created_by)
+                values (#{id}, #{term}, #{version}, #{what}, #{body}::jsonb, #{by})
+                on conflict (term_id, version) do nothing""")
+        int add(UUID id, UUID term, int version, String what, String body, @Nullable UUID by);
+    }
+
+    private final Rows rows;
+    private final People people;
+    private final Sequences sequences;
+
+    Curricula(Rows rows, People people, Sequences sequences) {
+        this.rows = rows;
+        this.people = people;
+        this.sequences = sequences;
+    }
+
+    /** The newest version, or an empty plan of the term's weeks. */
+    public Versioned newest(UUID term) {
+        var row = rows.newest(term);
+        if (row.isPresent()) return read(row.get());
+        Term of = people.term(term);
+        return new Versioned(0, Curriculum.empty("term", of.name(), of.weeks()));
+    }
+
+    public Versioned numbered(UUID term, int version) {
+        return rows.numbered(term, version).map(Curricula::read).orElseThrow(() -> Refusal.notFound("version"));
+    }
+
+    public List<TermVersionLine> history(UUID term) {
+        return rows.history(term);
+    }
+
+    /**
+     * @param from the version it was made from; 0 for the first
+     * @throws Refusal 409 when somebody saved another meanwhile, or the term is in the archive
+     */
+    @Transactional
+    public Versioned save(UUID term, Curriculum curriculum, int from, String what, @Nullable Caller by) {
+        people.mustBeOpen(term);
+        int now = rows.newest(term).map(Row::version).orElse(0);
+        if (now != from
+                || rows.add(
+                                UUID.randomUUID(),
+                                term,
+                                now + 1,
+                                what,
+                                Json.MAPPER.writeValueAsString(curriculum),
+                                by == null ? null : by.id())
+                        == 0)
+            throw Refusal.conflict(
+                    "changed-meanwhile",
+                    "Somebody changed the plan of this term meanwhile. Read it again; nothing of yours was stored.");
+        return newest(term);
+    }
+
+    /** Takes a whole curriculum from a file, its sequences with it; all or nothing. */
+    @Transactional
+    public Versioned take(UUID term, TermFile file, Caller by) {
+        sequences.takeAll(file.sequences(), by);
+        var now = newest(term);
+        if (now.version() > 0 && now.curriculum().equals(file.curriculum())) return now;
+        return save(term, file.curriculum(), now.version(), "Read from a file", by);
+    }
+
+    /** The plan with every sequence that its lessons name. */
+    public TermFile file(UUID term) {
+        var curriculum = newest(term).curriculum();
+        var named = new HashSet<String>();
+        curriculum.lessons().forEach(l -> {
+            if (l.sequence() != null) named.add(l.sequence());
+        });
+        var with = new ArrayList<Sequence>();
+        for (var v : sequences.all()) if (named.contains(v.sequence().id())) with.add(v.sequence());
+        return new TermFile(curriculum, with);
+    }
+
+    private static Versioned read(Row row) {
+        return new Versioned(row.version, Documents.storedCurriculum(row.body));
+    }
+}

@@ -1,0 +1,93 @@
+package palmtally.server.handout;
+
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.profile.ScopeTopic;
+import palmtally.core.sequence.Sequence;
+import palmtally.server.calendar.Curricula;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Duties;
+import palmtally.server.people.Me;
+import palmtally.server.people.People;
+import palmtally.server.problem.Refusal;
+import palmtally.server.profile.Profiles;
+import palmtally.server.sequence.Sequences;
+
+/** PDF of a sequence and of the labs of a week. */
+@RestController
+class HandoutController {
+    private final Sequences sequences;
+    private final Profiles profiles;
+    private final Curricula curricula;
+    private final People people;
+    private final Duties duties;
+
+    HandoutController(Sequences sequences, Profiles profiles, Curricula curricula, People people, Duties duties) {
+        this.sequences = sequences;
+        this.profiles = profiles;
+        this.curricula = curricula;
+        this.people = people;
+        this.duties = duties;
+    }
+
+    /** @param version a version of the sequence, or none for the newest */
+    @GetMapping(path = "/api/sequences/{id}/handout", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> sequence(
+            @PathVariable String id,
+            @RequestParam(defaultValue = "a4") String paper,
+            @RequestParam(required = false) @Nullable Integer version) {
+        var v = version == null ? sequences.newest(id) : sequences.numbered(id, version);
+        var sheet = new SequenceSheet(v.sequence(), profiles.ofSchool().profile(), Paper.of(paper));
+        return pdf(
+                Press.print(
+                        v.sequence().name(),
+                        sheet.html(people.school(), v.version()),
+                        Paper.of(paper),
+                        ScopeTopic.WHO_DECIDES,
+                        9),
+                id.replaceAll("[^A-Za-z0-9-]", "-") + "-handout.pdf");
+    }
+
+    @GetMapping(path = "/api/terms/{term}/weeks/{week}/plan", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> week(
+            @Me Caller caller,
+            @PathVariable UUID term,
+            @PathVariable int week,
+            @RequestParam(defaultValue = "a4") String paper) {
+        people.mustTeach(caller, term);
+        var curriculum = curricula.newest(term).curriculum();
+        if (week < 1 || week > curriculum.weeks()) throw Refusal.notFound("week in this term");
+        Map<String, Sequence> all = new LinkedHashMap<>();
+        sequences.all().forEach(v -> all.put(v.sequence().id(), v.sequence()));
+        var from = people.term(term).startsOn().plusWeeks(week - 1L);
+        var who = new HashMap<String, List<String>>();
+        duties.of(term)
+                .forEach(d -> who.computeIfAbsent(d.region() + "/" + d.task(), k -> new java.util.ArrayList<>())
+                        .add(d.name()));
+        var sheet = new WeekSheet(curriculum, week, all, profiles.ofSchool().profile());
+        return pdf(
+                Press.printOnOne(
+                        "Week " + week,
+                        sheet.html(people.school(), from, who),
+                        Paper.of(paper),
+                        ScopeTopic.WHO_DECIDES),
+                "week-" + week + ".pdf");
+    }
+
+    private static ResponseEntity<byte[]> pdf(byte[] body, String name) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header("Content-Disposition", "inline; filename=\"" + name + "\"")
+                .body(body);
+    }
+}

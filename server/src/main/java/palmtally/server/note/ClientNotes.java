@@ -1,0 +1,139 @@
+package palmtally.server.note;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Side;
+import palmtally.core.body.Zone;
+import palmtally.core.people.ClientNote;
+import palmtally.server.audit.Audit;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.problem.Refusal;
+
+/** What the bodies of partners must be spared: the least that is needed, for as long as it holds. Every read is in the audit trail. */
+@Service
+public class ClientNotes {
+    /** A note as it is kept; until is the last day it holds, or null while it is not taken back. */
+    public record Kept(
+            UUID id,
+            ClientNote.Kind kind,
+            @Nullable Zone zone,
+            @Nullable Side side,
+            @Nullable LocalDate until) {
+        ClientNote note() {
+            return new ClientNote(kind, zone, side);
+        }
+    }
+
+    record Row(
+            UUID id,
+            String kind,
+            @Nullable String zone,
+            @Nullable String side,
+            @Nullable LocalDate until) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select id, kind, zone, side, until from client_note
+                where account_id = #{account} and withdrawn_at is null and (until is null or until >= #{today})
+                order by written_at, id""")
+        List<Row> of(UUID account, LocalDate today);
+
+        @Insert("""
+                insert into client_note (id, account_id, kind, zone, side, until, written_by)
+                values (#{id}, #{account}, #{kind}, #{zone}, #{side}, #{until}, #{by})""")
+        void add(
+                UUID id,
+                UUID account,
+                String kind,
+                @Nullable String zone,
+                @Nullable String side,
+                @Nullable LocalDate until,
+                UUID by);
+
+        @Update("""
+                update client_note set withdrawn_at = now()
+                where id = #{id} and account_id = #{account} and withdrawn_at is null""")
+        int withdraw(UUID id, UUID account);
+    }
+
+    private final Rows rows;
+    private final People people;
+    private final Audit audit;
+    private final Clock clock;
+
+    ClientNotes(Rows rows, People people, Audit audit, Clock clock) {
+        this.rows = rows;
+        this.people = people;
+        this.audit = audit;
+        this.clock = clock;
+    }
+
+    /** @throws Refusal 403 unless the caller teaches that person or is that person */
+    public List<Kept> of(Caller caller, UUID account) {
+        people.maySee(caller, account);
+        people.person(account);
+        audit.read(caller, account, "notes");
+        return kept(account);
+    }
+
+    /** The notes as the checks want them. */
+    public List<ClientNote> notes(Caller caller, UUID account) {
+        return of(caller, account).stream().map(Kept::note).toList();
+    }
+
+    private List<Kept> kept(UUID account) {
+        return rows.of(account, LocalDate.now(clock)).stream()
+                .map(r -> new Kept(
+                        r.id,
+                        named(ClientNote.Kind.values(), r.kind),
+                        r.zone == null ? null : named(Zone.values(), r.zone),
+                        r.side == null ? null : named(Side.values(), r.side),
+                        r.until))
+                .toList();
+    }
+
+    private static <T> T named(T[] values, String name) {
+        return Arrays.stream(values)
+                .filter(v -> v.toString().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** @throws InvalidValue where the last day has passed */
+    public List<Kept> add(Caller caller, UUID account, ClientNote note, @Nullable LocalDate until) {
+        people.maySee(caller, account);
+        people.person(account);
+        if (until != null && until.isBefore(LocalDate.now(clock)))
+            throw new InvalidValue("note", new Fault("until", until.toString(), "has passed"));
+        rows.add(
+                UUID.randomUUID(),
+                account,
+                note.kind().toString(),
+                note.zone() == null ? null : note.zone().toString(),
+                note.side() == null ? null : note.side().toString(),
+                until,
+                caller.id());
+        audit.changed(caller, account, "wrote a note", "");
+        return kept(account);
+    }
+
+    public List<Kept> withdraw(Caller caller, UUID account, UUID note) {
+        people.maySee(caller, account);
+        if (rows.withdraw(note, account) == 0) throw Refusal.notFound("note");
+        audit.changed(caller, account, "took a note back", "");
+        return kept(account);
+    }
+}

@@ -1,0 +1,98 @@
+package palmtally.server.people;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Region;
+
+/** Who teaches and who grades what in a term. */
+@Service
+public class Duties {
+    /** What somebody does with a region. */
+    public enum Task {
+        TEACH,
+        GRADE;
+
+        @Override
+        public String toString() {
+            return name().toLowerCase();
+        }
+    }
+
+    /** One line: somebody, a region, a task. */
+    public record Duty(UUID account, String name, Region region, Task task) {}
+
+    record Row(UUID accountId, String name, String region, String task) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select d.account_id, a.name, d.region, d.task from duty d
+                join account a on a.id = d.account_id
+                join enrolment e on e.term_id = d.term_id and e.account_id = d.account_id
+                where d.term_id = #{term} order by d.region, d.task, a.name""")
+        List<Row> of(UUID term);
+
+        @Delete("delete from duty where term_id = #{term}")
+        void clear(UUID term);
+
+        @Insert("""
+                insert into duty (term_id, account_id, region, task) values (#{term}, #{account}, #{region}, #{task})
+                on conflict do nothing""")
+        void add(UUID term, UUID account, String region, String task);
+    }
+
+    private final Rows rows;
+    private final People people;
+
+    Duties(Rows rows, People people) {
+        this.rows = rows;
+        this.people = people;
+    }
+
+    public List<Duty> of(UUID term) {
+        return rows.of(term).stream()
+                .map(r -> new Duty(
+                        r.accountId,
+                        r.name,
+                        Arrays.stream(Region.values())
+                                .filter(x -> x.toString().equals(r.region))
+                                .findFirst()
+                                .orElseThrow(),
+                        Task.valueOf(r.task.toUpperCase())))
+                .toList();
+    }
+
+    /**
+     * Sets who does what, the whole list at once.
+     *
+     * @throws InvalidValue naming each line whose person is no staff of the term
+     */
+    @Transactional
+    public List<Duty> set(UUID term, List<Duty> duties) {
+        people.mustBeOpen(term);
+        var staff = people.inTerm(term).stream()
+                .filter(p -> p.role().staff())
+                .map(People.Person::id)
+                .toList();
+        var faults = new java.util.ArrayList<Fault>();
+        for (int i = 0; i < duties.size(); i++)
+            if (!staff.contains(duties.get(i).account))
+                faults.add(new Fault(
+                        "duties/" + i + "/account",
+                        String.valueOf(duties.get(i).account),
+                        "is no instructor, grader or lead of this term"));
+        if (!faults.isEmpty()) throw new InvalidValue("duties", faults);
+        rows.clear(term);
+        for (var d : duties) rows.add(term, d.account, d.region.toString(), d.task.toString());
+        return of(term);
+    }
+}
