@@ -15,16 +15,16 @@ watchEffect(() => theme.change(night.value ? 'night' : 'linen'))
 const rooms = computed(() =>
   session.staff
     ? [
-        { to: '/plan', name: 'Plan' },
+        { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
-        { to: '/grade', name: 'Grade', also: '/review' },
+        { to: '/grade', name: 'Grade', also: ['/review'] },
         { to: '/track', name: 'Track' },
         { to: '/school', name: 'School' },
       ]
-    : [{ to: '/me', name: 'My palms', also: '/review' }],
+    : [{ to: '/me', name: 'My palms', also: ['/review'] }],
 )
-const here = (room: { to: string; also?: string }) =>
-  route.path.startsWith(room.to) || (!!room.also && route.path.startsWith(room.also))
+const here = (room: { to: string; also?: string[] }) =>
+  [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))
 async function leave() {
   await session.signOut()
   await router.push('/sign-in')

@@ -8,6 +8,8 @@ export const router = createRouter({
     { path: '/sign-in', component: () => import('./features/session/SignInPage.vue'), meta: { open: true } },
     { path: '/setup', component: () => import('./features/session/SetUpPage.vue'), meta: { open: true } },
     { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
+    { path: '/term', component: () => import('./features/calendar/TermPage.vue') },
+    { path: '/techniques', component: () => import('./features/technique/TechniquesPage.vue') },
     { path: '/plan/:id', component: () => import('./features/sequence/SequencePage.vue'), props: true },
     { path: '/show', component: () => import('./features/demonstration/ShowListPage.vue') },
     {

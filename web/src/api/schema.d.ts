@@ -77,7 +77,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["check"];
+        post: operations["check_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -93,7 +93,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["difference"];
+        post: operations["difference_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -125,7 +125,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["mend_1"];
+        post: operations["mend_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -164,6 +164,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/notes/{person}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["of"];
+        put?: never;
+        post: operations["add_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/notes/{person}/{note}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["withdraw"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -174,6 +206,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["resetPassword"];
         delete?: never;
         options?: never;
         head?: never;
@@ -251,7 +299,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_2"];
+        get: operations["file_4"];
         put?: never;
         post?: never;
         delete?: never;
@@ -283,7 +331,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        get: operations["all_2"];
         put?: never;
         post?: never;
         delete?: never;
@@ -299,7 +347,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file_1"];
+        get: operations["file_3"];
         put?: never;
         post?: never;
         delete?: never;
@@ -317,7 +365,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["tryOut"];
+        post: operations["tryOut_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -364,9 +412,121 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["save_1"];
+        put: operations["save_3"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["addTerm"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["changeTerm"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms/{id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["archive"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms/{id}/class": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms/{id}/class/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_3"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms/{id}/duties": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["setDuties"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/school/terms/{id}/people/{account}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["leave"];
         options?: never;
         head?: never;
         patch?: never;
@@ -413,7 +573,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take"];
+        post: operations["take_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -429,7 +589,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["preview"];
+        post: operations["preview_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -444,7 +604,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["one"];
-        put: operations["save"];
+        put: operations["save_2"];
         post?: never;
         delete?: never;
         options?: never;
@@ -475,7 +635,23 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["file"];
+        get: operations["file_2"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sequences/{id}/handout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["sequence"];
         put?: never;
         post?: never;
         delete?: never;
@@ -493,7 +669,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["mend"];
+        post: operations["mend_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -539,7 +715,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["version"];
+        get: operations["version_1"];
         put?: never;
         post?: never;
         delete?: never;
@@ -559,6 +735,22 @@ export interface paths {
         put?: never;
         post: operations["signIn"];
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["changePassword"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -596,6 +788,118 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/techniques": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/techniques/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/techniques/incoming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/techniques/incoming/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview_1"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/techniques/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["save_1"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/techniques/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tryOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{id}/duties": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["duties"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms/{id}/people": {
         parameters: {
             query?: never;
@@ -612,6 +916,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/terms/{term}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["archive_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/terms/{term}/competency": {
         parameters: {
             query?: never;
@@ -620,6 +940,150 @@ export interface paths {
             cookie?: never;
         };
         get: operations["cohort"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["curriculum"];
+        put: operations["save"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["difference"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/incoming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/incoming/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/layout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/mend": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["mend"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/terms/{term}/curriculum/versions/{version}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["version"];
         put?: never;
         post?: never;
         delete?: never;
@@ -660,10 +1124,29 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/terms/{term}/weeks/{week}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["week"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Archived: {
+            archived?: boolean;
+        };
         Award: {
             confirmed: string[];
             criteria: {
@@ -733,12 +1216,28 @@ export interface components {
             criteria: components["schemas"]["CriterionWord"][];
             faults: components["schemas"]["FaultWord"][];
             law: string;
+            notes: components["schemas"]["NoteWord"][];
             ratings: components["schemas"]["RatingWord"][];
             regions: components["schemas"]["RegionWord"][];
             techniques: components["schemas"]["TechniqueWord"][];
             templates: components["schemas"]["TemplateWord"][];
             tools: components["schemas"]["ToolWord"][];
             zones: components["schemas"]["ZoneWord"][];
+        };
+        CellView: {
+            expected: boolean;
+            /** @enum {string} */
+            position: "prone" | "supine" | "side-left" | "side-right" | "semi-reclined" | "seated";
+            reach: {
+                [key: string]: "teach" | "practise" | "assess" | "meet-again";
+            };
+            /** @enum {string} */
+            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
+            /** Format: double */
+            seconds: number;
+            sources: components["schemas"]["Source"][];
+            /** @enum {string} */
+            tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
         };
         Change: {
             reason?: string;
@@ -748,6 +1247,19 @@ export interface components {
         CheckView: {
             finding: components["schemas"]["FindingView"];
             mend?: string;
+        };
+        ClassLine: {
+            inTerm: boolean;
+            isNew: boolean;
+            name: string;
+            /** @enum {string} */
+            role: "lead" | "instructor" | "grader" | "student";
+            /** Format: int32 */
+            row: number;
+            signIn: string;
+        };
+        ClassText: {
+            text?: string;
         };
         Cohort: {
             /** Format: double */
@@ -812,6 +1324,33 @@ export interface components {
             id: "pressure" | "order" | "mechanics" | "communication" | "draping";
             name: string;
         };
+        Curriculum: {
+            id: string;
+            /** Format: double */
+            labMinutes: number;
+            /** Format: int32 */
+            labsAWeek: number;
+            lessons: components["schemas"]["Lesson"][];
+            name: string;
+            off: number[];
+            regionHours: {
+                [key: string]: number;
+            };
+            /** Format: double */
+            targetHours: number;
+            /** Format: int32 */
+            weeks: number;
+        };
+        CurriculumView: {
+            archived: boolean;
+            checks: components["schemas"]["TermChecksView"];
+            curriculum: components["schemas"]["Curriculum"];
+            history: components["schemas"]["TermVersionLine"][];
+            /** Format: int32 */
+            version: number;
+            /** Format: double */
+            week: number;
+        };
         DemonstrationView: {
             clientSeconds: number[];
             /** Format: double */
@@ -867,6 +1406,8 @@ export interface components {
             weight: number;
         };
         Draft: {
+            /** Format: uuid */
+            client?: string;
             profile?: string;
             sequence?: components["schemas"]["Sequence"];
         };
@@ -877,6 +1418,8 @@ export interface components {
             slotSeconds?: number;
         };
         DraftMend: {
+            /** Format: uuid */
+            client?: string;
             key?: string;
             profile?: string;
             sequence?: components["schemas"]["Sequence"];
@@ -896,6 +1439,18 @@ export interface components {
                 [key: string]: number;
             };
             sensitive: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
+        };
+        Duty: {
+            /** Format: uuid */
+            account: string;
+            name: string;
+            /** @enum {string} */
+            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
+            /** @enum {string} */
+            task: "teach" | "grade";
+        };
+        DutyList: {
+            duties?: components["schemas"]["Duty"][];
         };
         Edit: {
             /** Format: int32 */
@@ -1032,12 +1587,61 @@ export interface components {
             id?: string;
             text?: string;
         };
+        Kept: {
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            kind: "pregnant" | "back-pain" | "inflamed" | "numb" | "injured" | "spare" | "no-lubricant" | "no-cold";
+            /** @enum {string} */
+            side?: "left" | "right" | "midline" | "both";
+            /** Format: date */
+            until?: string;
+            /** @enum {string} */
+            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
+        };
+        LabView: {
+            /** Format: int32 */
+            lab: number;
+            /** Format: double */
+            minutes: number;
+            over: boolean;
+            /** Format: int32 */
+            week: number;
+        };
         Laid: {
             profile?: string;
             sequence?: components["schemas"]["Sequence"];
             /** @enum {string} */
             template?: "tool-ladder" | "protocol" | "interview";
             zones?: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
+        };
+        LayoutView: {
+            checks: components["schemas"]["TermChecksView"];
+            curriculum: components["schemas"]["Curriculum"];
+            /** Format: int32 */
+            missed: number;
+            /** Format: double */
+            overMinutes: number;
+            proven: boolean;
+        };
+        LayoutWish: {
+            curriculum?: components["schemas"]["Curriculum"];
+            regions?: ("head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body")[];
+        };
+        Lesson: {
+            /** @enum {string} */
+            aim: "teach" | "practise" | "assess" | "meet-again";
+            id: string;
+            /** Format: int32 */
+            lab: number;
+            /** Format: double */
+            minutes: number;
+            note: string;
+            /** @enum {string} */
+            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
+            sequence?: string;
+            /** Format: int32 */
+            week: number;
         };
         Line: {
             bar: components["schemas"]["Bar"];
@@ -1080,6 +1684,20 @@ export interface components {
             /** Format: double */
             pointedShare: number;
         };
+        NewNote: {
+            /** @enum {string} */
+            kind?: "pregnant" | "back-pain" | "inflamed" | "numb" | "injured" | "spare" | "no-lubricant" | "no-cold";
+            /** @enum {string} */
+            side?: "left" | "right" | "midline" | "both";
+            /** Format: date */
+            until?: string;
+            /** @enum {string} */
+            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
+        };
+        NewPassword: {
+            old?: string;
+            password?: string;
+        };
         NewPerson: {
             name?: string;
             password?: string;
@@ -1098,6 +1716,26 @@ export interface components {
             /** @enum {string} */
             template?: "tool-ladder" | "protocol" | "interview";
             zones?: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
+        };
+        NoteWord: {
+            /** @enum {string} */
+            id: "pregnant" | "back-pain" | "inflamed" | "numb" | "injured" | "spare" | "no-lubricant" | "no-cold";
+            local: boolean;
+            name: string;
+        };
+        NumberView: {
+            chosen: {
+                [key: string]: number;
+            };
+            id: string;
+            /** Format: double */
+            least: number;
+            /** Format: double */
+            most: number;
+            name: string;
+            rules: ("ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT" | "TERM-TAUGHT" | "TERM-PRACTISED" | "TERM-ASSESSED" | "TERM-AGAIN" | "TERM-FULL" | "TERM-HOURS" | "TERM-SEQUENCE" | "TERM-COVER" | "TERM-PREREQ/jaw-after-neck" | "TERM-PREREQ/front-after-back-of-neck" | "TERM-PREREQ/gluteal-after-drapes")[];
+            unit: string;
+            whole: boolean;
         };
         OpenStretch: {
             /** Format: int64 */
@@ -1253,10 +1891,14 @@ export interface components {
             severities: {
                 [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
             };
+            terms: components["schemas"]["Terms"];
             transitions: components["schemas"]["Transitions"];
             ways: components["schemas"]["Ways"];
         };
         ProfileChanges: {
+            numbers?: {
+                [key: string]: number;
+            };
             scope?: {
                 [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
             };
@@ -1306,6 +1948,19 @@ export interface components {
             /** @enum {string} */
             region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
         };
+        RegionView: {
+            /** Format: int32 */
+            covered: number;
+            /** Format: int32 */
+            expected: number;
+            /** Format: double */
+            hours: number;
+            reach: {
+                [key: string]: "teach" | "practise" | "assess" | "meet-again";
+            };
+            /** @enum {string} */
+            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
+        };
         RegionWord: {
             /** @enum {string} */
             id: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
@@ -1318,7 +1973,7 @@ export interface components {
             /** @enum {string} */
             criterion: "pressure" | "order" | "mechanics" | "communication" | "draping";
             /** @enum {string} */
-            id: "ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT";
+            id: "ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT" | "TERM-TAUGHT" | "TERM-PRACTISED" | "TERM-ASSESSED" | "TERM-AGAIN" | "TERM-FULL" | "TERM-HOURS" | "TERM-SEQUENCE" | "TERM-COVER" | "TERM-PREREQ/jaw-after-neck" | "TERM-PREREQ/front-after-back-of-neck" | "TERM-PREREQ/gluteal-after-drapes";
             meaning: string;
             ofPlans: boolean;
         };
@@ -1373,6 +2028,12 @@ export interface components {
             /** @enum {string} */
             table?: "low" | "middle" | "high";
         };
+        SequenceChange: {
+            changes: string[];
+            id: string;
+            known: boolean;
+            name: string;
+        };
         SequenceLine: {
             /** Format: int64 */
             hints: number;
@@ -1421,9 +2082,10 @@ export interface components {
             id: string;
             options: components["schemas"]["Option"][];
             question: string;
-            rules: ("ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT")[];
+            rules: ("ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT" | "TERM-TAUGHT" | "TERM-PRACTISED" | "TERM-ASSESSED" | "TERM-AGAIN" | "TERM-FULL" | "TERM-HOURS" | "TERM-SEQUENCE" | "TERM-COVER" | "TERM-PREREQ/jaw-after-neck" | "TERM-PREREQ/front-after-back-of-neck" | "TERM-PREREQ/gluteal-after-drapes")[];
         };
         SettingsView: {
+            numbers: components["schemas"]["NumberView"][];
             rules: components["schemas"]["RuleView"][];
             settings: components["schemas"]["SettingView"][];
             topics: components["schemas"]["TopicView"][];
@@ -1432,6 +2094,20 @@ export interface components {
         SignIn: {
             password?: string;
             signIn?: string;
+        };
+        SignInSheet: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            password?: string;
+            /** @enum {string} */
+            role: "lead" | "instructor" | "grader" | "student";
+            signIn: string;
+        };
+        Source: {
+            lesson: string;
+            sequence: string;
+            steps: string[];
         };
         SpanView: {
             band: components["schemas"]["Band"];
@@ -1511,6 +2187,7 @@ export interface components {
             /** Format: int32 */
             stored: number;
         };
+        StreamingResponseBody: unknown;
         Stretch: {
             /** Format: int64 */
             end: number;
@@ -1548,6 +2225,47 @@ export interface components {
             /** Format: int32 */
             secure: number;
         };
+        Technique: {
+            aliases: string[];
+            caution?: string;
+            /** Format: int32 */
+            depth: number;
+            dose: components["schemas"]["Dose"];
+            /** @enum {string} */
+            effort: "passive" | "breath" | "active" | "resisted" | "moves-aside";
+            id: string;
+            name: string;
+            /** @enum {string} */
+            stroke: "effleurage" | "petrissage" | "friction" | "stripping" | "compression" | "trigger-point" | "skin-rolling" | "fascial-spread" | "pin-and-lengthen" | "range-of-motion" | "contract-relax" | "stretch" | "traction" | "joint-glide" | "tapotement" | "vibration" | "still-hold" | "heat" | "cold";
+            strong: boolean;
+            /** @enum {string} */
+            tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
+        };
+        TechniqueChange: {
+            changes: boolean;
+            id: string;
+            name: string;
+        };
+        TechniqueEdit: {
+            aliases?: string[];
+            caution?: string;
+            /** Format: int32 */
+            depth?: number;
+            dose?: components["schemas"]["Dose"];
+            follow?: string[];
+            /** Format: int32 */
+            from?: number;
+            /** @enum {string} */
+            tool?: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
+        };
+        TechniqueView: {
+            standard: boolean;
+            technique: components["schemas"]["Technique"];
+            uses: components["schemas"]["UseView"][];
+            /** Format: int32 */
+            version: number;
+            windows: string[];
+        };
         TechniqueWord: {
             aliases: string[];
             caution?: string;
@@ -1560,13 +2278,91 @@ export interface components {
             /** @enum {string} */
             tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
         };
+        TechniquesText: {
+            text?: string;
+        };
         TemplateWord: {
             /** @enum {string} */
             id: "tool-ladder" | "protocol" | "interview";
             name: string;
             words: string;
         };
+        TermChecksView: {
+            cells: components["schemas"]["CellView"][];
+            findings: components["schemas"]["TermFindingView"][];
+            labs: components["schemas"]["LabView"][];
+            /** Format: double */
+            plannedHours: number;
+            regions: components["schemas"]["RegionView"][];
+            /** Format: double */
+            roomHours: number;
+            /** Format: double */
+            targetHours: number;
+        };
+        TermDraft: {
+            curriculum?: components["schemas"]["Curriculum"];
+        };
+        TermDraftMend: {
+            curriculum?: components["schemas"]["Curriculum"];
+            key?: string;
+        };
+        TermDraftView: {
+            checks: components["schemas"]["TermChecksView"];
+            curriculum: components["schemas"]["Curriculum"];
+        };
+        TermEdit: {
+            curriculum?: components["schemas"]["Curriculum"];
+            /** Format: int32 */
+            from?: number;
+            what?: string;
+        };
+        TermFindingView: {
+            key: string;
+            meaning: string;
+            mend?: string;
+            remedy: string;
+            rule: string;
+            sentence: string;
+            /** @enum {string} */
+            severity: "off" | "hint" | "warn" | "stop" | "critical";
+            where: components["schemas"]["TermPlace"];
+        };
+        TermForm: {
+            cohort?: string;
+            name?: string;
+            /** Format: date */
+            startsOn?: string;
+            /** Format: int32 */
+            weeks?: number;
+        };
+        TermPlace: {
+            /** Format: int32 */
+            lab?: number;
+            lesson?: string;
+            /** @enum {string} */
+            region?: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
+            /** Format: int32 */
+            week?: number;
+        };
+        TermPreview: {
+            changes: string[];
+            /** Format: int32 */
+            lessons: number;
+            name: string;
+            sequences: components["schemas"]["SequenceChange"][];
+        };
+        TermText: {
+            text?: string;
+        };
+        TermVersionLine: {
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: int32 */
+            version: number;
+            what: string;
+        };
         TermView: {
+            archived: boolean;
             cohort: string;
             /** Format: uuid */
             id: string;
@@ -1577,6 +2373,16 @@ export interface components {
             week: number;
             /** Format: int32 */
             weeks: number;
+        };
+        Terms: {
+            /** Format: int32 */
+            cleanDrapes: number;
+            /** Format: double */
+            gapGrowth: number;
+            /** Format: double */
+            longestGapWeeks: number;
+            /** Format: int32 */
+            meetings: number;
         };
         ToolWord: {
             /** @enum {string} */
@@ -1592,6 +2398,20 @@ export interface components {
             /** @enum {string} */
             id: "front-of-neck" | "inside-mouth" | "breast-tissue" | "joint-movement" | "heat-and-cold" | "prenatal" | "abdominal" | "exercise-advice" | "diagnosis";
             name: string;
+        };
+        TouchView: {
+            follows: number[];
+            name: string;
+            own: number[];
+            /** Format: double */
+            secondsAfter: number;
+            /** Format: double */
+            secondsBefore: number;
+            sequence: string;
+            /** Format: int32 */
+            stops: number;
+            /** Format: int32 */
+            warns: number;
         };
         Transitions: {
             /** Format: double */
@@ -1614,6 +2434,15 @@ export interface components {
         Two: {
             after?: components["schemas"]["Sequence"];
             before?: components["schemas"]["Sequence"];
+        };
+        TwoTerms: {
+            after?: components["schemas"]["Curriculum"];
+            before?: components["schemas"]["Curriculum"];
+        };
+        UseView: {
+            name: string;
+            sequence: string;
+            steps: number[];
         };
         VersionLine: {
             /** Format: date-time */
@@ -1776,7 +2605,7 @@ export interface operations {
             };
         };
     };
-    check: {
+    check_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1800,7 +2629,7 @@ export interface operations {
             };
         };
     };
-    difference: {
+    difference_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1848,7 +2677,7 @@ export interface operations {
             };
         };
     };
-    mend_1: {
+    mend_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1920,6 +2749,77 @@ export interface operations {
             };
         };
     };
+    of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Kept"][];
+                };
+            };
+        };
+    };
+    add_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewNote"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Kept"][];
+                };
+            };
+        };
+    };
+    withdraw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                person: string;
+                note: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Kept"][];
+                };
+            };
+        };
+    };
     add: {
         parameters: {
             query?: never;
@@ -1940,6 +2840,28 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Person"];
+                };
+            };
+        };
+    };
+    resetPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SignInSheet"];
                 };
             };
         };
@@ -2042,7 +2964,7 @@ export interface operations {
             };
         };
     };
-    file_2: {
+    file_4: {
         parameters: {
             query?: never;
             header?: never;
@@ -2090,7 +3012,7 @@ export interface operations {
             };
         };
     };
-    all_1: {
+    all_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2110,7 +3032,7 @@ export interface operations {
             };
         };
     };
-    file_1: {
+    file_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2132,7 +3054,7 @@ export interface operations {
             };
         };
     };
-    tryOut: {
+    tryOut_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2204,7 +3126,7 @@ export interface operations {
             };
         };
     };
-    save_1: {
+    save_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -2226,6 +3148,183 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["SettingsView"];
+                };
+            };
+        };
+    };
+    addTerm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermView"][];
+                };
+            };
+        };
+    };
+    changeTerm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermForm"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermView"][];
+                };
+            };
+        };
+    };
+    archive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archived"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermView"][];
+                };
+            };
+        };
+    };
+    take_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SignInSheet"][];
+                };
+            };
+        };
+    };
+    preview_3: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClassText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["ClassLine"][];
+                };
+            };
+        };
+    };
+    setDuties: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DutyList"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Duty"][];
+                };
+            };
+        };
+    };
+    leave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                account: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Person"][];
                 };
             };
         };
@@ -2298,7 +3397,7 @@ export interface operations {
             };
         };
     };
-    take: {
+    take_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2322,7 +3421,7 @@ export interface operations {
             };
         };
     };
-    preview: {
+    preview_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2370,7 +3469,7 @@ export interface operations {
             };
         };
     };
-    save: {
+    save_2: {
         parameters: {
             query?: {
                 profile?: string;
@@ -2420,7 +3519,7 @@ export interface operations {
             };
         };
     };
-    file: {
+    file_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -2442,7 +3541,32 @@ export interface operations {
             };
         };
     };
-    mend: {
+    sequence: {
+        parameters: {
+            query?: {
+                paper?: string;
+                version?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    mend_1: {
         parameters: {
             query?: {
                 profile?: string;
@@ -2520,7 +3644,7 @@ export interface operations {
             };
         };
     };
-    version: {
+    version_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2607,6 +3731,30 @@ export interface operations {
             };
         };
     };
+    changePassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["SessionView"];
+                };
+            };
+        };
+    };
     settings: {
         parameters: {
             query?: never;
@@ -2651,6 +3799,168 @@ export interface operations {
             };
         };
     };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TechniqueView"][];
+                };
+            };
+        };
+    };
+    file_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    take_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TechniquesText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TechniqueChange"][];
+                };
+            };
+        };
+    };
+    preview_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TechniquesText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TechniqueChange"][];
+                };
+            };
+        };
+    };
+    save_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TechniqueEdit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TechniqueView"][];
+                };
+            };
+        };
+    };
+    tryOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TechniqueEdit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TouchView"][];
+                };
+            };
+        };
+    };
+    duties: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Duty"][];
+                };
+            };
+        };
+    };
     inTerm: {
         parameters: {
             query?: never;
@@ -2673,6 +3983,28 @@ export interface operations {
             };
         };
     };
+    archive_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
     cohort: {
         parameters: {
             query?: never;
@@ -2691,6 +4023,255 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["Cohort"];
+                };
+            };
+        };
+    };
+    curriculum: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CurriculumView"];
+                };
+            };
+        };
+    };
+    save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermEdit"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["CurriculumView"];
+                };
+            };
+        };
+    };
+    check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermDraft"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermChecksView"];
+                };
+            };
+        };
+    };
+    difference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TwoTerms"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": string[];
+                };
+            };
+        };
+    };
+    file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+        };
+    };
+    take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermPreview"];
+                };
+            };
+        };
+    };
+    preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermText"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermPreview"];
+                };
+            };
+        };
+    };
+    layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["LayoutView"];
+                };
+            };
+        };
+    };
+    mend: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TermDraftMend"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["TermDraftView"];
+                };
+            };
+        };
+    };
+    version: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                term: string;
+                version: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "*/*": components["schemas"]["Curriculum"];
                 };
             };
         };
@@ -2742,6 +4323,31 @@ export interface operations {
                 };
                 content: {
                     "*/*": components["schemas"]["PracticalView"];
+                };
+            };
+        };
+    };
+    week: {
+        parameters: {
+            query?: {
+                paper?: string;
+            };
+            header?: never;
+            path: {
+                term: string;
+                week: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
                 };
             };
         };

@@ -25,6 +25,8 @@ const emit = defineEmits<{
   pick: [key: string]
   event: [key: string]
   moment: [second: number]
+  /** The pointer is over a second, or has left. */
+  hover: [second: number | undefined]
   /** A step was dragged in front of another or behind it. */
   move: [step: string, spot: Spot]
 }>()
@@ -125,6 +127,12 @@ const dropX = computed(() => {
   const block = props.model.blocks.find((b) => stepOf(b.key) === spot.value!.id)
   return block && x(spot.value.where === 'before' ? block.start : block.end)
 })
+function hover(e: PointerEvent) {
+  const frame = svg.value?.getBoundingClientRect()
+  if (!frame || dragged.value || e.pointerType === 'touch') return
+  const second = ((e.clientX - frame.left - NAME) / room.value) * props.model.total
+  emit('hover', second < 0 || second > props.model.total ? undefined : second)
+}
 function touch(e: MouseEvent) {
   if (dragged.value) return
   const frame = (e.currentTarget as SVGElement).getBoundingClientRect()
@@ -206,6 +214,8 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
       :aria-valuetext="spokenValue"
       @click="touch"
       @pointerdown="press"
+      @pointermove="hover"
+      @pointerleave="emit('hover', undefined)"
       @keydown.right.prevent.stop="step(1)"
       @keydown.left.prevent.stop="step(-1)"
     >

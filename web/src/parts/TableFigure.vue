@@ -109,22 +109,24 @@ function touch(e: MouseEvent) {
     <circle cx="60" cy="15" r="14" fill="var(--table)" />
     <rect x="10" y="27" width="100" height="230" rx="9" fill="var(--table)" />
     <rect x="14" y="31" width="92" height="222" rx="7" fill="var(--table-pad)" />
-    <rect
-      v-for="z in shapes"
-      :key="z.key"
-      :x="z.x"
-      :y="z.y"
-      :width="z.w"
-      :height="z.h"
-      :rx="Math.min(z.w, z.h) / 2.4"
-      :fill="z.fill"
-      :stroke="z.marked ? 'var(--ink)' : 'var(--linen-shade)'"
-      :stroke-width="z.marked ? 1.2 : 0.6"
-      :data-zone="z.zone"
-      :data-side="z.half"
-    >
-      <title>{{ z.name }}</title>
-    </rect>
+    <g :key="front ? 'front' : 'back'" class="body">
+      <rect
+        v-for="z in shapes"
+        :key="z.key"
+        :x="z.x"
+        :y="z.y"
+        :width="z.w"
+        :height="z.h"
+        :rx="Math.min(z.w, z.h) / 2.4"
+        :fill="z.fill"
+        :stroke="z.marked ? 'var(--ink)' : 'var(--linen-shade)'"
+        :stroke-width="z.marked ? 1.2 : 0.6"
+        :data-zone="z.zone"
+        :data-side="z.half"
+      >
+        <title>{{ z.name }}</title>
+      </rect>
+    </g>
   </svg>
 </template>
 
@@ -133,6 +135,21 @@ function touch(e: MouseEvent) {
   display: block;
   width: 100%;
   height: 100%;
+}
+/* The sheet and the zones change in sight; a turn is seen as a turn. */
+.body rect {
+  transition:
+    fill 0.35s ease,
+    stroke-width 0.35s ease;
+}
+.body {
+  animation: turn 0.4s ease;
+  transform-origin: 60px 140px;
+}
+@keyframes turn {
+  from {
+    transform: scaleX(0.1);
+  }
 }
 .touchable {
   cursor: pointer;

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import NotesForm from '@/features/school/NotesForm.vue'
+import PasswordForm from '@/features/session/PasswordForm.vue'
 import { useSession } from '@/features/session/useSession'
 import StudentPage from './StudentPage.vue'
 
@@ -6,5 +8,21 @@ const session = useSession()
 </script>
 
 <template>
-  <StudentPage v-if="session.person && !session.staff" :id="session.person.id" />
+  <template v-if="session.person && !session.staff">
+    <StudentPage :id="session.person.id" />
+    <div class="own">
+      <NotesForm :person="session.person" readonly />
+      <PasswordForm />
+    </div>
+  </template>
 </template>
+
+<style scoped>
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  padding: 0 20px 20px;
+  align-items: flex-start;
+}
+</style>

@@ -13,6 +13,7 @@ const { data: view, problem, loading, again } = useAsked(() => ask(api.GET('/api
 const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 const settings = ref<Record<string, string>>({})
+const numbers = ref<Record<string, number>>({})
 const scope = ref<Record<string, string>>({})
 const severities = ref<Record<string, string>>({})
 const sequence = ref('')
@@ -26,6 +27,7 @@ const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.p
 const dirty = computed(
   () =>
     Object.keys(settings.value).length +
+      Object.keys(numbers.value).length +
       Object.keys(scope.value).length +
       Object.keys(severities.value).length >
     0,
@@ -34,6 +36,14 @@ const dirty = computed(
 function others(chosen: Record<string, string>, mine: string, label: (v: string) => string): string {
   const differ = Object.entries(chosen).filter(([id, v]) => id !== props.id && v !== mine)
   return differ.map(([id, v]) => `${name(id)}: ${label(v)}`).join(' · ')
+}
+function setNumber(n: Schema['NumberView'], event: Event) {
+  saved.value = false
+  failed.value = undefined
+  const value = Number((event.target as HTMLInputElement).value)
+  const next = { ...numbers.value, [n.id]: value }
+  if (value === n.chosen[props.id]) delete next[n.id]
+  numbers.value = next
 }
 function put(map: Record<string, string>, key: string, value: string, now: string | undefined) {
   saved.value = false
@@ -46,6 +56,7 @@ const body = computed(
     ({
       sequence: sequence.value || undefined,
       settings: settings.value,
+      numbers: numbers.value,
       scope: scope.value,
       severities: severities.value,
     }) as Schema['ProfileChanges'],
@@ -71,6 +82,7 @@ async function save() {
       api.PUT('/api/school/profiles/{id}', { params: { path: { id: props.id } }, body: body.value }),
     )
     settings.value = {}
+    numbers.value = {}
     scope.value = {}
     severities.value = {}
     saved.value = true
@@ -93,7 +105,8 @@ async function save() {
     </div>
     <Standing :problem="problem" :loading="loading && !view" @again="again" />
     <div v-if="failed" class="card" role="alert">
-      <p>{{ failed.detail }}</p>
+      <p v-if="failed.faults.length === 0">{{ failed.detail }}</p>
+      <p v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.value }} {{ f.reason }}</p>
     </div>
     <div v-if="view" class="cols">
       <div class="all">
@@ -134,6 +147,37 @@ async function save() {
                 }}
               </template>
             </p>
+          </div>
+        </section>
+        <section class="card" aria-label="Numbers">
+          <h2>Numbers</h2>
+          <div v-for="n in view.numbers" :key="n.id" class="rule">
+            <div>
+              <strong>{{ n.name }}</strong>
+              <p class="soft small">
+                {{ n.rules.length ? n.rules.join(', ') : 'changes marks, not findings' }}
+                <template
+                  v-for="[other, value] in Object.entries(n.chosen).filter(
+                    ([who, v]) => who !== id && v !== (numbers[n.id] ?? n.chosen[id]),
+                  )"
+                  :key="other"
+                >
+                  · {{ name(other) }}: {{ value }}
+                </template>
+              </p>
+            </div>
+            <label class="number">
+              <input
+                type="number"
+                :min="n.least"
+                :max="n.most"
+                :step="n.whole ? 1 : 'any'"
+                :aria-label="n.name"
+                :value="numbers[n.id] ?? n.chosen[id]"
+                @change="setNumber(n, $event)"
+              />
+              {{ n.unit }}
+            </label>
           </div>
         </section>
         <section class="card" aria-label="What may be beyond scope">
@@ -235,6 +279,22 @@ h3 {
 }
 .small {
   font-size: 13.5px;
+}
+.number {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 150px;
+}
+.number input {
+  width: 92px;
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 600 16px var(--text);
+  padding: 0 10px;
 }
 .rule {
   display: flex;

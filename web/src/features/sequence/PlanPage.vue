@@ -113,6 +113,8 @@ async function takeFile() {
         aria-label="Sequence file"
         @change="readFile"
       />
+      <router-link class="push" to="/techniques">Techniques</router-link>
+      <router-link class="push" to="/term">The term</router-link>
       <button class="push" @click="picker?.click()">Read a file</button>
       <button class="push main" :aria-expanded="starting" @click="begin(!starting)">New sequence</button>
     </div>
@@ -329,7 +331,7 @@ async function takeFile() {
 }
 .line {
   display: grid;
-  grid-template-columns: minmax(180px, 1fr) 80px 240px 150px;
+  grid-template-columns: minmax(180px, 1fr) 72px 230px 176px;
   gap: 12px;
   align-items: center;
   min-height: 48px;
@@ -363,6 +365,7 @@ async function takeFile() {
 .say {
   display: flex;
   gap: 10px;
+  white-space: nowrap;
   font-size: 14px;
 }
 .stop {

@@ -5,7 +5,10 @@ import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import DraftStanding from '@/parts/DraftStanding.vue'
+import FindingCard from '@/parts/FindingCard.vue'
 import Standing from '@/parts/Standing.vue'
+import UndoRedo from '@/parts/UndoRedo.vue'
 import Strip from '@/parts/Strip.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import { stripOf } from '@/parts/strip'
@@ -38,7 +41,16 @@ const props = defineProps<{ id: string }>()
 const session = useSession()
 const router = useRouter()
 const profile = ref<string>()
-const draft = useDraft(props.id, () => profile.value)
+/** Whose body it is for: their notes are checked too. */
+const client = ref<string>()
+const draft = useDraft(
+  props.id,
+  () => profile.value,
+  () => client.value,
+)
+const { data: people } = useAsked(async () =>
+  session.term ? ask(api.GET('/api/terms/{id}/people', { params: { path: { id: session.term.id } } })) : [],
+)
 const { sequence, plan, view, busy, dirty, failed, theirs } = draft
 const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const picked = ref<string>()
@@ -60,14 +72,15 @@ const chosen = computed(
     ]),
 )
 const ids = computed(() => steps.value.filter((s) => chosen.value.has(s.id)).map((s) => s.id))
-const flagged = computed(
-  () =>
-    new Set(
-      plan.value?.findings
-        .filter((f) => f.finding.severity !== 'hint')
-        .flatMap((f) => f.finding.where.step ?? []),
-    ),
-)
+/** The same set as long as it holds the same: the list of steps is drawn anew only where a flag comes or goes. */
+const flagged = computed<ReadonlySet<string>>((before) => {
+  const now = new Set(
+    plan.value?.findings
+      .filter((f) => f.finding.severity !== 'hint')
+      .flatMap((f) => f.finding.where.step ?? []),
+  )
+  return before && before.size === now.size && [...now].every((id) => before.has(id)) ? before : now
+})
 /** The plan in time, as long as it speaks of the steps that are here: an answer on its way lags one act behind. */
 const spans = computed(() => plan.value?.spans.filter((s) => steps.value.some((x) => x.id === s.step)) ?? [])
 const strip = computed(
@@ -82,6 +95,14 @@ const strip = computed(
       (tool) => session.pointedTools.has(tool),
     ),
 )
+/** Where the pointer is on the strip: the figure shows that moment, without picking it. */
+const hovered = ref<number>()
+const looked = computed(() => {
+  const at = hovered.value
+  const over = at === undefined ? undefined : spans.value.findLast((s) => s.begin <= at && at <= s.end)
+  const of = over ? steps.value.find((s) => s.id === over.step) : step.value
+  return { span: over ?? span.value, step: of }
+})
 const span = computed(
   () =>
     spans.value.find((s) => `${s.step}/${s.side}` === cursor.value && s.step === step.value?.id) ??
@@ -116,7 +137,7 @@ const number = (id: string) => steps.value.findIndex((s) => s.id === id) + 1
 const said = computed(() =>
   ids.value.length === 1 ? `step ${number(ids.value[0]!)}` : `${ids.value.length} steps`,
 )
-watch(profile, () => void draft.check())
+watch([profile, client], () => void draft.check())
 
 function pick(id: string, how: 'one' | 'more' | 'upto' = 'one') {
   if (how === 'upto' && step.value) {
@@ -327,6 +348,13 @@ onKeyStroke((e) => {
             </option>
           </select>
         </label>
+        <label class="prof">
+          <span class="sr">For whose body</span>
+          <select v-model="client" aria-label="For whose body" title="Checks the notes of this body too">
+            <option :value="undefined">For anybody</option>
+            <option v-for="p in people" :key="p.id" :value="p.id">For {{ p.name }}</option>
+          </select>
+        </label>
         <span class="fit">
           <strong>{{ mmss(plan.totalSeconds) }}</strong>
           <span class="soft"> of {{ mmss(sequence.slotSeconds) }}</span>
@@ -336,61 +364,39 @@ onKeyStroke((e) => {
               :style="{ width: Math.min(100, (100 * plan.totalSeconds) / sequence.slotSeconds) + '%' }"
           /></span>
         </span>
-        <button
-          class="push"
-          :disabled="!draft.undoable.value || busy"
-          :title="draft.undoable.value ? `Undo: ${draft.undoable.value}` : undefined"
-          @click="draft.undo"
-        >
-          Undo
-        </button>
-        <button
-          class="push"
-          :disabled="!draft.redoable.value || busy"
-          :title="draft.redoable.value ? `Redo: ${draft.redoable.value}` : undefined"
-          @click="draft.redo"
-        >
-          Redo
-        </button>
+        <UndoRedo
+          :undoable="draft.undoable.value"
+          :redoable="draft.redoable.value"
+          :busy="busy"
+          @undo="draft.undo"
+          @redo="draft.redo"
+        />
         <button class="push" :disabled="!dirty || busy" @click="draft.save()">Save</button>
         <button class="push main" :disabled="busy" @click="show">Show it</button>
       </div>
-      <div v-if="draft.restored.value && dirty" class="card note" role="status">
-        <p>Your changes of last time were not saved and are here again.</p>
-        <button class="push" @click="draft.drop">Drop them</button>
-      </div>
-      <div v-if="failed" class="card bad" role="alert">
-        <p>{{ failed.detail }}</p>
-        <button class="push" @click="failed = undefined">Close</button>
-      </div>
-      <section v-if="theirs" class="card race" role="alert">
-        <h2>Somebody saved version {{ theirs.view.version }} meanwhile. Nothing of yours is lost.</h2>
-        <div class="two">
-          <div>
-            <h3>Theirs</h3>
-            <ul>
-              <li v-for="c in theirs.others" :key="c">{{ c }}</li>
-            </ul>
-            <button class="push" @click="draft.takeTheirs">Take theirs</button>
-          </div>
-          <div>
-            <h3>Yours</h3>
-            <ul>
-              <li v-for="c in theirs.mine" :key="c">{{ c }}</li>
-            </ul>
-            <button class="push" @click="draft.save(true)">Save yours as the newest</button>
-            <button class="push" @click="saveCopy">Save yours as a copy</button>
-          </div>
-        </div>
-      </section>
+      <DraftStanding
+        :restored="draft.restored.value && dirty"
+        :failed="failed"
+        :theirs="theirs"
+        @drop="draft.drop"
+        @close="failed = undefined"
+        @take-theirs="draft.takeTheirs"
+        @save-mine="draft.save(true)"
+      >
+        <button class="push" @click="saveCopy">Save yours as a copy</button>
+      </DraftStanding>
       <div class="upper">
         <div class="card fig">
           <TableFigure
-            :position="step?.position"
-            :open="span?.open"
+            :position="looked.step?.position"
+            :open="looked.span?.open"
             :working="
-              step && span
-                ? { zones: step.zones, side: span.side, through: step.sheet === 'through' }
+              looked.step && looked.span
+                ? {
+                    zones: looked.step.zones,
+                    side: looked.span.side,
+                    through: looked.step.sheet === 'through',
+                  }
                 : undefined
             "
           />
@@ -399,8 +405,9 @@ onKeyStroke((e) => {
           <Strip
             :model="strip"
             :picked="span ? `${span.step}/${span.side}` : undefined"
-            :playhead="span?.start"
+            :playhead="hovered ?? span?.start"
             movable
+            @hover="hovered = $event"
             @pick="pickSpan"
             @move="dropAt"
           />
@@ -474,22 +481,24 @@ onKeyStroke((e) => {
             <p v-if="plan.findings.length === 0" class="soft">
               Nothing: warmed, in order, within its ceilings and its slot.
             </p>
-            <article v-for="f in plan.findings" :key="f.finding.key" :class="f.finding.severity">
-              <h3>
-                <button class="plain" @click="openFinding(f)">
-                  {{ capital(f.finding.severity) }} <span class="rule">{{ f.finding.rule }}</span>
-                </button>
-              </h3>
-              <p>{{ f.finding.sentence }}</p>
-              <p class="soft small">{{ f.finding.remedy }}</p>
-              <button v-if="f.mend" class="push" :disabled="busy" @click="draft.mend(f.finding.key, f.mend)">
-                {{ f.mend }}
-              </button>
-            </article>
+            <FindingCard
+              v-for="f in plan.findings"
+              :key="f.finding.key"
+              :finding="f.finding"
+              :mend="f.mend"
+              :busy="busy"
+              @open="openFinding(f)"
+              @mend="draft.mend(f.finding.key, f.mend!)"
+            />
             <p class="law">{{ session.catalogue?.law }}</p>
             <p class="files">
               <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
               <a class="push" :href="`/api/sequences/${id}/steps`" download>Steps for a spreadsheet</a>
+              <a class="push" :href="`/api/sequences/${id}/handout?paper=a4`" target="_blank">Handout A4</a>
+              <a class="push" :href="`/api/sequences/${id}/handout?paper=letter`" target="_blank"
+                >Handout Letter</a
+              >
+              <router-link class="push" :to="`/term?sequence=${id}`">Put it in the term</router-link>
             </p>
           </div>
           <div v-else-if="tab === 'step' && step" role="tabpanel" aria-label="Step" class="panel">
@@ -550,6 +559,14 @@ onKeyStroke((e) => {
   padding: 6px;
   height: 234px;
 }
+.top {
+  flex-wrap: nowrap;
+  gap: 10px;
+}
+.top :deep(.push),
+.fit {
+  white-space: nowrap;
+}
 h1 {
   font-size: 23px;
 }
@@ -605,15 +622,6 @@ h1 {
   padding: 4px 9px;
   font-size: 14px;
 }
-article .plain {
-  background: none;
-  border: 0;
-  padding: 0;
-  font: inherit;
-  color: inherit;
-  cursor: pointer;
-  min-height: var(--target);
-}
 .files {
   display: flex;
   flex-wrap: wrap;
@@ -639,19 +647,6 @@ article .plain {
   align-items: flex-start;
   width: 100%;
 }
-.race .two {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 20px;
-}
-.race ul {
-  padding-left: 20px;
-}
-.note {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-}
 .version {
   min-height: var(--target);
   width: 100%;
@@ -667,48 +662,14 @@ article .plain {
   padding-left: 20px;
   font-size: 14px;
 }
-.plain {
-  background: none;
-  border: 0;
-  font: inherit;
-  color: inherit;
-  cursor: pointer;
-  text-align: left;
-  min-height: var(--target);
-}
 .says {
   display: flex;
   flex-direction: column;
   gap: 12px;
   align-items: flex-start;
 }
-article {
-  border-left: 5px solid var(--hint);
-  padding-left: 12px;
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-  align-items: flex-start;
-}
-article.stop {
-  border-color: var(--stop);
-}
-article.warn {
-  border-color: var(--warn);
-}
-article h3 {
-  font-size: 15px;
-}
-article p {
-  font-size: 14.5px;
-}
 .small {
   font-size: 13.5px !important;
-}
-.rule {
-  font: 600 12px var(--text);
-  color: var(--ink-soft);
-  margin-left: 6px;
 }
 .fit {
   font-size: 17px;
@@ -732,7 +693,7 @@ article p {
   background: var(--stop);
 }
 .prof select {
-  max-width: 170px;
+  max-width: 138px;
   min-height: var(--target);
   border: 1.5px solid var(--line);
   border-radius: 12px;
@@ -741,32 +702,24 @@ article p {
   font: 600 14px var(--text);
   padding: 0 10px;
 }
-.bad {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  border-color: var(--stop);
-}
 @media (max-width: 1100px) {
   .top {
     gap: 8px;
-    flex-wrap: nowrap;
   }
   .top h1 {
     font-size: 19px;
   }
-  .top .push {
+  .top :deep(.push) {
     padding: 6px 10px;
   }
   .top .bar {
     display: none;
   }
   .fit {
-    white-space: nowrap;
     font-size: 15px;
   }
   .prof select {
-    max-width: 104px;
+    max-width: 92px;
   }
   .lower {
     grid-template-columns: 1fr 310px;

@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
+import DoseFields from '@/parts/DoseFields.vue'
 import { capital, word } from '@/parts/words'
 
 type Step = Schema['Step']
-type Dose = Schema['Dose']
 
 /** Every part of one step. Each change is an act of its own. */
 const props = defineProps<{ step: Step; number: number; steps: readonly Step[] }>()
@@ -47,14 +47,6 @@ const DIRECTIONS = [
   'across',
   'circular',
 ] as const satisfies NonNullable<Step['direction']>[]
-const KINDS = [
-  'seconds',
-  'passes',
-  'holds',
-  'breaths',
-  'cycles',
-  'until-soft',
-] as const satisfies Dose['kind'][]
 const SAYS = [
   'greeting',
   'purpose',
@@ -92,22 +84,6 @@ function technique(id: string) {
     targetSeconds: undefined,
   })
 }
-function kind(k: Dose['kind']) {
-  const d = props.step.dose
-  const seconds = d.seconds ?? 10
-  const count = d.count ?? 3
-  const dose: Dose =
-    k === 'seconds' || k === 'until-soft'
-      ? {
-          kind: k,
-          seconds: d.kind === 'breaths' || d.count ? Math.min(3600, seconds * (d.count ?? 1)) : seconds,
-        }
-      : k === 'cycles'
-        ? { kind: k, count: 60, perSecond: 1 }
-        : { kind: k, seconds: k === 'breaths' ? 10 : Math.min(seconds, 60), count }
-  set('dose', dose, 'Dose')
-}
-const patchDose = (patch: Partial<Dose>) => set('dose', { ...props.step.dose, ...patch }, 'Dose')
 function zone(id: string) {
   const has = props.step.zones.includes(id as never)
   const zones = has ? props.step.zones.filter((z) => z !== id) : [...props.step.zones, id as never]
@@ -176,45 +152,27 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         <option v-for="s in SIDES" :key="s">{{ s }}</option>
       </select>
     </label>
-    <label>
-      Dose
-      <select :value="step.dose.kind" @change="kind(text($event) as Dose['kind'])">
-        <option v-for="k in KINDS" :key="k" :value="k">{{ word(k) }}</option>
-      </select>
+    <DoseFields :dose="step.dose" @change="(d) => set('dose', d, 'Dose')" />
+    <label class="own">
+      <input
+        type="checkbox"
+        :checked="!!step.secondSide"
+        @change="
+          set(
+            'secondSide',
+            ($event.target as HTMLInputElement).checked ? step.dose : undefined,
+            'Second side',
+          )
+        "
+      />
+      Another dose on the second side
     </label>
-    <div class="pair">
-      <label v-if="step.dose.count !== undefined">
-        Count
-        <input
-          type="number"
-          min="1"
-          max="1000"
-          :value="step.dose.count"
-          @change="num($event) && patchDose({ count: Math.round(num($event)!) })"
-        />
-      </label>
-      <label v-if="step.dose.seconds !== undefined">
-        Seconds
-        <input
-          type="number"
-          min="1"
-          max="3600"
-          :value="step.dose.seconds"
-          @change="num($event) && patchDose({ seconds: num($event) })"
-        />
-      </label>
-      <label v-if="step.dose.perSecond !== undefined">
-        A second
-        <input
-          type="number"
-          min="0.1"
-          max="10"
-          step="0.1"
-          :value="step.dose.perSecond"
-          @change="num($event) && patchDose({ perSecond: num($event) })"
-        />
-      </label>
-    </div>
+    <DoseFields
+      v-if="step.secondSide"
+      :dose="step.secondSide"
+      of="Second side"
+      @change="(d) => set('secondSide', d, 'Second side')"
+    />
     <label>
       Sheet
       <select :value="step.sheet" @change="set('sheet', text($event) as Step['sheet'], 'Sheet')">

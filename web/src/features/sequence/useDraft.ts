@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useHistory } from '@/parts/useHistory'
 
 type Sequence = Schema['Sequence']
 
@@ -14,7 +15,12 @@ interface Kept {
  * A sequence while it is edited: every act can be undone, the checks follow each, and what is not yet saved survives a closed tab.
  * Saving makes one version out of the acts since the last.
  */
-export function useDraft(id: string, profile: () => string | undefined) {
+export function useDraft(
+  id: string,
+  profile: () => string | undefined,
+  /** Whose body it is for, so that their notes count. */
+  client: () => string | undefined = () => undefined,
+) {
   const view = shallowRef<Schema['SequenceView']>()
   const sequence = shallowRef<Sequence>()
   const plan = shallowRef<Schema['PlanView']>()
@@ -24,9 +30,11 @@ export function useDraft(id: string, profile: () => string | undefined) {
   const busy = ref(false)
   const restored = ref(false)
   const theirs = shallowRef<{ view: Schema['SequenceView']; mine: string[]; others: string[] }>()
-  const past = shallowRef<{ sequence: Sequence; act: string }[]>([])
-  const future = shallowRef<{ sequence: Sequence; act: string }[]>([])
-  const acts = ref<string[]>([])
+  const history = useHistory(sequence, () => {
+    shelve()
+    void check()
+  })
+  const { acts, act } = history
   const dirty = computed(
     () =>
       !!view.value &&
@@ -63,7 +71,7 @@ export function useDraft(id: string, profile: () => string | undefined) {
   }
   function bringBack(kept: Kept, now: Schema['SequenceView']) {
     if (JSON.stringify(kept.sequence) === JSON.stringify(now.sequence)) return localStorage.removeItem(shelf)
-    past.value = [{ sequence: now.sequence, act: 'what was not saved' }]
+    history.remember('what was not saved')
     sequence.value = kept.sequence
     acts.value = kept.acts
     view.value = { ...now, version: kept.from }
@@ -97,7 +105,9 @@ export function useDraft(id: string, profile: () => string | undefined) {
     const mine = ++turn
     try {
       const answer = await ask(
-        api.POST('/api/drafts/check', { body: { sequence: sequence.value, profile: profile() } }),
+        api.POST('/api/drafts/check', {
+          body: { sequence: sequence.value, profile: profile(), client: client() },
+        }),
       )
       if (mine === turn) {
         plan.value = answer
@@ -114,28 +124,6 @@ export function useDraft(id: string, profile: () => string | undefined) {
     }
   }
 
-  /** Does an act: the draft becomes another, and can be taken back. */
-  function act(what: string, next: Sequence) {
-    if (!sequence.value || next === sequence.value) return
-    past.value = [...past.value.slice(-199), { sequence: sequence.value, act: what }]
-    future.value = []
-    acts.value.push(what)
-    sequence.value = next
-    shelve()
-    void check()
-  }
-  function step(from: typeof past, to: typeof past) {
-    const last = from.value.at(-1)
-    if (!last || !sequence.value) return
-    from.value = from.value.slice(0, -1)
-    to.value = [...to.value, { sequence: sequence.value, act: last.act }]
-    sequence.value = last.sequence
-    shelve()
-    void check()
-  }
-  const undo = () => step(past, future)
-  const redo = () => step(future, past)
-
   async function during<T>(call: () => Promise<T>): Promise<T | undefined> {
     busy.value = true
     failed.value = undefined
@@ -150,7 +138,11 @@ export function useDraft(id: string, profile: () => string | undefined) {
   }
   async function mend(key: string, label: string) {
     const answer = await during(() =>
-      ask(api.POST('/api/drafts/mend', { body: { sequence: sequence.value, key, profile: profile() } })),
+      ask(
+        api.POST('/api/drafts/mend', {
+          body: { sequence: sequence.value, key, profile: profile(), client: client() },
+        }),
+      ),
     )
     if (answer) act(label, answer.sequence)
   }
@@ -164,7 +156,7 @@ export function useDraft(id: string, profile: () => string | undefined) {
         return await ask(
           api.PUT('/api/sequences/{id}', {
             params: { path: { id }, query: { profile: profile() } },
-            body: { from, sequence: sequence.value, what: summary() },
+            body: { from, sequence: sequence.value, what: history.summary() },
           }),
         )
       } catch (e) {
@@ -178,11 +170,6 @@ export function useDraft(id: string, profile: () => string | undefined) {
     restored.value = false
     localStorage.removeItem(shelf)
     return true
-  }
-  function summary(): string {
-    const all = [...new Set(acts.value)]
-    const text = all.length > 3 ? `${all.slice(0, 3).join('; ')}; and ${all.length - 3} more` : all.join('; ')
-    return text.slice(0, 200) || 'Edited'
   }
   async function compare() {
     const base = view.value!
@@ -204,18 +191,15 @@ export function useDraft(id: string, profile: () => string | undefined) {
   function takeTheirs() {
     const other = theirs.value
     if (!other || !sequence.value) return
-    const mine = sequence.value
+    history.remember('their version')
     take(other.view)
-    past.value = [...past.value, { sequence: mine, act: 'their version' }]
-    future.value = []
     localStorage.removeItem(shelf)
   }
   function drop() {
     if (!view.value) return
     localStorage.removeItem(shelf)
     restored.value = false
-    past.value = []
-    future.value = []
+    history.forget()
     void read()
   }
   useEventListener(window, 'beforeunload', shelve)
@@ -234,13 +218,13 @@ export function useDraft(id: string, profile: () => string | undefined) {
     dirty,
     restored,
     theirs,
-    undoable: computed(() => past.value.at(-1)?.act),
-    redoable: computed(() => future.value.at(-1)?.act),
+    undoable: history.undoable,
+    redoable: history.redoable,
     read,
     check,
     act,
-    undo,
-    redo,
+    undo: history.undo,
+    redo: history.redo,
     mend,
     save,
     takeTheirs,

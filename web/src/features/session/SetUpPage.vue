@@ -14,7 +14,7 @@ async function go() {
   problem.value = undefined
   try {
     await session.setUp(form)
-    await router.push('/school')
+    await router.push('/school#people')
   } catch (e) {
     problem.value = e as Problem
   }

@@ -1,3 +1,4 @@
+import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
@@ -8,7 +9,14 @@ export const useSession = defineStore('session', () => {
   const catalogue = ref<Schema['Catalogue']>()
 
   const person = computed(() => session.value?.person)
-  const term = computed(() => session.value?.terms[0])
+  /** The term at work: the one chosen on this device while it is there, else the newest that is not in the archive. */
+  const chosen = useStorage('palm-term', '')
+  const term = computed(
+    () => session.value?.terms.find((t) => t.id === chosen.value) ?? session.value?.terms[0],
+  )
+  const workIn = (id: string) => {
+    chosen.value = id
+  }
   const staff = computed(() => !!person.value && person.value.role !== 'student')
   const zones = computed(() => new Map(catalogue.value?.zones.map((z) => [z.id as string, z]) ?? []))
   const pointedTools = computed(
@@ -19,6 +27,10 @@ export const useSession = defineStore('session', () => {
   async function take(view: Schema['SessionView']) {
     session.value = view
     if (view.person && !catalogue.value) catalogue.value = await ask(api.GET('/api/catalogue'))
+  }
+  /** Reads the words of the trade again, after the library was changed. */
+  async function refresh() {
+    catalogue.value = await ask(api.GET('/api/catalogue'))
   }
   const read = async () => take(await ask(api.GET('/api/session')))
   const signIn = async (signIn: string, password: string) =>
@@ -42,9 +54,11 @@ export const useSession = defineStore('session', () => {
     techniques,
     pointedTools,
     read,
+    refresh,
     signIn,
     setUp,
     signOut,
+    workIn,
     toolName,
     regionName,
     zoneName,

@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+
+/** A class list by paste or file: what it would do is shown first, then all of it is taken or nothing. */
+const props = defineProps<{ term: string }>()
+const emit = defineEmits<{ taken: [Schema['SignInSheet'][]] }>()
+const text = ref('')
+const lines = ref<Schema['ClassLine'][]>()
+const failed = ref<Problem>()
+const busy = ref(false)
+const picker = ref<HTMLInputElement>()
+
+async function during(call: () => Promise<void>) {
+  busy.value = true
+  failed.value = undefined
+  try {
+    await call()
+  } catch (e) {
+    failed.value = e as Problem
+  } finally {
+    busy.value = false
+  }
+}
+const path = () => ({ id: props.term })
+const preview = () =>
+  during(async () => {
+    lines.value = undefined
+    lines.value = await ask(
+      api.POST('/api/school/terms/{id}/class/preview', {
+        params: { path: path() },
+        body: { text: text.value },
+      }),
+    )
+  })
+const take = () =>
+  during(async () => {
+    const made = await ask(
+      api.POST('/api/school/terms/{id}/class', { params: { path: path() }, body: { text: text.value } }),
+    )
+    text.value = ''
+    lines.value = undefined
+    emit('taken', made)
+  })
+async function readFile(event: Event) {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  text.value = await file.text()
+  input.value = ''
+  await preview()
+}
+const does = (l: Schema['ClassLine']) => (l.isNew ? 'new' : l.inTerm ? 'is here already' : 'joins the term')
+</script>
+
+<template>
+  <section class="card" aria-label="Add people">
+    <h2>Add people</h2>
+    <p class="soft small">
+      One name a line, or rows of a spreadsheet: name, sign-in, role. Sign-in and role may be left out. The
+      role is student, grader, instructor or lead.
+    </p>
+    <label>
+      <span class="sr">Class list</span>
+      <textarea
+        v-model="text"
+        rows="5"
+        aria-label="Class list"
+        placeholder="Ana Quill&#10;Bram Oster, bram, grader"
+        @input="lines = undefined"
+      />
+    </label>
+    <div class="acts">
+      <button class="push" :class="{ main: !lines }" :disabled="!text.trim() || busy" @click="preview">
+        See what it does
+      </button>
+      <input
+        ref="picker"
+        type="file"
+        accept=".csv,.txt,text/csv,text/plain"
+        class="sr"
+        aria-label="Class list file"
+        @change="readFile"
+      />
+      <button class="push" @click="picker?.click()">Read a file</button>
+    </div>
+    <div v-if="failed" role="alert" class="bad">
+      <p>Nothing was stored.{{ failed.faults.length ? '' : ` ${failed.detail}` }}</p>
+      <ul>
+        <li v-for="f in failed.faults" :key="f.field + f.reason">
+          {{ f.field }}{{ f.value ? ` “${f.value}”` : '' }} {{ f.reason }}
+        </li>
+      </ul>
+    </div>
+    <template v-if="lines">
+      <ul class="lines">
+        <li v-for="l in lines" :key="l.row">
+          <strong>{{ l.name }}</strong> <span class="soft">{{ l.signIn }}, {{ l.role }}, {{ does(l) }}</span>
+        </li>
+      </ul>
+      <button class="push main" :disabled="busy" @click="take">
+        Take {{ lines.length === 1 ? 'this one' : `all ${lines.length}` }}
+      </button>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+textarea {
+  width: 100%;
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px/1.4 var(--text);
+  padding: 8px 12px;
+}
+textarea::placeholder {
+  color: var(--ink-soft);
+  opacity: 1;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.lines {
+  margin: 0;
+  padding-left: 20px;
+  max-height: 260px;
+  overflow-y: auto;
+}
+.small {
+  font-size: 14px;
+}
+.bad {
+  color: var(--stop);
+}
+.bad ul {
+  padding-left: 20px;
+}
+</style>

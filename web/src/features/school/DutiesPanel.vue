@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import Standing from '@/parts/Standing.vue'
+
+/** Who teaches and who grades which region: it stands on the lab plan. */
+const session = useSession()
+const path = { id: session.term?.id ?? '' }
+const lead = computed(() => session.person?.role === 'lead' && !session.term?.archived)
+const failed = ref<Problem>()
+const {
+  data: known,
+  problem,
+  loading,
+  again,
+} = useAsked(async () => {
+  const [duties, people, plan] = await Promise.all([
+    ask(api.GET('/api/terms/{id}/duties', { params: { path } })),
+    ask(api.GET('/api/terms/{id}/people', { params: { path } })),
+    ask(api.GET('/api/terms/{term}/curriculum', { params: { path: { term: path.id } } })),
+  ])
+  return { duties, staff: people.filter((p) => p.role !== 'student'), plan }
+})
+const regions = computed(() => {
+  const planned = known.value?.plan.curriculum.lessons.map((l) => l.region as string) ?? []
+  const named = known.value?.duties.map((d) => d.region as string) ?? []
+  const all = [...new Set([...planned, ...named])]
+  return all.length ? all : (session.catalogue?.regions.map((r) => r.id as string) ?? [])
+})
+const has = (account: string, region: string, task: string) =>
+  !!known.value?.duties.some((d) => d.account === account && d.region === region && d.task === task)
+async function toggle(person: Schema['Person'], region: string, task: 'teach' | 'grade') {
+  if (!known.value) return
+  failed.value = undefined
+  const duties = has(person.id, region, task)
+    ? known.value.duties.filter((d) => !(d.account === person.id && d.region === region && d.task === task))
+    : [...known.value.duties, { account: person.id, name: person.name, region: region as 'neck', task }]
+  try {
+    const stored = await ask(api.PUT('/api/school/terms/{id}/duties', { params: { path }, body: { duties } }))
+    known.value = { ...known.value, duties: stored }
+  } catch (e) {
+    failed.value = e as Problem
+  }
+}
+</script>
+
+<template>
+  <section class="card">
+    <h2>Who teaches and grades what</h2>
+    <Standing :problem="problem" :loading="loading && !known" @again="again" />
+    <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <table v-if="known" class="lines">
+      <thead>
+        <tr>
+          <th>Region</th>
+          <th v-for="p in known.staff" :key="p.id">
+            {{ p.name }} <span class="soft">{{ p.role }}</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in regions" :key="r">
+          <td>{{ session.regionName(r) }}</td>
+          <td v-for="p in known.staff" :key="p.id">
+            <div class="acts">
+              <button
+                v-for="t in ['teach', 'grade'] as const"
+                :key="t"
+                class="push"
+                :class="{ main: has(p.id, r, t) }"
+                :aria-pressed="has(p.id, r, t)"
+                :aria-label="`${p.name} ${t === 'teach' ? 'teaches' : 'grades'} ${session.regionName(r)}`"
+                :disabled="!lead"
+                @click="toggle(p, r, t)"
+              >
+                {{ t === 'teach' ? 'teaches' : 'grades' }}
+              </button>
+            </div>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="law">These names stand on the lab plan of each week.</p>
+  </section>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  gap: 6px;
+}
+.acts .push {
+  padding: 4px 10px;
+  font-size: 14px;
+}
+td:has(.acts) {
+  padding-block: 0;
+}
+.bad {
+  color: var(--stop);
+}
+</style>

@@ -1,0 +1,148 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+
+/** What one body must be spared: the least that is needed. */
+const props = defineProps<{ person: Schema['Person']; readonly?: boolean }>()
+defineEmits<{ close: [] }>()
+const session = useSession()
+const path = { person: props.person.id }
+const { data: notes, problem } = useAsked(() => ask(api.GET('/api/notes/{person}', { params: { path } })))
+const form = reactive({ kind: '', zone: '', side: '', until: '' })
+const failed = ref<Problem>()
+const kinds = computed(() => session.catalogue?.notes ?? [])
+const local = computed(() => kinds.value.find((k) => k.id === form.kind)?.local ?? false)
+const paired = computed(() => session.zones.get(form.zone)?.paired ?? false)
+
+async function during(call: () => Promise<Schema['Kept'][]>) {
+  failed.value = undefined
+  try {
+    notes.value = await call()
+  } catch (e) {
+    failed.value = e as Problem
+  }
+}
+const add = () =>
+  during(async () => {
+    const kept = await ask(
+      api.POST('/api/notes/{person}', {
+        params: { path },
+        body: {
+          kind: (form.kind || undefined) as 'pregnant',
+          zone: (local.value && form.zone ? form.zone : undefined) as undefined,
+          side: (local.value && paired.value && form.side ? form.side : undefined) as undefined,
+          until: form.until || undefined,
+        },
+      }),
+    )
+    Object.assign(form, { kind: '', zone: '', side: '', until: '' })
+    return kept
+  })
+const withdraw = (note: string) =>
+  during(() => ask(api.DELETE('/api/notes/{person}/{note}', { params: { path: { ...path, note } } })))
+function words(n: Schema['Kept']) {
+  const where = n.zone ? `: ${n.side ? `${n.side} ` : ''}${session.zoneName(n.zone).toLowerCase()}` : ''
+  return `${kinds.value.find((k) => k.id === n.kind)?.name ?? n.kind}${where}`
+}
+</script>
+
+<template>
+  <section class="card" :aria-label="`Body notes of ${person.name}`">
+    <div class="head">
+      <h2>{{ readonly ? 'What is kept about your body' : `Body notes of ${person.name}` }}</h2>
+      <button v-if="!readonly" class="push" @click="$emit('close')">Close</button>
+    </div>
+    <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
+    <ul v-if="notes">
+      <li v-for="n in notes" :key="n.id">
+        <span
+          >{{ words(n) }}<span v-if="n.until" class="soft">, until {{ n.until }}</span></span
+        >
+        <button v-if="!readonly" class="push" @click="withdraw(n.id)">Take back</button>
+      </li>
+    </ul>
+    <p v-if="notes?.length === 0" class="soft">Nothing to be spared.</p>
+    <form v-if="!readonly" @submit.prevent="add">
+      <label
+        >What
+        <select v-model="form.kind" required>
+          <option value="" disabled>Choose…</option>
+          <option v-for="k in kinds" :key="k.id" :value="k.id">{{ k.name }}</option>
+        </select></label
+      >
+      <label v-if="local"
+        >Where
+        <select v-model="form.zone" required>
+          <option value="" disabled>Choose…</option>
+          <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
+        </select></label
+      >
+      <label v-if="local && paired"
+        >Side
+        <select v-model="form.side">
+          <option value="">both</option>
+          <option value="left">left</option>
+          <option value="right">right</option>
+        </select></label
+      >
+      <label>Last day, if it passes <input v-model="form.until" type="date" /></label>
+      <button class="push main">Keep it</button>
+      <div v-if="failed" role="alert" class="bad">
+        <p v-if="failed.faults.length === 0">{{ failed.detail }}</p>
+        <p v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}</p>
+      </div>
+    </form>
+    <p class="law">
+      Seen by those who teach {{ readonly ? 'you' : 'this person' }}, and by {{ readonly ? 'you' : 'them' }};
+      every reading is recorded. The least that keeps a body safe, no diagnosis.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+section,
+form {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: var(--target);
+  gap: 8px;
+}
+label {
+  display: flex;
+  flex-direction: column;
+  font-weight: 600;
+  font-size: 14px;
+  gap: 2px;
+}
+select,
+input {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 10px;
+}
+.bad {
+  color: var(--stop);
+}
+</style>

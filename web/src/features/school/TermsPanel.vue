@@ -1,0 +1,188 @@
+<script setup lang="ts">
+import { computed, reactive, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import { day } from '@/parts/words'
+
+/** Terms of the school: which one is worked in, new ones, the archive. */
+const session = useSession()
+const lead = computed(() => session.person?.role === 'lead')
+const terms = computed(() => session.session?.terms ?? [])
+const empty = () => ({
+  id: '',
+  name: '',
+  cohort: '',
+  startsOn: new Date().toISOString().slice(0, 10),
+  weeks: 15,
+})
+const form = reactive(empty())
+const failed = ref<Problem>()
+
+async function during(call: () => Promise<Schema['TermView'][]>) {
+  failed.value = undefined
+  const had = new Set(terms.value.map((t) => t.id))
+  try {
+    const made = (await call()).find((t) => !had.has(t.id))
+    await session.read()
+    // Who makes a term wants to work in it.
+    if (made) session.workIn(made.id)
+    return true
+  } catch (e) {
+    failed.value = e as Problem
+    return false
+  }
+}
+async function store() {
+  const { id, ...body } = form
+  const done = await during(() =>
+    id
+      ? ask(api.PUT('/api/school/terms/{id}', { params: { path: { id } }, body }))
+      : ask(api.POST('/api/school/terms', { body })),
+  )
+  if (done) Object.assign(form, empty())
+}
+const archive = (t: Schema['TermView'], archived: boolean) =>
+  during(() =>
+    ask(api.PUT('/api/school/terms/{id}/archived', { params: { path: { id: t.id } }, body: { archived } })),
+  )
+</script>
+
+<template>
+  <div class="cols">
+    <section class="card">
+      <h2>Terms</h2>
+      <table class="lines">
+        <thead>
+          <tr>
+            <th>Term</th>
+            <th>From</th>
+            <th>Weeks</th>
+            <th><span class="sr">Acts</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="t in terms" :key="t.id">
+            <td>
+              <strong>{{ t.name }}</strong><br /><span class="soft"
+                >{{ t.cohort
+                }}{{ t.archived ? ', in the archive' : `, week ${Math.floor(t.week) + 1}` }}</span
+              >
+            </td>
+            <td>{{ day(t.startsOn) }} {{ t.startsOn.slice(0, 4) }}</td>
+            <td>{{ t.weeks }}</td>
+            <td>
+              <div class="acts">
+                <button
+                  class="push"
+                  :class="{ main: session.term?.id === t.id }"
+                  :disabled="session.term?.id === t.id"
+                  :aria-label="`Work in ${t.name}`"
+                  @click="session.workIn(t.id)"
+                >
+                  {{ session.term?.id === t.id ? 'At work here' : 'Work in it' }}
+                </button>
+                <a
+                  class="push"
+                  :href="`/api/terms/${t.id}/archive`"
+                  download
+                  :aria-label="`Whole of ${t.name} as a file`"
+                  >Whole</a
+                >
+                <template v-if="lead">
+                  <button
+                    v-if="!t.archived"
+                    class="push"
+                    :aria-label="`Change ${t.name}`"
+                    @click="
+                      Object.assign(form, {
+                        id: t.id,
+                        name: t.name,
+                        cohort: t.cohort,
+                        startsOn: t.startsOn,
+                        weeks: t.weeks,
+                      })
+                    "
+                  >
+                    Change
+                  </button>
+                  <button
+                    class="push"
+                    :aria-label="
+                      t.archived ? `Take ${t.name} out of the archive` : `Put ${t.name} into the archive`
+                    "
+                    @click="archive(t, !t.archived)"
+                  >
+                    {{ t.archived ? 'Out of archive' : 'Archive' }}
+                  </button>
+                </template>
+              </div>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="law">
+        A term in the archive is read only. “Whole” is a file with its plan, people and every practical in the
+        open formats.
+      </p>
+    </section>
+    <form v-if="lead" class="card" aria-label="Term" @submit.prevent="store">
+      <h2>{{ form.id ? 'Change a term' : 'New term' }}</h2>
+      <label>Name <input v-model.trim="form.name" maxlength="200" required /></label>
+      <label>Cohort <input v-model.trim="form.cohort" maxlength="200" required /></label>
+      <label>First day <input v-model="form.startsOn" type="date" required /></label>
+      <label>Weeks <input v-model.number="form.weeks" type="number" min="1" max="60" required /></label>
+      <div v-if="failed" role="alert" class="bad">
+        <p v-if="failed.faults.length === 0">{{ failed.detail }}</p>
+        <p v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}</p>
+      </div>
+      <div class="acts">
+        <button class="push main">{{ form.id ? 'Store' : 'Make it' }}</button>
+        <button v-if="form.id" class="push" type="button" @click="Object.assign(form, empty())">
+          Leave it
+        </button>
+      </div>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.cols {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: 14px;
+  align-items: start;
+}
+form {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+label {
+  display: flex;
+  flex-direction: column;
+  font-weight: 600;
+  font-size: 14px;
+  gap: 2px;
+}
+input {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 10px;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.acts .push {
+  padding: 4px 10px;
+  font-size: 14px;
+}
+.bad {
+  color: var(--stop);
+}
+</style>
