@@ -2,6 +2,7 @@ package palmtally.e2e;
 
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
@@ -9,6 +10,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Debian's Chromium, headless, through Playwright. */
 final class Browser implements AutoCloseable {
@@ -60,6 +62,16 @@ final class Browser implements AutoCloseable {
             page.screenshot(new Page.ScreenshotOptions().setPath(Path.of("target", name + ".png")));
             throw e;
         }
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    /** A tab by how its name begins: a count may follow. */
+    static Locator tab(Page page, String name) {
+        return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
     }
 
     static void signIn(Page page, String base, String name) {

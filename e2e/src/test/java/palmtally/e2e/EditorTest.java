@@ -2,10 +2,17 @@ package palmtally.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
+import static palmtally.e2e.Browser.button;
+import static palmtally.e2e.Browser.tab;
 
+import com.google.gson.JsonArray;
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -29,15 +36,6 @@ class EditorTest {
     @AfterAll
     void close() {
         browser.close();
-    }
-
-    private static Locator button(Page page, String name) {
-        return page.getByRole(
-                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
-    }
-
-    private static Locator tab(Page page, String name) {
-        return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
     }
 
     private static Locator row(Page page, String id) {
@@ -82,6 +80,35 @@ class EditorTest {
         page.mouse().move(from.x + from.width / 2, from.y + from.height / 2 + 20);
         page.mouse().move(there.x + 40, there.y + there.height * part);
         page.mouse().up();
+    }
+
+    /** A finger that is put down, moves and is lifted, as the browser's own touch screen says it. */
+    private static void fingerDrag(Page page, Locator grip, Locator to) {
+        to.scrollIntoViewIfNeeded();
+        var from = grip.boundingBox();
+        var there = to.boundingBox();
+        var touch = page.context().newCDPSession(page);
+        double x = from.x + from.width / 2;
+        double y = from.y + from.height / 2;
+        double end = there.y + 4;
+        send(touch, "touchStart", x, y);
+        for (int i = 1; i <= 8; i++) send(touch, "touchMove", x, y + (end - y) * i / 8);
+        send(touch, "touchEnd", x, end);
+        touch.detach();
+    }
+
+    private static void send(CDPSession touch, String type, double x, double y) {
+        var event = new JsonObject();
+        event.addProperty("type", type);
+        var points = new JsonArray();
+        if (!type.equals("touchEnd")) {
+            var point = new JsonObject();
+            point.addProperty("x", x);
+            point.addProperty("y", y);
+            points.add(point);
+        }
+        event.add("touchPoints", points);
+        touch.send("Input.dispatchTouchEvent", event);
     }
 
     @Test
@@ -140,6 +167,19 @@ class EditorTest {
                     .click();
             assertThat(page.getByText("Slot: 1200 s → 540 s.")).isVisible();
         });
+    }
+
+    /** The text of a PDF, read by Debian's pdftotext. */
+    static String printed(Page page, String url) throws Exception {
+        var answer = page.request().get(url);
+        assertThat(answer.headers().get("content-type")).startsWith("application/pdf");
+        var file = Files.createTempFile("page", ".pdf");
+        Files.write(file, answer.body());
+        var reading = new ProcessBuilder("pdftotext", "-layout", file.toString(), "-").start();
+        var text = new String(reading.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(reading.waitFor()).isZero();
+        Files.delete(file);
+        return text;
     }
 
     private static Locator finding(Page page, String rule) {
@@ -215,6 +255,47 @@ class EditorTest {
             tab(page, "Checks").click();
             assertThat(finding(page, "DOSE-SLOT")).hasCount(0);
             assertThat(page.locator("article.stop")).hasCount(0);
+
+            // One step by drag and one by keyboard; the keyboard's is taken back by its own key.
+            var fitted = order(page);
+            row(page, "thigh-front-flush").scrollIntoViewIfNeeded();
+            drag(page, row(page, "thigh-front-flush").locator(".grip"), row(page, "thigh-front-reset"), 0.2);
+            assertThat(order(page).indexOf("thigh-front-flush"))
+                    .isEqualTo(order(page).indexOf("thigh-front-reset") - 1);
+            button(page, "Undo").click();
+            assertThat(order(page)).isEqualTo(fitted);
+            row(page, "thigh-front-flush").locator(".plain").click();
+            var before = order(page);
+            page.keyboard().press("Alt+ArrowUp");
+            assertThat(order(page)).isNotEqualTo(before);
+            page.keyboard().press("Control+z");
+            assertThat(order(page)).isEqualTo(before);
+
+            button(page, "Save").click();
+            assertThat(page.getByText("version 2", new Page.GetByTextOptions().setExact(false)))
+                    .isVisible();
+            // Its handout is a real PDF of what was saved.
+            var handout = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Handout A4"))
+                    .getAttribute("href");
+            assertThat(printed(page, app.url() + handout)).contains("Six findings", "version 2", "Front of the thigh");
+
+            // Into week 13 of the term: taught and practised, and on the plan of that week's labs.
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Put it in the term"))
+                    .click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Thigh, week 13: nothing"))
+                    .click();
+            button(page, "+ Teach").click();
+            button(page, "+ Practise").click();
+            assertThat(page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Thigh, week 13: teach 45 min, practise 60 min")))
+                    .isVisible();
+            button(page, "Save").click();
+            assertThat(page.getByText("version 2", new Page.GetByTextOptions().setExact(false)))
+                    .isVisible();
+            var plan = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Lab plan"))
+                    .getAttribute("href");
+            assertThat(printed(page, app.url() + plan)).contains("Week 13 of 15", "Six findings", "Thigh");
         });
     }
 
@@ -241,6 +322,9 @@ class EditorTest {
             assertThat(page.locator("[data-step]")).hasCount(start.size() + 3);
             for (int i = 0; i < 3; i++) button(page, "Undo").tap();
             assertThat(order(page)).isEqualTo(start);
+            // A finger drags as well.
+            fingerDrag(page, row(page, start.get(3)).locator(".grip"), row(page, start.get(2)));
+            assertThat(order(page).subList(2, 4)).isEqualTo(List.of(start.get(3), start.get(2)));
         });
     }
 

@@ -67,6 +67,9 @@ class EveryScreenTest {
         screens.put("plan", "/plan");
         screens.put("profile", "/school/profile/by-seconds");
         screens.put("sequence", "/plan/calves");
+        screens.put("term", "/term");
+        screens.put("coverage", "/term#coverage");
+        screens.put("techniques", "/techniques#trigger-point");
         screens.put("show-list", "/show");
         screens.put(
                 "show",
@@ -82,6 +85,10 @@ class EveryScreenTest {
         screens.put("track", "/track");
         screens.put("student", "/track/" + teacher.person("Gus Harrow"));
         screens.put("school", "/school");
+        screens.put("people", "/school#people");
+        screens.put("terms", "/school#terms");
+        screens.put("duties", "/school#duties");
+        screens.put("password", "/school#own");
         return screens;
     }
 
@@ -151,7 +158,7 @@ class EveryScreenTest {
         page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("sign-in.png")));
         Browser.signIn(page, app.url(), "nadia");
         for (var screen : screens().entrySet()) {
-            if (List.of("show-list", "grade").contains(screen.getKey())) continue;
+            if (List.of("show-list", "grade", "terms", "duties", "password").contains(screen.getKey())) continue;
             page.navigate(app.url() + screen.getValue());
             settle(page);
             if (screen.getKey().equals("show"))
