@@ -1,0 +1,106 @@
+package palmtally.bench;
+
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Playwright;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import palmtally.formats.Json;
+import palmtally.server.App;
+import palmtally.server.TestDatabase;
+import palmtally.server.Visitor;
+
+/**
+ * What somebody at the screen waits for, with the real server, database and browser: from a key press in the editor of 200 steps (a step
+ * doubled, and that undone) to its new findings on screen, and for a PDF.
+ */
+public final class PageBench {
+    private static final String PRESS = """
+            key => new Promise(done => {
+              const panel = document.querySelector('[aria-label="What the checks say"]');
+              const row = document.querySelector('[data-step="%s"] .plain');
+              row.focus();
+              const pressed = performance.now();
+              const watch = new MutationObserver(() => {
+                watch.disconnect();
+                requestAnimationFrame(() => done(performance.now() - pressed));
+              });
+              setTimeout(() => done(60000), 5000);
+              watch.observe(panel, { subtree: true, childList: true, characterData: true });
+              row.dispatchEvent(new KeyboardEvent('keydown', { key, ctrlKey: true, bubbles: true }));
+            })""";
+
+    private PageBench() {}
+
+    public static void main(String[] args) {
+        try (var app = App.start(TestDatabase.fresh(), true)) {
+            var nadia = Visitor.as(app.url(), "nadia");
+            var sequence = Json.MAPPER.writeValueAsString(Samples.plan(200));
+            var stored = nadia.put("/api/sequences/bench", "{\"from\":0,\"sequence\":" + sequence + "}");
+            if (stored.status() != 200) throw new IllegalStateException(stored.text());
+            report("key press to findings on screen, 200 steps", presses(app.url()));
+            report(
+                    "checks of 200 steps over HTTP",
+                    timed(60, () -> nadia.post("/api/drafts/check", "{\"sequence\":" + sequence + "}")));
+            report("handout of 10 steps as PDF", timed(30, () -> nadia.bytes("/api/sequences/calves/handout")));
+            report("handout of 200 steps as PDF", timed(10, () -> nadia.bytes("/api/sequences/bench/handout")));
+            report(
+                    "lab plan of a week as PDF",
+                    timed(30, () -> nadia.bytes("/api/terms/" + nadia.term() + "/weeks/9/plan")));
+        }
+    }
+
+    private static List<Double> presses(String url) {
+        var times = new ArrayList<Double>();
+        try (var playwright = Playwright.create(
+                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+                var browser = playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setArgs(
+                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
+            var page =
+                    browser.newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(1280, 800));
+            page.navigate(url + "/sign-in");
+            page.getByLabel("Sign-in").fill("nadia");
+            page.getByLabel("Password").fill("regatta-nadia");
+            page.keyboard().press("Enter");
+            page.waitForURL("**/plan");
+            page.navigate(url + "/plan/bench");
+            page.locator("[data-step]").nth(199).waitFor();
+            var steps = page.locator("[data-step]");
+            var step = steps.nth(60).getAttribute("data-step");
+            for (int i = 0; i < 60; i++) {
+                page.waitForTimeout(300);
+                double took = ((Number) page.evaluate(PRESS.formatted(step), i % 2 == 0 ? "d" : "z")).doubleValue();
+                if (i >= 20) times.add(took);
+            }
+        }
+        return times;
+    }
+
+    private static List<Double> timed(int times, Runnable call) {
+        var took = new ArrayList<Double>();
+        for (int i = 0; i < times; i++) {
+            long start = System.nanoTime();
+            call.run();
+            took.add((System.nanoTime() - start) / 1e6);
+        }
+        return took;
+    }
+
+    private static void report(String what, List<Double> times) {
+        double first = times.get(0);
+        var sorted = times.stream().sorted().toList();
+        System.out.printf(
+                Locale.ROOT,
+                "%-46s first %6.0f ms   median %6.1f ms   p95 %6.1f ms%n",
+                what,
+                first,
+                sorted.get(sorted.size() / 2),
+                sorted.get((int) (0.95 * (sorted.size() - 1))));
+    }
+}

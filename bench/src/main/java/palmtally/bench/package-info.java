@@ -1,0 +1,2 @@
+/** How long the things take that somebody waits for. */
+package palmtally.bench;
