@@ -4,4352 +4,5397 @@
  */
 
 export interface paths {
-    "/api/catalogue": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["catalogue"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/competency/students/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["student"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/demonstrations/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["one_2"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/demonstrations/{id}/marks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["mark"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drafts/check": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["check_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drafts/difference": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["difference_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drafts/fit": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["fit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drafts/mend": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["mend_2"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drafts/step": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["step"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/drafts/template": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["template"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/notes/{person}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["of"];
-        put?: never;
-        post: operations["add_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/notes/{person}/{note}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["withdraw"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/people": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["add"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/people/{id}/password": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["resetPassword"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practicals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["start_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practicals/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["one_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practicals/{id}/award": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["award"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practicals/{id}/events": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["append"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practicals/{id}/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["file_4"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practicals/{id}/rating": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["rate"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/profiles": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all_2"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/profiles/{id}/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["file_3"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/profiles/{id}/try": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["tryOut_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/profile/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["choose"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/profiles/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["read_2"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/profiles/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["save_3"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["addTerm"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["changeTerm"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms/{id}/archived": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["archive"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms/{id}/class": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["take_3"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms/{id}/class/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["preview_3"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms/{id}/duties": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["setDuties"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/school/terms/{id}/people/{account}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post?: never;
-        delete: operations["leave"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all"];
-        put?: never;
-        post: operations["begin"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["read_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/incoming": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["take_2"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/incoming/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["preview_2"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["one"];
-        put: operations["save_2"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/demonstrations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["start"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["file_2"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/handout": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["sequence"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/mend": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["mend_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/restore": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["restore"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/steps": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["steps"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sequences/{id}/versions/{version}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["version_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/session": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["session"];
-        put?: never;
-        post: operations["signIn"];
-        delete: operations["signOut"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/session/password": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["changePassword"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/settings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["settings"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/setup": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["setUp"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/techniques": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["all_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/techniques/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["file_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/techniques/incoming": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["take_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/techniques/incoming/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["preview_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/techniques/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["save_1"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/techniques/{id}/try": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["tryOut"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{id}/duties": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["duties"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{id}/people": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["inTerm"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/archive": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["archive_1"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/competency": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["cohort"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["curriculum"];
-        put: operations["save"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/check": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["check"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/difference": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["difference"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["file"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/incoming": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["take"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/incoming/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["preview"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/layout": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["layout"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/mend": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["mend"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/curriculum/versions/{version}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["version"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/practicals": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["lines"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/students/{student}/practicals/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["read"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/terms/{term}/weeks/{week}/plan": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["week"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
+  '/api/catalogue': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['catalogue']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/competency/students/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['student']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/demonstrations/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/demonstrations/{id}/marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mark']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/check': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['check_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/difference': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['difference_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/fit': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['fit']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/mend': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mend_2']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/step': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['step']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/template': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['template']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/notes/{person}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['of']
+    put?: never
+    post: operations['add_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/notes/{person}/{note}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['withdraw']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/people': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['add']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/people/{id}/password': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['resetPassword']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['start_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/award': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['award']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/events': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['append']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['file_4']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/rating': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['rate']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/profiles': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['all_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/profiles/{id}/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['file_3']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/profiles/{id}/try': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['tryOut_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/profile/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['choose']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/profiles/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['read_2']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/profiles/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['save_3']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['addTerm']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['changeTerm']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}/archived': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['archive']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}/class': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['take_3']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}/class/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['preview_3']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}/duties': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['setDuties']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}/people/{account}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['leave']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['all']
+    put?: never
+    post: operations['begin']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['read_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/incoming': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['take_2']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/incoming/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['preview_2']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one']
+    put: operations['save_2']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/demonstrations': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['start']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['file_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/handout': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['sequence']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/mend': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mend_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/restore': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['restore']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/steps': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['steps']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/versions/{version}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['version_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/session': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['session']
+    put?: never
+    post: operations['signIn']
+    delete: operations['signOut']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/session/password': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['changePassword']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/settings': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['settings']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/setup': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['setUp']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/techniques': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['all_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/techniques/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['file_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/techniques/incoming': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['take_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/techniques/incoming/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['preview_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/techniques/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['save_1']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/techniques/{id}/try': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['tryOut']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{id}/duties': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['duties']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{id}/people': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['inTerm']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/archive': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['archive_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/competency': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['cohort']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['curriculum']
+    put: operations['save']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/check': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['check']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/difference': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['difference']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['file']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/incoming': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['take']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/incoming/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['preview']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/layout': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['layout']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/mend': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mend']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/curriculum/versions/{version}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['version']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/practicals': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['lines']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/students/{student}/practicals/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['read']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/weeks/{week}/plan': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['week']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
 }
-export type webhooks = Record<string, never>;
+export type webhooks = Record<string, never>
 export interface components {
-    schemas: {
-        Archived: {
-            archived?: boolean;
-        };
-        Award: {
-            confirmed: string[];
-            criteria: {
-                [key: string]: components["schemas"]["Change"];
-            };
-            feedback: string;
-            released: boolean;
-            struck: components["schemas"]["Struck"][];
-        };
-        AwardView: {
-            /** Format: date-time */
-            at: string;
-            award: components["schemas"]["Award"];
-            by: string;
-            outcome: components["schemas"]["OutcomeView"];
-            /** Format: int32 */
-            revision: number;
-        };
-        Band: {
-            /** Format: int32 */
-            high: number;
-            /** Format: int32 */
-            low: number;
-        };
-        Bar: {
-            /** @enum {string} */
-            criterion: "pressure" | "order" | "mechanics" | "communication" | "draping";
-            /** Format: int32 */
-            fill: number;
-            /** Format: double */
-            forecast?: number;
-            /** Format: double */
-            level?: number;
-            /** Format: double */
-            sd?: number;
-            /** Format: double */
-            secureProbability?: number;
-            /** @enum {string} */
-            state: "open critical" | "not seen" | "secure" | "due again" | "at risk" | "emerging";
-            why: string;
-        };
-        Block: {
-            id: string;
-            name: string;
-            /** @enum {string} */
-            order: "in-order" | "any-order";
-            /** @enum {string} */
-            repeat: "once" | "each-side";
-            steps: components["schemas"]["Step"][];
-        };
-        Brief: {
-            asked?: string[];
-            /** Format: uuid */
-            partner?: string;
-            profile?: string;
-            sequence?: string;
-            /** @enum {string} */
-            sides?: "left" | "right" | "midline" | "both" | "each";
-            /** Format: uuid */
-            student?: string;
-            /** Format: int32 */
-            tableNumber?: number;
-            /** Format: uuid */
-            term?: string;
-        };
-        Catalogue: {
-            criteria: components["schemas"]["CriterionWord"][];
-            faults: components["schemas"]["FaultWord"][];
-            law: string;
-            notes: components["schemas"]["NoteWord"][];
-            ratings: components["schemas"]["RatingWord"][];
-            regions: components["schemas"]["RegionWord"][];
-            techniques: components["schemas"]["TechniqueWord"][];
-            templates: components["schemas"]["TemplateWord"][];
-            tools: components["schemas"]["ToolWord"][];
-            zones: components["schemas"]["ZoneWord"][];
-        };
-        CellView: {
-            expected: boolean;
-            /** @enum {string} */
-            position: "prone" | "supine" | "side-left" | "side-right" | "semi-reclined" | "seated";
-            reach: {
-                [key: string]: "teach" | "practise" | "assess" | "meet-again";
-            };
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** Format: double */
-            seconds: number;
-            sources: components["schemas"]["Source"][];
-            /** @enum {string} */
-            tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-        };
-        Change: {
-            reason?: string;
-            /** Format: double */
-            value?: number;
-        };
-        CheckView: {
-            finding: components["schemas"]["FindingView"];
-            mend?: string;
-        };
-        ClassLine: {
-            inTerm: boolean;
-            isNew: boolean;
-            name: string;
-            /** @enum {string} */
-            role: "lead" | "instructor" | "grader" | "student";
-            /** Format: int32 */
-            row: number;
-            signIn: string;
-        };
-        ClassText: {
-            text?: string;
-        };
-        Cohort: {
-            /** Format: double */
-            cut: number;
-            name: string;
-            /** Format: int32 */
-            practicals: number;
-            regions: ("head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body")[];
-            students: components["schemas"]["StudentRow"][];
-            /** Format: uuid */
-            term: string;
-            /** Format: double */
-            week: number;
-            /** Format: int32 */
-            weeks: number;
-        };
-        Communication: {
-            /** Format: double */
-            largestSilenceSeconds: number;
-            /** Format: double */
-            toolQuestionSeconds: number;
-        };
-        CommunicationParts: {
-            /** Format: double */
-            answers: number;
-            /** Format: double */
-            closing: number;
-            /** Format: double */
-            interviews: number;
-            /** Format: double */
-            opening: number;
-            /** Format: double */
-            silence: number;
-            /** Format: double */
-            toolQuestions: number;
-            /** Format: double */
-            warningsAndCues: number;
-        };
-        CriterionView: {
-            applicable: boolean;
-            band?: string;
-            /** @enum {string} */
-            criterion: "pressure" | "order" | "mechanics" | "communication" | "draping";
-            /** Format: int32 */
-            enough: number;
-            findings: components["schemas"]["FindingView"][];
-            /** Format: double */
-            high?: number;
-            /** Format: double */
-            low?: number;
-            name: string;
-            /** Format: int32 */
-            observations: number;
-            parts: components["schemas"]["Part"][];
-            /** Format: double */
-            score?: number;
-            thin: boolean;
-            why?: string;
-        };
-        CriterionWord: {
-            /** @enum {string} */
-            id: "pressure" | "order" | "mechanics" | "communication" | "draping";
-            name: string;
-        };
-        Curriculum: {
-            id: string;
-            /** Format: double */
-            labMinutes: number;
-            /** Format: int32 */
-            labsAWeek: number;
-            lessons: components["schemas"]["Lesson"][];
-            name: string;
-            off: number[];
-            regionHours: {
-                [key: string]: number;
-            };
-            /** Format: double */
-            targetHours: number;
-            /** Format: int32 */
-            weeks: number;
-        };
-        CurriculumView: {
-            archived: boolean;
-            checks: components["schemas"]["TermChecksView"];
-            curriculum: components["schemas"]["Curriculum"];
-            history: components["schemas"]["TermVersionLine"][];
-            /** Format: int32 */
-            version: number;
-            /** Format: double */
-            week: number;
-        };
-        DemonstrationView: {
-            clientSeconds: number[];
-            /** Format: double */
-            elapsedSeconds: number;
-            /** Format: uuid */
-            id: string;
-            /** Format: double */
-            planSeconds: number;
-            progress: components["schemas"]["ProgressView"];
-            sequence: components["schemas"]["Sequence"];
-            spans: components["schemas"]["SpanView"][];
-            token: boolean[];
-        };
-        DoneView: {
-            /** Format: int64 */
-            end: number;
-            event: string;
-            /** @enum {string} */
-            side: "left" | "right" | "midline" | "both";
-            /** Format: int64 */
-            start: number;
-            step: string;
-        };
-        Dose: {
-            /** Format: int32 */
-            count?: number;
-            /** @enum {string} */
-            kind: "seconds" | "passes" | "holds" | "cycles" | "breaths" | "until-soft";
-            /** Format: double */
-            perSecond?: number;
-            /** Format: double */
-            seconds?: number;
-        };
-        Dosing: {
-            /** @enum {string} */
-            holdEnd: "by-seconds" | "by-breaths" | "until-soft";
-            /** Format: double */
-            softCapSeconds: number;
-        };
-        Dot: {
-            critical: boolean;
-            /** Format: double */
-            level: number;
-            /** Format: uuid */
-            practical: string;
-            /** Format: double */
-            score: number;
-            /** Format: double */
-            sd: number;
-            /** Format: double */
-            week: number;
-            /** Format: double */
-            weight: number;
-        };
-        Draft: {
-            /** Format: uuid */
-            client?: string;
-            profile?: string;
-            sequence?: components["schemas"]["Sequence"];
-        };
-        DraftFit: {
-            profile?: string;
-            sequence?: components["schemas"]["Sequence"];
-            /** Format: double */
-            slotSeconds?: number;
-        };
-        DraftMend: {
-            /** Format: uuid */
-            client?: string;
-            key?: string;
-            profile?: string;
-            sequence?: components["schemas"]["Sequence"];
-        };
-        DraftView: {
-            plan: components["schemas"]["PlanView"];
-            sequence: components["schemas"]["Sequence"];
-        };
-        Draping: {
-            /** @enum {string} */
-            consent: "at-the-moment" | "at-the-start-confirmed";
-            /** @enum {string} */
-            gluteals: "through-sheet" | "side-only" | "bare";
-            /** Format: double */
-            idleGraceSeconds: number;
-            prices: {
-                [key: string]: number;
-            };
-            sensitive: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
-        };
-        Duty: {
-            /** Format: uuid */
-            account: string;
-            name: string;
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** @enum {string} */
-            task: "teach" | "grade";
-        };
-        DutyList: {
-            duties?: components["schemas"]["Duty"][];
-        };
-        Edit: {
-            /** Format: int32 */
-            from?: number;
-            key?: string;
-            sequence?: components["schemas"]["Sequence"];
-            /** Format: int32 */
-            version?: number;
-            what?: string;
-        };
-        Event: {
-            /** Format: int64 */
-            atMs: number;
-            data: components["schemas"]["EventData"];
-            device: string;
-            id: string;
-            /** @enum {string} */
-            kind: "step-start" | "step-stop" | "step-skip" | "contact" | "off-plan" | "hold-start" | "hold-stop" | "rate-tap" | "sheet-change" | "consent" | "say" | "reply" | "report" | "report-answer" | "look" | "balance-test" | "lubricant" | "turn" | "hygiene" | "measure" | "attend" | "safety-stop" | "note" | "undo" | "finish";
-            /** Format: int64 */
-            seq: number;
-            /** Format: date-time */
-            wall?: string;
-        };
-        EventData: {
-            after?: boolean;
-            /** @enum {string} */
-            answer?: "asked" | "yes" | "no" | "withdrawn";
-            asked?: boolean;
-            clear?: boolean;
-            /** Format: int32 */
-            depth?: number;
-            /** @enum {string} */
-            drape?: "open" | "cover" | "loose" | "left-open" | "lifted-too-high" | "secured" | "not-secured" | "not-covered-at-end";
-            /** @enum {string} */
-            dressing?: "dry" | "film" | "oil";
-            faults?: ("bent-elbows" | "bent-waist" | "leaning" | "twisted" | "bare-thumb" | "dropped-head" | "raised-shoulders" | "tense-hand")[];
-            followedUp?: boolean;
-            /** @enum {string} */
-            measured?: "pain" | "range";
-            /** Format: int32 */
-            number?: number;
-            on?: boolean;
-            /** @enum {string} */
-            position?: "prone" | "supine" | "side-left" | "side-right" | "semi-reclined" | "seated";
-            ref?: string;
-            /** @enum {string} */
-            response?: "eased" | "broader" | "slower" | "stopped" | "none";
-            /** @enum {string} */
-            saying?: "greeting" | "purpose" | "areas-to-avoid" | "invites-feedback" | "pressure-question" | "explains" | "warns" | "ready-cue" | "relax-cue" | "choice" | "interview" | "consent" | "closing";
-            /** @enum {string} */
-            sheet?: "open" | "through" | "covered";
-            /** @enum {string} */
-            side?: "left" | "right" | "midline" | "both";
-            /** @enum {string} */
-            source?: "spoken" | "handset";
-            step?: string;
-            /** @enum {string} */
-            style?: "open" | "choice" | "closed";
-            text?: string;
-            /** @enum {string} */
-            tool?: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-            /** @enum {string} */
-            unit?: "head" | "back" | "chest" | "abdomen" | "hip" | "arm" | "leg";
-            /** @enum {string} */
-            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
-        };
-        FaultWord: {
-            /** @enum {string} */
-            id: "bent-elbows" | "bent-waist" | "leaning" | "twisted" | "bare-thumb" | "dropped-head" | "raised-shoulders" | "tense-hand";
-            name: string;
-        };
-        FindingView: {
-            evidence: string[];
-            key: string;
-            meaning: string;
-            remedy: string;
-            rule: string;
-            sentence: string;
-            /** @enum {string} */
-            severity: "off" | "hint" | "warn" | "stop" | "critical";
-            where: components["schemas"]["Where"];
-        };
-        FitView: {
-            /** Format: double */
-            afterSeconds: number;
-            /** Format: double */
-            beforeSeconds: number;
-            changes: components["schemas"]["StepFit"][];
-            found: boolean;
-            heaviest: components["schemas"]["Heavy"][];
-            /** Format: double */
-            missingSeconds: number;
-            /** Format: double */
-            mostValue: number;
-            plan: components["schemas"]["PlanView"];
-            proven: boolean;
-            sequence: components["schemas"]["Sequence"];
-            /** Format: double */
-            value: number;
-        };
-        Growth: {
-            /** Format: double */
-            priorMean: number;
-            /** Format: double */
-            priorSd: number;
-            /** Format: double */
-            scoreVariance: number;
-            /** Format: double */
-            secureProbability: number;
-            /** Format: double */
-            variancePerWeek: number;
-        };
-        Heavy: {
-            /** Format: double */
-            seconds: number;
-            step: string;
-        };
-        IncomingFile: {
-            /** @enum {string} */
-            kind?: "sequence" | "steps";
-            text?: string;
-        };
-        IncomingLine: {
-            changes: string[];
-            /** @enum {string} */
-            effect: "new" | "changed" | "same";
-            id: string;
-            name: string;
-            /** Format: int32 */
-            steps: number;
-        };
-        Jotted: {
-            after?: components["schemas"]["Step"];
-            id?: string;
-            text?: string;
-        };
-        Kept: {
-            /** Format: uuid */
-            id: string;
-            /** @enum {string} */
-            kind: "pregnant" | "back-pain" | "inflamed" | "numb" | "injured" | "spare" | "no-lubricant" | "no-cold";
-            /** @enum {string} */
-            side?: "left" | "right" | "midline" | "both";
-            /** Format: date */
-            until?: string;
-            /** @enum {string} */
-            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
-        };
-        LabView: {
-            /** Format: int32 */
-            lab: number;
-            /** Format: double */
-            minutes: number;
-            over: boolean;
-            /** Format: int32 */
-            week: number;
-        };
-        Laid: {
-            profile?: string;
-            sequence?: components["schemas"]["Sequence"];
-            /** @enum {string} */
-            template?: "tool-ladder" | "protocol" | "interview";
-            zones?: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
-        };
-        LayoutView: {
-            checks: components["schemas"]["TermChecksView"];
-            curriculum: components["schemas"]["Curriculum"];
-            /** Format: int32 */
-            missed: number;
-            /** Format: double */
-            overMinutes: number;
-            proven: boolean;
-        };
-        LayoutWish: {
-            curriculum?: components["schemas"]["Curriculum"];
-            regions?: ("head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body")[];
-        };
-        Lesson: {
-            /** @enum {string} */
-            aim: "teach" | "practise" | "assess" | "meet-again";
-            id: string;
-            /** Format: int32 */
-            lab: number;
-            /** Format: double */
-            minutes: number;
-            note: string;
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            sequence?: string;
-            /** Format: int32 */
-            week: number;
-        };
-        Line: {
-            bar: components["schemas"]["Bar"];
-            history: components["schemas"]["Dot"][];
-        };
-        Marking: {
-            /** Format: double */
-            answerAllowanceSeconds: number;
-            /** Format: double */
-            answerFullSeconds: number;
-            /** Format: double */
-            answerNothingSeconds: number;
-            communication: components["schemas"]["CommunicationParts"];
-            criteria: {
-                [key: string]: number;
-            };
-            /** Format: double */
-            cut: number;
-            enough: {
-                [key: string]: number;
-            };
-            /** Format: double */
-            floor: number;
-            /** @enum {string} */
-            outcome: "conjunctive" | "compensatory" | "checklist" | "global";
-            pressure: components["schemas"]["PressureParts"];
-            /** Format: double */
-            safetyEdge: number;
-        };
-        Mechanics: {
-            /** Format: double */
-            bareThumbRowSeconds: number;
-            /** Format: double */
-            bareThumbShare: number;
-            faults: {
-                [key: string]: number;
-            };
-            /** Format: double */
-            lookEverySeconds: number;
-            /** Format: double */
-            pointedShare: number;
-        };
-        NewNote: {
-            /** @enum {string} */
-            kind?: "pregnant" | "back-pain" | "inflamed" | "numb" | "injured" | "spare" | "no-lubricant" | "no-cold";
-            /** @enum {string} */
-            side?: "left" | "right" | "midline" | "both";
-            /** Format: date */
-            until?: string;
-            /** @enum {string} */
-            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
-        };
-        NewPassword: {
-            old?: string;
-            password?: string;
-        };
-        NewPerson: {
-            name?: string;
-            password?: string;
-            /** @enum {string} */
-            role?: "lead" | "instructor" | "grader" | "student";
-            signIn?: string;
-            /** Format: uuid */
-            term?: string;
-        };
-        NewSequence: {
-            name?: string;
-            /** @enum {string} */
-            region?: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** Format: double */
-            slotSeconds?: number;
-            /** @enum {string} */
-            template?: "tool-ladder" | "protocol" | "interview";
-            zones?: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
-        };
-        NoteWord: {
-            /** @enum {string} */
-            id: "pregnant" | "back-pain" | "inflamed" | "numb" | "injured" | "spare" | "no-lubricant" | "no-cold";
-            local: boolean;
-            name: string;
-        };
-        NumberView: {
-            chosen: {
-                [key: string]: number;
-            };
-            id: string;
-            /** Format: double */
-            least: number;
-            /** Format: double */
-            most: number;
-            name: string;
-            rules: ("ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT" | "TERM-TAUGHT" | "TERM-PRACTISED" | "TERM-ASSESSED" | "TERM-AGAIN" | "TERM-FULL" | "TERM-HOURS" | "TERM-SEQUENCE" | "TERM-COVER" | "TERM-PREREQ/jaw-after-neck" | "TERM-PREREQ/front-after-back-of-neck" | "TERM-PREREQ/gluteal-after-drapes")[];
-            unit: string;
-            whole: boolean;
-        };
-        OpenStretch: {
-            /** Format: int64 */
-            end: number;
-            open: components["schemas"]["OpenView"];
-            /** Format: int64 */
-            start: number;
-        };
-        OpenView: {
-            /** @enum {string} */
-            side: "left" | "right" | "midline" | "both";
-            /** @enum {string} */
-            unit: "head" | "back" | "chest" | "abdomen" | "hip" | "arm" | "leg";
-        };
-        Option: {
-            id: string;
-            label: string;
-        };
-        Ordering: {
-            /** Format: int32 */
-            firmDepth: number;
-            /** @enum {string} */
-            firstOnSkin: "dry" | "lubricant";
-            /** @enum {string} */
-            limb: "proximal-distal-proximal" | "from-sheet-edge" | "distal-stripping";
-            /** Format: double */
-            sideRatio: number;
-            /** Format: double */
-            warmUpSeconds: number;
-        };
-        OutcomeView: {
-            band?: string;
-            /** Format: double */
-            mean?: number;
-            reasons: string[];
-            /** @enum {string} */
-            result: "pass" | "fail" | "incomplete";
-        };
-        Palm: {
-            bars: components["schemas"]["Bar"][];
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** Format: int32 */
-            secure: number;
-        };
-        Part: {
-            events: string[];
-            explanation: string;
-            name: string;
-            /** Format: double */
-            value?: number;
-            /** Format: double */
-            weight: number;
-        };
-        Person: {
-            /** Format: uuid */
-            id: string;
-            name: string;
-            /** @enum {string} */
-            role: "lead" | "instructor" | "grader" | "student";
-        };
-        PlanView: {
-            findings: components["schemas"]["CheckView"][];
-            profile: string;
-            /** Format: double */
-            slotSeconds: number;
-            spans: components["schemas"]["SpanView"][];
-            /** Format: double */
-            totalSeconds: number;
-        };
-        PracticalLine: {
-            finished: boolean;
-            grader: string;
-            /** Format: uuid */
-            id: string;
-            /** Format: double */
-            mean?: number;
-            region: string;
-            released?: boolean;
-            result?: string;
-            sequence: string;
-            /** Format: date-time */
-            startedAt: string;
-            student: string;
-            /** Format: uuid */
-            studentId: string;
-            /** Format: int32 */
-            tableNumber: number;
-        };
-        PracticalView: {
-            award?: components["schemas"]["AwardView"];
-            /** Format: int64 */
-            elapsedMs: number;
-            events: components["schemas"]["Event"][];
-            finished: boolean;
-            grader: components["schemas"]["Person"];
-            /** Format: uuid */
-            id: string;
-            partner?: components["schemas"]["Person"];
-            profile: components["schemas"]["Profile"];
-            /** Format: double */
-            rating?: number;
-            run: components["schemas"]["RunView"];
-            scores?: components["schemas"]["ScoreView"];
-            sequence: components["schemas"]["Sequence"];
-            /** @enum {string} */
-            sides: "left" | "right" | "midline" | "both" | "each";
-            spans: components["schemas"]["SpanView"][];
-            /** Format: date-time */
-            startedAt: string;
-            student: components["schemas"]["Person"];
-            /** Format: int32 */
-            tableNumber: number;
-            /** Format: uuid */
-            term: string;
-        };
-        Pressing: {
-            /** @enum {string} */
-            ceilingEnd: "lower" | "upper";
-            specificBand: components["schemas"]["Band"];
-            /** Format: int32 */
-            tooMuch: number;
-            /** Format: int32 */
-            unlisted: number;
-            warmBand: components["schemas"]["Band"];
-        };
-        PressureParts: {
-            /** Format: double */
-            answers: number;
-            /** Format: double */
-            ceilings: number;
-            /** Format: double */
-            holds: number;
-            /** Format: double */
-            rate: number;
-            /** Format: double */
-            reports: number;
-        };
-        Profile: {
-            communication: components["schemas"]["Communication"];
-            dose: components["schemas"]["Dosing"];
-            draping: components["schemas"]["Draping"];
-            growth: components["schemas"]["Growth"];
-            id: string;
-            marking: components["schemas"]["Marking"];
-            mechanics: components["schemas"]["Mechanics"];
-            name: string;
-            order: components["schemas"]["Ordering"];
-            pressure: components["schemas"]["Pressing"];
-            scope: {
-                [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
-            };
-            severities: {
-                [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
-            };
-            terms: components["schemas"]["Terms"];
-            transitions: components["schemas"]["Transitions"];
-            ways: components["schemas"]["Ways"];
-        };
-        ProfileChanges: {
-            numbers?: {
-                [key: string]: number;
-            };
-            scope?: {
-                [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
-            };
-            sequence?: string;
-            settings?: {
-                [key: string]: string;
-            };
-            severities?: {
-                [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
-            };
-        };
-        ProfileView: {
-            ofSchool: boolean;
-            profile: components["schemas"]["Profile"];
-            /** Format: int32 */
-            version: number;
-            /** Format: uuid */
-            versionId: string;
-        };
-        ProgressView: {
-            /** Format: double */
-            allowedSeconds: number;
-            /** Format: int32 */
-            current: number;
-            /** Format: double */
-            driftFrom?: number;
-            /** Format: double */
-            driftSeconds: number;
-            finished: boolean;
-            leftOut: number[];
-            shownSeconds: number[];
-            /** Format: double */
-            startedAt: number;
-            words: string;
-        };
-        Rating: {
-            /** Format: double */
-            value?: number;
-        };
-        RatingWord: {
-            band: string;
-            /** Format: int32 */
-            value: number;
-        };
-        RegionLines: {
-            lines: components["schemas"]["Line"][];
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-        };
-        RegionView: {
-            /** Format: int32 */
-            covered: number;
-            /** Format: int32 */
-            expected: number;
-            /** Format: double */
-            hours: number;
-            reach: {
-                [key: string]: "teach" | "practise" | "assess" | "meet-again";
-            };
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-        };
-        RegionWord: {
-            /** @enum {string} */
-            id: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            name: string;
-        };
-        RuleView: {
-            chosen: {
-                [key: string]: "off" | "hint" | "warn" | "stop" | "critical";
-            };
-            /** @enum {string} */
-            criterion: "pressure" | "order" | "mechanics" | "communication" | "draping";
-            /** @enum {string} */
-            id: "ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT" | "TERM-TAUGHT" | "TERM-PRACTISED" | "TERM-ASSESSED" | "TERM-AGAIN" | "TERM-FULL" | "TERM-HOURS" | "TERM-SEQUENCE" | "TERM-COVER" | "TERM-PREREQ/jaw-after-neck" | "TERM-PREREQ/front-after-back-of-neck" | "TERM-PREREQ/gluteal-after-drapes";
-            meaning: string;
-            ofPlans: boolean;
-        };
-        RunView: {
-            attended: components["schemas"]["Stretch"][];
-            done: components["schemas"]["DoneView"][];
-            /** Format: int64 */
-            end: number;
-            opens: components["schemas"]["OpenStretch"][];
-        };
-        Saying: {
-            /** Format: double */
-            atSeconds: number;
-            /** @enum {string} */
-            kind: "greeting" | "purpose" | "areas-to-avoid" | "invites-feedback" | "pressure-question" | "explains" | "warns" | "ready-cue" | "relax-cue" | "choice" | "interview" | "consent" | "closing";
-            words?: string;
-        };
-        ScoreView: {
-            criteria: components["schemas"]["CriterionView"][];
-            outcome: components["schemas"]["OutcomeView"];
-            /** Format: double */
-            seconds: number;
-        };
-        Sent: {
-            events?: components["schemas"]["Event"][];
-        };
-        SentAward: {
-            award?: components["schemas"]["Award"];
-            /** Format: int32 */
-            from?: number;
-        };
-        SentMark: {
-            /** Format: double */
-            atSeconds?: number;
-            id?: string;
-            /** Format: int32 */
-            index?: number;
-            /** @enum {string} */
-            what?: "started" | "skipped" | "finished";
-        };
-        Sequence: {
-            blocks: components["schemas"]["Block"][];
-            /** @enum {string} */
-            firstSide: "left" | "right" | "midline" | "both";
-            id: string;
-            name: string;
-            note: string;
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** Format: double */
-            slotSeconds: number;
-            /** @enum {string} */
-            table?: "low" | "middle" | "high";
-        };
-        SequenceChange: {
-            changes: string[];
-            id: string;
-            known: boolean;
-            name: string;
-        };
-        SequenceLine: {
-            /** Format: int64 */
-            hints: number;
-            id: string;
-            name: string;
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** Format: double */
-            slotSeconds: number;
-            /** Format: int32 */
-            steps: number;
-            /** Format: int64 */
-            stops: number;
-            /** Format: double */
-            totalSeconds: number;
-            /** Format: int32 */
-            version: number;
-            /** Format: int64 */
-            warns: number;
-        };
-        SequenceView: {
-            history: components["schemas"]["VersionLine"][];
-            plan: components["schemas"]["PlanView"];
-            sequence: components["schemas"]["Sequence"];
-            /** Format: int32 */
-            version: number;
-            /** Format: uuid */
-            versionId: string;
-        };
-        SessionView: {
-            needsSetup: boolean;
-            person?: components["schemas"]["Person"];
-            school: string;
-            terms: components["schemas"]["TermView"][];
-        };
-        SetUp: {
-            name?: string;
-            password?: string;
-            school?: string;
-            signIn?: string;
-        };
-        SettingView: {
-            chosen: {
-                [key: string]: string;
-            };
-            id: string;
-            options: components["schemas"]["Option"][];
-            question: string;
-            rules: ("ORDER-WARM" | "ORDER-BROAD" | "ORDER-FLUSH" | "ORDER-SIDES" | "ORDER-FIRST" | "ORDER-LIMB" | "ORDER-DRY" | "ORDER-OPPOSE" | "ORDER-TURNS" | "ORDER-PREREQ/link" | "ORDER-PREREQ/settle-first" | "ORDER-PREREQ/assess-first" | "ORDER-PREREQ/thigh-before-gluteal" | "ORDER-PREREQ/back-before-front-of-neck" | "ORDER-PREREQ/neck-before-jaw" | "ORDER-PREREQ/muscle-before-joint" | "ORDER-PREREQ/distraction-before-glide" | "ORDER-PREREQ/gentle-to-strong" | "ORDER-PREREQ/lengthen-after-point" | "ORDER-PREREQ/moving-on-tendon" | "ORDER-PREREQ/flush-after-heat" | "ORDER-PREREQ/stretch-after-heat" | "ORDER-PREREQ/after-friction" | "ORDER-PREREQ/scalp" | "ORDER-PREREQ/compare-after" | "ORDER-RUN" | "ORDER-COVER" | "DOSE-WINDOW" | "DOSE-RATE" | "DOSE-CAP" | "DOSE-SLOT" | "PRESS-CEILING" | "PRESS-STEP" | "PRESS-POINT" | "PRESS-BAND" | "PRESS-ANSWER" | "CONSENT-BEFORE" | "CONSENT-SCOPE" | "DRAPE-IDLE" | "DRAPE-OPEN" | "DRAPE-TWO" | "DRAPE-SECURE" | "DRAPE-END" | "DRAPE-FAULT" | "HAND-BARE" | "HAND-LOAD" | "REACH" | "TABLE" | "MECH-LOOK" | "MECH-BALANCE" | "COMM-TOOL" | "COMM-GAP" | "COMM-OPEN" | "COMM-WARN" | "COMM-CUE" | "COMM-INTERVIEW" | "COMM-CLOSE" | "CLEAN-FACE" | "SCOPE" | "CLIENT" | "TERM-TAUGHT" | "TERM-PRACTISED" | "TERM-ASSESSED" | "TERM-AGAIN" | "TERM-FULL" | "TERM-HOURS" | "TERM-SEQUENCE" | "TERM-COVER" | "TERM-PREREQ/jaw-after-neck" | "TERM-PREREQ/front-after-back-of-neck" | "TERM-PREREQ/gluteal-after-drapes")[];
-        };
-        SettingsView: {
-            numbers: components["schemas"]["NumberView"][];
-            rules: components["schemas"]["RuleView"][];
-            settings: components["schemas"]["SettingView"][];
-            topics: components["schemas"]["TopicView"][];
-            whoDecides: string;
-        };
-        SignIn: {
-            password?: string;
-            signIn?: string;
-        };
-        SignInSheet: {
-            /** Format: uuid */
-            id: string;
-            name: string;
-            password?: string;
-            /** @enum {string} */
-            role: "lead" | "instructor" | "grader" | "student";
-            signIn: string;
-        };
-        Source: {
-            lesson: string;
-            sequence: string;
-            steps: string[];
-        };
-        SpanView: {
-            band: components["schemas"]["Band"];
-            /** Format: double */
-            begin: number;
-            /** Format: double */
-            end: number;
-            /** Format: int32 */
-            index: number;
-            open: components["schemas"]["OpenView"][];
-            second: boolean;
-            /** @enum {string} */
-            side: "left" | "right" | "midline" | "both";
-            /** Format: double */
-            start: number;
-            step: string;
-            transitions: {
-                [key: string]: number;
-            };
-        };
-        Step: {
-            band?: components["schemas"]["Band"];
-            before: string[];
-            care: ("sheet-secured" | "hands-wiped")[];
-            /** Format: double */
-            classSeconds?: number;
-            /** Format: int32 */
-            depth: number;
-            /** @enum {string} */
-            direction?: "proximal" | "distal" | "medial" | "lateral" | "across" | "circular";
-            dose: components["schemas"]["Dose"];
-            /** @enum {string} */
-            effort: "passive" | "breath" | "active" | "resisted" | "moves-aside";
-            from?: string;
-            id: string;
-            /** @enum {string} */
-            importance: "must" | "should" | "could";
-            /** @enum {string} */
-            lubricant: "dry" | "film" | "oil";
-            /** Format: double */
-            minimumSeconds?: number;
-            name: string;
-            /** @enum {string} */
-            phase: "settle" | "assess" | "warm" | "isolate" | "treat" | "lengthen" | "reset" | "flush" | "re-check" | "cover";
-            /** @enum {string} */
-            position: "prone" | "supine" | "side-left" | "side-right" | "semi-reclined" | "seated";
-            say: components["schemas"]["Saying"][];
-            secondSide?: components["schemas"]["Dose"];
-            /** @enum {string} */
-            sheet: "open" | "through" | "covered";
-            /** @enum {string} */
-            side: "left" | "right" | "midline" | "both" | "each";
-            /** @enum {string} */
-            stance: "lunge" | "horse" | "seated" | "on-table";
-            /** @enum {string} */
-            stands: "same-side" | "across" | "head" | "foot";
-            /** Format: double */
-            targetSeconds?: number;
-            technique: string;
-            to?: string;
-            /** @enum {string} */
-            tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-            zones: ("scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top")[];
-        };
-        StepFit: {
-            /** Format: double */
-            after: number;
-            /** Format: double */
-            before: number;
-            step: string;
-            /** @enum {string} */
-            what: "kept" | "shortened" | "lengthened" | "dropped";
-        };
-        Stored: {
-            finished: boolean;
-            scores: components["schemas"]["ScoreView"];
-            /** Format: int32 */
-            stored: number;
-        };
-        StreamingResponseBody: unknown;
-        Stretch: {
-            /** Format: int64 */
-            end: number;
-            /** Format: int64 */
-            start: number;
-        };
-        Struck: {
-            key?: string;
-            reason?: string;
-        };
-        Student: {
-            /** Format: double */
-            cut: number;
-            practicals: components["schemas"]["PracticalLine"][];
-            regions: components["schemas"]["RegionLines"][];
-            student: components["schemas"]["Person"];
-            /** Format: uuid */
-            term: string;
-            /** Format: double */
-            week: number;
-            /** Format: int32 */
-            weeks: number;
-        };
-        StudentRow: {
-            /** Format: int32 */
-            atRisk: number;
-            /** Format: int32 */
-            critical: number;
-            /** Format: int32 */
-            dueAgain: number;
-            /** Format: uuid */
-            id: string;
-            name: string;
-            palms: components["schemas"]["Palm"][];
-            /** Format: int32 */
-            secure: number;
-        };
-        Technique: {
-            aliases: string[];
-            caution?: string;
-            /** Format: int32 */
-            depth: number;
-            dose: components["schemas"]["Dose"];
-            /** @enum {string} */
-            effort: "passive" | "breath" | "active" | "resisted" | "moves-aside";
-            id: string;
-            name: string;
-            /** @enum {string} */
-            stroke: "effleurage" | "petrissage" | "friction" | "stripping" | "compression" | "trigger-point" | "skin-rolling" | "fascial-spread" | "pin-and-lengthen" | "range-of-motion" | "contract-relax" | "stretch" | "traction" | "joint-glide" | "tapotement" | "vibration" | "still-hold" | "heat" | "cold";
-            strong: boolean;
-            /** @enum {string} */
-            tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-        };
-        TechniqueChange: {
-            changes: boolean;
-            id: string;
-            name: string;
-        };
-        TechniqueEdit: {
-            aliases?: string[];
-            caution?: string;
-            /** Format: int32 */
-            depth?: number;
-            dose?: components["schemas"]["Dose"];
-            follow?: string[];
-            /** Format: int32 */
-            from?: number;
-            /** @enum {string} */
-            tool?: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-        };
-        TechniqueView: {
-            standard: boolean;
-            technique: components["schemas"]["Technique"];
-            uses: components["schemas"]["UseView"][];
-            /** Format: int32 */
-            version: number;
-            windows: string[];
-        };
-        TechniqueWord: {
-            aliases: string[];
-            caution?: string;
-            /** Format: int32 */
-            depth: number;
-            dose: components["schemas"]["Dose"];
-            id: string;
-            name: string;
-            stroke: string;
-            /** @enum {string} */
-            tool: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-        };
-        TechniquesText: {
-            text?: string;
-        };
-        TemplateWord: {
-            /** @enum {string} */
-            id: "tool-ladder" | "protocol" | "interview";
-            name: string;
-            words: string;
-        };
-        TermChecksView: {
-            cells: components["schemas"]["CellView"][];
-            findings: components["schemas"]["TermFindingView"][];
-            labs: components["schemas"]["LabView"][];
-            /** Format: double */
-            plannedHours: number;
-            regions: components["schemas"]["RegionView"][];
-            /** Format: double */
-            roomHours: number;
-            /** Format: double */
-            targetHours: number;
-        };
-        TermDraft: {
-            curriculum?: components["schemas"]["Curriculum"];
-        };
-        TermDraftMend: {
-            curriculum?: components["schemas"]["Curriculum"];
-            key?: string;
-        };
-        TermDraftView: {
-            checks: components["schemas"]["TermChecksView"];
-            curriculum: components["schemas"]["Curriculum"];
-        };
-        TermEdit: {
-            curriculum?: components["schemas"]["Curriculum"];
-            /** Format: int32 */
-            from?: number;
-            what?: string;
-        };
-        TermFindingView: {
-            key: string;
-            meaning: string;
-            mend?: string;
-            remedy: string;
-            rule: string;
-            sentence: string;
-            /** @enum {string} */
-            severity: "off" | "hint" | "warn" | "stop" | "critical";
-            where: components["schemas"]["TermPlace"];
-        };
-        TermForm: {
-            cohort?: string;
-            name?: string;
-            /** Format: date */
-            startsOn?: string;
-            /** Format: int32 */
-            weeks?: number;
-        };
-        TermPlace: {
-            /** Format: int32 */
-            lab?: number;
-            lesson?: string;
-            /** @enum {string} */
-            region?: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** Format: int32 */
-            week?: number;
-        };
-        TermPreview: {
-            changes: string[];
-            /** Format: int32 */
-            lessons: number;
-            name: string;
-            sequences: components["schemas"]["SequenceChange"][];
-        };
-        TermText: {
-            text?: string;
-        };
-        TermVersionLine: {
-            /** Format: date-time */
-            createdAt: string;
-            /** Format: int32 */
-            version: number;
-            what: string;
-        };
-        TermView: {
-            archived: boolean;
-            cohort: string;
-            /** Format: uuid */
-            id: string;
-            name: string;
-            /** Format: date */
-            startsOn: string;
-            /** Format: double */
-            week: number;
-            /** Format: int32 */
-            weeks: number;
-        };
-        Terms: {
-            /** Format: int32 */
-            cleanDrapes: number;
-            /** Format: double */
-            gapGrowth: number;
-            /** Format: double */
-            longestGapWeeks: number;
-            /** Format: int32 */
-            meetings: number;
-        };
-        ToolWord: {
-            /** @enum {string} */
-            id: "palm" | "forearm" | "loose-fist" | "knuckles" | "reinforced-fingers" | "finger-pads" | "heel-of-hand" | "pincer" | "supported-thumb" | "bare-thumb" | "elbow";
-            name: string;
-            pointed: boolean;
-        };
-        TopicView: {
-            caution: string;
-            chosen: {
-                [key: string]: "not-taught" | "theory-only" | "supervised" | "allowed";
-            };
-            /** @enum {string} */
-            id: "front-of-neck" | "inside-mouth" | "breast-tissue" | "joint-movement" | "heat-and-cold" | "prenatal" | "abdominal" | "exercise-advice" | "diagnosis";
-            name: string;
-        };
-        TouchView: {
-            follows: number[];
-            name: string;
-            own: number[];
-            /** Format: double */
-            secondsAfter: number;
-            /** Format: double */
-            secondsBefore: number;
-            sequence: string;
-            /** Format: int32 */
-            stops: number;
-            /** Format: int32 */
-            warns: number;
-        };
-        Transitions: {
-            /** Format: double */
-            lubricant: number;
-            /** Format: double */
-            place: number;
-            /** Format: double */
-            question: number;
-            /** Format: double */
-            sensitiveSheet: number;
-            /** Format: double */
-            sheet: number;
-            /** Format: double */
-            turn: number;
-        };
-        TryView: {
-            come: components["schemas"]["FindingView"][];
-            gone: components["schemas"]["FindingView"][];
-        };
-        Two: {
-            after?: components["schemas"]["Sequence"];
-            before?: components["schemas"]["Sequence"];
-        };
-        TwoTerms: {
-            after?: components["schemas"]["Curriculum"];
-            before?: components["schemas"]["Curriculum"];
-        };
-        UseView: {
-            name: string;
-            sequence: string;
-            steps: number[];
-        };
-        VersionLine: {
-            /** Format: date-time */
-            createdAt: string;
-            /** Format: int32 */
-            version: number;
-            what: string;
-        };
-        VersionView: {
-            changes: string[];
-            sequence: components["schemas"]["Sequence"];
-            /** Format: int32 */
-            version: number;
-            /** Format: uuid */
-            versionId: string;
-        };
-        Ways: {
-            /** @enum {string} */
-            afterFriction: "cold" | "heat";
-            /** @enum {string} */
-            chest: "arms-over-sheet" | "chest-drape";
-            /** @enum {string} */
-            clientPart: "passive" | "active" | "either";
-            /** @enum {string} */
-            decides: "report" | "touch" | "both";
-            /** @enum {string} */
-            ears: "together" | "one-at-a-time";
-            /** @enum {string} */
-            elbow: "used" | "forearm-only";
-            /** @enum {string} */
-            onTable: "allowed" | "not";
-            /** @enum {string} */
-            opening: "settle" | "clothed-movement";
-            /** @enum {string} */
-            scalp: "first" | "last" | "either";
-            /** @enum {string} */
-            termMark: "local-level" | "latest" | "best" | "last-three" | "fading";
-        };
-        Where: {
-            /** Format: int64 */
-            atMs?: number;
-            /** @enum {string} */
-            side?: "left" | "right" | "midline" | "both";
-            step?: string;
-            /** @enum {string} */
-            zone?: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
-        };
-        ZoneWord: {
-            broadOnly: boolean;
-            caution?: string;
-            /** Format: int32 */
-            ceilingHigh?: number;
-            /** Format: int32 */
-            ceilingLow?: number;
-            /** @enum {string} */
-            id: "scalp" | "face" | "ears" | "base-of-skull" | "below-ear" | "jaw-muscles" | "inside-mouth" | "neck-back" | "neck-side" | "strap-muscle" | "throat" | "top-of-shoulder" | "upper-back" | "shoulder-blade" | "spine" | "chest-wall" | "breast" | "armpit" | "belly" | "rib-edge" | "lumbar" | "kidneys" | "sacrum" | "gluteals" | "hip-rotators" | "upper-arm-outer" | "upper-arm-inner" | "elbow-inside" | "forearm-flexors" | "forearm-extensors" | "wrist" | "hand" | "groin" | "hamstrings" | "thigh-front" | "thigh-outer" | "thigh-inner" | "knee-back" | "kneecap" | "knee-inner" | "calf" | "calf-centre" | "shin" | "shin-lower" | "achilles" | "sole" | "foot-top";
-            name: string;
-            paired: boolean;
-            /** @enum {string} */
-            region: "head-face" | "jaw" | "neck" | "shoulder" | "chest" | "abdomen" | "low-back" | "hip" | "upper-arm" | "forearm-hand" | "thigh" | "knee" | "lower-leg" | "foot" | "whole-body";
-            /** @enum {string} */
-            unit: "head" | "back" | "chest" | "abdomen" | "hip" | "arm" | "leg";
-        };
-    };
-    responses: never;
-    parameters: never;
-    requestBodies: never;
-    headers: never;
-    pathItems: never;
+  schemas: {
+    Archived: {
+      archived?: boolean
+    }
+    Award: {
+      confirmed: string[]
+      criteria: {
+        [key: string]: components['schemas']['Change']
+      }
+      feedback: string
+      released: boolean
+      struck: components['schemas']['Struck'][]
+    }
+    AwardView: {
+      /** Format: date-time */
+      at: string
+      award: components['schemas']['Award']
+      by: string
+      outcome: components['schemas']['OutcomeView']
+      /** Format: int32 */
+      revision: number
+    }
+    Band: {
+      /** Format: int32 */
+      high: number
+      /** Format: int32 */
+      low: number
+    }
+    Bar: {
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: int32 */
+      fill: number
+      /** Format: double */
+      forecast?: number
+      /** Format: double */
+      level?: number
+      /** Format: double */
+      sd?: number
+      /** Format: double */
+      secureProbability?: number
+      /** @enum {string} */
+      state: 'open critical' | 'not seen' | 'secure' | 'due again' | 'at risk' | 'emerging'
+      why: string
+    }
+    Block: {
+      id: string
+      name: string
+      /** @enum {string} */
+      order: 'in-order' | 'any-order'
+      /** @enum {string} */
+      repeat: 'once' | 'each-side'
+      steps: components['schemas']['Step'][]
+    }
+    Brief: {
+      asked?: string[]
+      /** Format: uuid */
+      partner?: string
+      profile?: string
+      sequence?: string
+      /** @enum {string} */
+      sides?: 'left' | 'right' | 'midline' | 'both' | 'each'
+      /** Format: uuid */
+      student?: string
+      /** Format: int32 */
+      tableNumber?: number
+      /** Format: uuid */
+      term?: string
+    }
+    Catalogue: {
+      criteria: components['schemas']['CriterionWord'][]
+      faults: components['schemas']['FaultWord'][]
+      law: string
+      notes: components['schemas']['NoteWord'][]
+      ratings: components['schemas']['RatingWord'][]
+      regions: components['schemas']['RegionWord'][]
+      techniques: components['schemas']['TechniqueWord'][]
+      templates: components['schemas']['TemplateWord'][]
+      tools: components['schemas']['ToolWord'][]
+      zones: components['schemas']['ZoneWord'][]
+    }
+    CellView: {
+      expected: boolean
+      /** @enum {string} */
+      position: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
+      reach: {
+        [key: string]: 'teach' | 'practise' | 'assess' | 'meet-again'
+      }
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: double */
+      seconds: number
+      sources: components['schemas']['Source'][]
+      /** @enum {string} */
+      tool:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+    }
+    Change: {
+      reason?: string
+      /** Format: double */
+      value?: number
+    }
+    CheckView: {
+      finding: components['schemas']['FindingView']
+      mend?: string
+    }
+    ClassLine: {
+      inTerm: boolean
+      isNew: boolean
+      name: string
+      /** @enum {string} */
+      role: 'lead' | 'instructor' | 'grader' | 'student'
+      /** Format: int32 */
+      row: number
+      signIn: string
+    }
+    ClassText: {
+      text?: string
+    }
+    Cohort: {
+      /** Format: double */
+      cut: number
+      name: string
+      /** Format: int32 */
+      practicals: number
+      regions: (
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      )[]
+      students: components['schemas']['StudentRow'][]
+      /** Format: uuid */
+      term: string
+      /** Format: double */
+      week: number
+      /** Format: int32 */
+      weeks: number
+    }
+    Communication: {
+      /** Format: double */
+      largestSilenceSeconds: number
+      /** Format: double */
+      toolQuestionSeconds: number
+    }
+    CommunicationParts: {
+      /** Format: double */
+      answers: number
+      /** Format: double */
+      closing: number
+      /** Format: double */
+      interviews: number
+      /** Format: double */
+      opening: number
+      /** Format: double */
+      silence: number
+      /** Format: double */
+      toolQuestions: number
+      /** Format: double */
+      warningsAndCues: number
+    }
+    CriterionView: {
+      applicable: boolean
+      band?: string
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: int32 */
+      enough: number
+      findings: components['schemas']['FindingView'][]
+      /** Format: double */
+      high?: number
+      /** Format: double */
+      low?: number
+      name: string
+      /** Format: int32 */
+      observations: number
+      parts: components['schemas']['Part'][]
+      /** Format: double */
+      score?: number
+      thin: boolean
+      why?: string
+    }
+    CriterionWord: {
+      /** @enum {string} */
+      id: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      name: string
+    }
+    Curriculum: {
+      id: string
+      /** Format: double */
+      labMinutes: number
+      /** Format: int32 */
+      labsAWeek: number
+      lessons: components['schemas']['Lesson'][]
+      name: string
+      off: number[]
+      regionHours: {
+        [key: string]: number
+      }
+      /** Format: double */
+      targetHours: number
+      /** Format: int32 */
+      weeks: number
+    }
+    CurriculumView: {
+      archived: boolean
+      checks: components['schemas']['TermChecksView']
+      curriculum: components['schemas']['Curriculum']
+      history: components['schemas']['TermVersionLine'][]
+      /** Format: int32 */
+      version: number
+      /** Format: double */
+      week: number
+    }
+    DemonstrationView: {
+      clientSeconds: number[]
+      /** Format: double */
+      elapsedSeconds: number
+      /** Format: uuid */
+      id: string
+      /** Format: double */
+      planSeconds: number
+      progress: components['schemas']['ProgressView']
+      sequence: components['schemas']['Sequence']
+      spans: components['schemas']['SpanView'][]
+      token: boolean[]
+    }
+    DoneView: {
+      /** Format: int64 */
+      end: number
+      event: string
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      /** Format: int64 */
+      start: number
+      step: string
+    }
+    Dose: {
+      /** Format: int32 */
+      count?: number
+      /** @enum {string} */
+      kind: 'seconds' | 'passes' | 'holds' | 'cycles' | 'breaths' | 'until-soft'
+      /** Format: double */
+      perSecond?: number
+      /** Format: double */
+      seconds?: number
+    }
+    Dosing: {
+      /** @enum {string} */
+      holdEnd: 'by-seconds' | 'by-breaths' | 'until-soft'
+      /** Format: double */
+      softCapSeconds: number
+    }
+    Dot: {
+      critical: boolean
+      /** Format: double */
+      level: number
+      /** Format: uuid */
+      practical: string
+      /** Format: double */
+      score: number
+      /** Format: double */
+      sd: number
+      /** Format: double */
+      week: number
+      /** Format: double */
+      weight: number
+    }
+    Draft: {
+      /** Format: uuid */
+      client?: string
+      profile?: string
+      sequence?: components['schemas']['Sequence']
+    }
+    DraftFit: {
+      profile?: string
+      sequence?: components['schemas']['Sequence']
+      /** Format: double */
+      slotSeconds?: number
+    }
+    DraftMend: {
+      /** Format: uuid */
+      client?: string
+      key?: string
+      profile?: string
+      sequence?: components['schemas']['Sequence']
+    }
+    DraftView: {
+      plan: components['schemas']['PlanView']
+      sequence: components['schemas']['Sequence']
+    }
+    Draping: {
+      /** @enum {string} */
+      consent: 'at-the-moment' | 'at-the-start-confirmed'
+      /** @enum {string} */
+      gluteals: 'through-sheet' | 'side-only' | 'bare'
+      /** Format: double */
+      idleGraceSeconds: number
+      prices: {
+        [key: string]: number
+      }
+      sensitive: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
+    Duty: {
+      /** Format: uuid */
+      account: string
+      name: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** @enum {string} */
+      task: 'teach' | 'grade'
+    }
+    DutyList: {
+      duties?: components['schemas']['Duty'][]
+    }
+    Edit: {
+      /** Format: int32 */
+      from?: number
+      key?: string
+      sequence?: components['schemas']['Sequence']
+      /** Format: int32 */
+      version?: number
+      what?: string
+    }
+    Event: {
+      /** Format: int64 */
+      atMs: number
+      data: components['schemas']['EventData']
+      device: string
+      id: string
+      /** @enum {string} */
+      kind:
+        | 'step-start'
+        | 'step-stop'
+        | 'step-skip'
+        | 'contact'
+        | 'off-plan'
+        | 'hold-start'
+        | 'hold-stop'
+        | 'rate-tap'
+        | 'sheet-change'
+        | 'consent'
+        | 'say'
+        | 'reply'
+        | 'report'
+        | 'report-answer'
+        | 'look'
+        | 'balance-test'
+        | 'lubricant'
+        | 'turn'
+        | 'hygiene'
+        | 'measure'
+        | 'attend'
+        | 'safety-stop'
+        | 'note'
+        | 'undo'
+        | 'finish'
+      /** Format: int64 */
+      seq: number
+      /** Format: date-time */
+      wall?: string
+    }
+    EventData: {
+      after?: boolean
+      /** @enum {string} */
+      answer?: 'asked' | 'yes' | 'no' | 'withdrawn'
+      asked?: boolean
+      clear?: boolean
+      /** Format: int32 */
+      depth?: number
+      /** @enum {string} */
+      drape?:
+        | 'open'
+        | 'cover'
+        | 'loose'
+        | 'left-open'
+        | 'lifted-too-high'
+        | 'secured'
+        | 'not-secured'
+        | 'not-covered-at-end'
+      /** @enum {string} */
+      dressing?: 'dry' | 'film' | 'oil'
+      faults?: (
+        | 'bent-elbows'
+        | 'bent-waist'
+        | 'leaning'
+        | 'twisted'
+        | 'bare-thumb'
+        | 'dropped-head'
+        | 'raised-shoulders'
+        | 'tense-hand'
+      )[]
+      followedUp?: boolean
+      /** @enum {string} */
+      measured?: 'pain' | 'range'
+      /** Format: int32 */
+      number?: number
+      on?: boolean
+      /** @enum {string} */
+      position?: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
+      ref?: string
+      /** @enum {string} */
+      response?: 'eased' | 'broader' | 'slower' | 'stopped' | 'none'
+      /** @enum {string} */
+      saying?:
+        | 'greeting'
+        | 'purpose'
+        | 'areas-to-avoid'
+        | 'invites-feedback'
+        | 'pressure-question'
+        | 'explains'
+        | 'warns'
+        | 'ready-cue'
+        | 'relax-cue'
+        | 'choice'
+        | 'interview'
+        | 'consent'
+        | 'closing'
+      /** @enum {string} */
+      sheet?: 'open' | 'through' | 'covered'
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      /** @enum {string} */
+      source?: 'spoken' | 'handset'
+      step?: string
+      /** @enum {string} */
+      style?: 'open' | 'choice' | 'closed'
+      text?: string
+      /** @enum {string} */
+      tool?:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+      /** @enum {string} */
+      unit?: 'head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg'
+      /** @enum {string} */
+      zone?:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+    }
+    FaultWord: {
+      /** @enum {string} */
+      id:
+        | 'bent-elbows'
+        | 'bent-waist'
+        | 'leaning'
+        | 'twisted'
+        | 'bare-thumb'
+        | 'dropped-head'
+        | 'raised-shoulders'
+        | 'tense-hand'
+      name: string
+    }
+    FindingView: {
+      evidence: string[]
+      key: string
+      meaning: string
+      remedy: string
+      rule: string
+      sentence: string
+      /** @enum {string} */
+      severity: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      where: components['schemas']['Where']
+    }
+    FitView: {
+      /** Format: double */
+      afterSeconds: number
+      /** Format: double */
+      beforeSeconds: number
+      changes: components['schemas']['StepFit'][]
+      found: boolean
+      heaviest: components['schemas']['Heavy'][]
+      /** Format: double */
+      missingSeconds: number
+      /** Format: double */
+      mostValue: number
+      plan: components['schemas']['PlanView']
+      proven: boolean
+      sequence: components['schemas']['Sequence']
+      /** Format: double */
+      value: number
+    }
+    Growth: {
+      /** Format: double */
+      priorMean: number
+      /** Format: double */
+      priorSd: number
+      /** Format: double */
+      scoreVariance: number
+      /** Format: double */
+      secureProbability: number
+      /** Format: double */
+      variancePerWeek: number
+    }
+    Heavy: {
+      /** Format: double */
+      seconds: number
+      step: string
+    }
+    IncomingFile: {
+      /** @enum {string} */
+      kind?: 'sequence' | 'steps'
+      text?: string
+    }
+    IncomingLine: {
+      changes: string[]
+      /** @enum {string} */
+      effect: 'new' | 'changed' | 'same'
+      id: string
+      name: string
+      /** Format: int32 */
+      steps: number
+    }
+    Jotted: {
+      after?: components['schemas']['Step']
+      id?: string
+      text?: string
+    }
+    Kept: {
+      /** Format: uuid */
+      id: string
+      /** @enum {string} */
+      kind: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      /** Format: date */
+      until?: string
+      /** @enum {string} */
+      zone?:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+    }
+    LabView: {
+      /** Format: int32 */
+      lab: number
+      /** Format: double */
+      minutes: number
+      over: boolean
+      /** Format: int32 */
+      week: number
+    }
+    Laid: {
+      profile?: string
+      sequence?: components['schemas']['Sequence']
+      /** @enum {string} */
+      template?: 'tool-ladder' | 'protocol' | 'interview'
+      zones?: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
+    LayoutView: {
+      checks: components['schemas']['TermChecksView']
+      curriculum: components['schemas']['Curriculum']
+      /** Format: int32 */
+      missed: number
+      /** Format: double */
+      overMinutes: number
+      proven: boolean
+    }
+    LayoutWish: {
+      curriculum?: components['schemas']['Curriculum']
+      regions?: (
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      )[]
+    }
+    Lesson: {
+      /** @enum {string} */
+      aim: 'teach' | 'practise' | 'assess' | 'meet-again'
+      id: string
+      /** Format: int32 */
+      lab: number
+      /** Format: double */
+      minutes: number
+      note: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      sequence?: string
+      /** Format: int32 */
+      week: number
+    }
+    Line: {
+      bar: components['schemas']['Bar']
+      history: components['schemas']['Dot'][]
+    }
+    Marking: {
+      /** Format: double */
+      answerAllowanceSeconds: number
+      /** Format: double */
+      answerFullSeconds: number
+      /** Format: double */
+      answerNothingSeconds: number
+      communication: components['schemas']['CommunicationParts']
+      criteria: {
+        [key: string]: number
+      }
+      /** Format: double */
+      cut: number
+      enough: {
+        [key: string]: number
+      }
+      /** Format: double */
+      floor: number
+      /** @enum {string} */
+      outcome: 'conjunctive' | 'compensatory' | 'checklist' | 'global'
+      pressure: components['schemas']['PressureParts']
+      /** Format: double */
+      safetyEdge: number
+    }
+    Mechanics: {
+      /** Format: double */
+      bareThumbRowSeconds: number
+      /** Format: double */
+      bareThumbShare: number
+      faults: {
+        [key: string]: number
+      }
+      /** Format: double */
+      lookEverySeconds: number
+      /** Format: double */
+      pointedShare: number
+    }
+    NewNote: {
+      /** @enum {string} */
+      kind?: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      /** Format: date */
+      until?: string
+      /** @enum {string} */
+      zone?:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+    }
+    NewPassword: {
+      old?: string
+      password?: string
+    }
+    NewPerson: {
+      name?: string
+      password?: string
+      /** @enum {string} */
+      role?: 'lead' | 'instructor' | 'grader' | 'student'
+      signIn?: string
+      /** Format: uuid */
+      term?: string
+    }
+    NewSequence: {
+      name?: string
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: double */
+      slotSeconds?: number
+      /** @enum {string} */
+      template?: 'tool-ladder' | 'protocol' | 'interview'
+      zones?: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
+    NoteWord: {
+      /** @enum {string} */
+      id: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      local: boolean
+      name: string
+    }
+    NumberView: {
+      chosen: {
+        [key: string]: number
+      }
+      id: string
+      /** Format: double */
+      least: number
+      /** Format: double */
+      most: number
+      name: string
+      rules: (
+        | 'ORDER-WARM'
+        | 'ORDER-BROAD'
+        | 'ORDER-FLUSH'
+        | 'ORDER-SIDES'
+        | 'ORDER-FIRST'
+        | 'ORDER-LIMB'
+        | 'ORDER-DRY'
+        | 'ORDER-OPPOSE'
+        | 'ORDER-TURNS'
+        | 'ORDER-PREREQ/link'
+        | 'ORDER-PREREQ/settle-first'
+        | 'ORDER-PREREQ/assess-first'
+        | 'ORDER-PREREQ/thigh-before-gluteal'
+        | 'ORDER-PREREQ/back-before-front-of-neck'
+        | 'ORDER-PREREQ/neck-before-jaw'
+        | 'ORDER-PREREQ/muscle-before-joint'
+        | 'ORDER-PREREQ/distraction-before-glide'
+        | 'ORDER-PREREQ/gentle-to-strong'
+        | 'ORDER-PREREQ/lengthen-after-point'
+        | 'ORDER-PREREQ/moving-on-tendon'
+        | 'ORDER-PREREQ/flush-after-heat'
+        | 'ORDER-PREREQ/stretch-after-heat'
+        | 'ORDER-PREREQ/after-friction'
+        | 'ORDER-PREREQ/scalp'
+        | 'ORDER-PREREQ/compare-after'
+        | 'ORDER-RUN'
+        | 'ORDER-COVER'
+        | 'DOSE-WINDOW'
+        | 'DOSE-RATE'
+        | 'DOSE-CAP'
+        | 'DOSE-SLOT'
+        | 'PRESS-CEILING'
+        | 'PRESS-STEP'
+        | 'PRESS-POINT'
+        | 'PRESS-BAND'
+        | 'PRESS-ANSWER'
+        | 'CONSENT-BEFORE'
+        | 'CONSENT-SCOPE'
+        | 'DRAPE-IDLE'
+        | 'DRAPE-OPEN'
+        | 'DRAPE-TWO'
+        | 'DRAPE-SECURE'
+        | 'DRAPE-END'
+        | 'DRAPE-FAULT'
+        | 'HAND-BARE'
+        | 'HAND-LOAD'
+        | 'REACH'
+        | 'TABLE'
+        | 'MECH-LOOK'
+        | 'MECH-BALANCE'
+        | 'COMM-TOOL'
+        | 'COMM-GAP'
+        | 'COMM-OPEN'
+        | 'COMM-WARN'
+        | 'COMM-CUE'
+        | 'COMM-INTERVIEW'
+        | 'COMM-CLOSE'
+        | 'CLEAN-FACE'
+        | 'SCOPE'
+        | 'CLIENT'
+        | 'TERM-TAUGHT'
+        | 'TERM-PRACTISED'
+        | 'TERM-ASSESSED'
+        | 'TERM-AGAIN'
+        | 'TERM-FULL'
+        | 'TERM-HOURS'
+        | 'TERM-SEQUENCE'
+        | 'TERM-COVER'
+        | 'TERM-PREREQ/jaw-after-neck'
+        | 'TERM-PREREQ/front-after-back-of-neck'
+        | 'TERM-PREREQ/gluteal-after-drapes'
+      )[]
+      unit: string
+      whole: boolean
+    }
+    OpenStretch: {
+      /** Format: int64 */
+      end: number
+      open: components['schemas']['OpenView']
+      /** Format: int64 */
+      start: number
+    }
+    OpenView: {
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      /** @enum {string} */
+      unit: 'head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg'
+    }
+    Option: {
+      id: string
+      label: string
+    }
+    Ordering: {
+      /** Format: int32 */
+      firmDepth: number
+      /** @enum {string} */
+      firstOnSkin: 'dry' | 'lubricant'
+      /** @enum {string} */
+      limb: 'proximal-distal-proximal' | 'from-sheet-edge' | 'distal-stripping'
+      /** Format: double */
+      sideRatio: number
+      /** Format: double */
+      warmUpSeconds: number
+    }
+    OutcomeView: {
+      band?: string
+      /** Format: double */
+      mean?: number
+      reasons: string[]
+      /** @enum {string} */
+      result: 'pass' | 'fail' | 'incomplete'
+    }
+    Palm: {
+      bars: components['schemas']['Bar'][]
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: int32 */
+      secure: number
+    }
+    Part: {
+      events: string[]
+      explanation: string
+      name: string
+      /** Format: double */
+      value?: number
+      /** Format: double */
+      weight: number
+    }
+    Person: {
+      /** Format: uuid */
+      id: string
+      name: string
+      /** @enum {string} */
+      role: 'lead' | 'instructor' | 'grader' | 'student'
+    }
+    PlanView: {
+      findings: components['schemas']['CheckView'][]
+      profile: string
+      /** Format: double */
+      slotSeconds: number
+      spans: components['schemas']['SpanView'][]
+      /** Format: double */
+      totalSeconds: number
+    }
+    PracticalLine: {
+      finished: boolean
+      grader: string
+      /** Format: uuid */
+      id: string
+      /** Format: double */
+      mean?: number
+      region: string
+      released?: boolean
+      result?: string
+      sequence: string
+      /** Format: date-time */
+      startedAt: string
+      student: string
+      /** Format: uuid */
+      studentId: string
+      /** Format: int32 */
+      tableNumber: number
+    }
+    PracticalView: {
+      award?: components['schemas']['AwardView']
+      /** Format: int64 */
+      elapsedMs: number
+      events: components['schemas']['Event'][]
+      finished: boolean
+      grader: components['schemas']['Person']
+      /** Format: uuid */
+      id: string
+      partner?: components['schemas']['Person']
+      profile: components['schemas']['Profile']
+      /** Format: double */
+      rating?: number
+      run: components['schemas']['RunView']
+      scores?: components['schemas']['ScoreView']
+      sequence: components['schemas']['Sequence']
+      /** @enum {string} */
+      sides: 'left' | 'right' | 'midline' | 'both' | 'each'
+      spans: components['schemas']['SpanView'][]
+      /** Format: date-time */
+      startedAt: string
+      student: components['schemas']['Person']
+      /** Format: int32 */
+      tableNumber: number
+      /** Format: uuid */
+      term: string
+    }
+    Pressing: {
+      /** @enum {string} */
+      ceilingEnd: 'lower' | 'upper'
+      specificBand: components['schemas']['Band']
+      /** Format: int32 */
+      tooMuch: number
+      /** Format: int32 */
+      unlisted: number
+      warmBand: components['schemas']['Band']
+    }
+    PressureParts: {
+      /** Format: double */
+      answers: number
+      /** Format: double */
+      ceilings: number
+      /** Format: double */
+      holds: number
+      /** Format: double */
+      rate: number
+      /** Format: double */
+      reports: number
+    }
+    Profile: {
+      communication: components['schemas']['Communication']
+      dose: components['schemas']['Dosing']
+      draping: components['schemas']['Draping']
+      growth: components['schemas']['Growth']
+      id: string
+      marking: components['schemas']['Marking']
+      mechanics: components['schemas']['Mechanics']
+      name: string
+      order: components['schemas']['Ordering']
+      pressure: components['schemas']['Pressing']
+      scope: {
+        [key: string]: 'not-taught' | 'theory-only' | 'supervised' | 'allowed'
+      }
+      severities: {
+        [key: string]: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      }
+      terms: components['schemas']['Terms']
+      transitions: components['schemas']['Transitions']
+      ways: components['schemas']['Ways']
+    }
+    ProfileChanges: {
+      numbers?: {
+        [key: string]: number
+      }
+      scope?: {
+        [key: string]: 'not-taught' | 'theory-only' | 'supervised' | 'allowed'
+      }
+      sequence?: string
+      settings?: {
+        [key: string]: string
+      }
+      severities?: {
+        [key: string]: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      }
+    }
+    ProfileView: {
+      ofSchool: boolean
+      profile: components['schemas']['Profile']
+      /** Format: int32 */
+      version: number
+      /** Format: uuid */
+      versionId: string
+    }
+    ProgressView: {
+      /** Format: double */
+      allowedSeconds: number
+      /** Format: int32 */
+      current: number
+      /** Format: double */
+      driftFrom?: number
+      /** Format: double */
+      driftSeconds: number
+      finished: boolean
+      leftOut: number[]
+      shownSeconds: number[]
+      /** Format: double */
+      startedAt: number
+      words: string
+    }
+    Rating: {
+      /** Format: double */
+      value?: number
+    }
+    RatingWord: {
+      band: string
+      /** Format: int32 */
+      value: number
+    }
+    RegionLines: {
+      lines: components['schemas']['Line'][]
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+    }
+    RegionView: {
+      /** Format: int32 */
+      covered: number
+      /** Format: int32 */
+      expected: number
+      /** Format: double */
+      hours: number
+      reach: {
+        [key: string]: 'teach' | 'practise' | 'assess' | 'meet-again'
+      }
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+    }
+    RegionWord: {
+      /** @enum {string} */
+      id:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      name: string
+    }
+    RuleView: {
+      chosen: {
+        [key: string]: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      }
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** @enum {string} */
+      id:
+        | 'ORDER-WARM'
+        | 'ORDER-BROAD'
+        | 'ORDER-FLUSH'
+        | 'ORDER-SIDES'
+        | 'ORDER-FIRST'
+        | 'ORDER-LIMB'
+        | 'ORDER-DRY'
+        | 'ORDER-OPPOSE'
+        | 'ORDER-TURNS'
+        | 'ORDER-PREREQ/link'
+        | 'ORDER-PREREQ/settle-first'
+        | 'ORDER-PREREQ/assess-first'
+        | 'ORDER-PREREQ/thigh-before-gluteal'
+        | 'ORDER-PREREQ/back-before-front-of-neck'
+        | 'ORDER-PREREQ/neck-before-jaw'
+        | 'ORDER-PREREQ/muscle-before-joint'
+        | 'ORDER-PREREQ/distraction-before-glide'
+        | 'ORDER-PREREQ/gentle-to-strong'
+        | 'ORDER-PREREQ/lengthen-after-point'
+        | 'ORDER-PREREQ/moving-on-tendon'
+        | 'ORDER-PREREQ/flush-after-heat'
+        | 'ORDER-PREREQ/stretch-after-heat'
+        | 'ORDER-PREREQ/after-friction'
+        | 'ORDER-PREREQ/scalp'
+        | 'ORDER-PREREQ/compare-after'
+        | 'ORDER-RUN'
+        | 'ORDER-COVER'
+        | 'DOSE-WINDOW'
+        | 'DOSE-RATE'
+        | 'DOSE-CAP'
+        | 'DOSE-SLOT'
+        | 'PRESS-CEILING'
+        | 'PRESS-STEP'
+        | 'PRESS-POINT'
+        | 'PRESS-BAND'
+        | 'PRESS-ANSWER'
+        | 'CONSENT-BEFORE'
+        | 'CONSENT-SCOPE'
+        | 'DRAPE-IDLE'
+        | 'DRAPE-OPEN'
+        | 'DRAPE-TWO'
+        | 'DRAPE-SECURE'
+        | 'DRAPE-END'
+        | 'DRAPE-FAULT'
+        | 'HAND-BARE'
+        | 'HAND-LOAD'
+        | 'REACH'
+        | 'TABLE'
+        | 'MECH-LOOK'
+        | 'MECH-BALANCE'
+        | 'COMM-TOOL'
+        | 'COMM-GAP'
+        | 'COMM-OPEN'
+        | 'COMM-WARN'
+        | 'COMM-CUE'
+        | 'COMM-INTERVIEW'
+        | 'COMM-CLOSE'
+        | 'CLEAN-FACE'
+        | 'SCOPE'
+        | 'CLIENT'
+        | 'TERM-TAUGHT'
+        | 'TERM-PRACTISED'
+        | 'TERM-ASSESSED'
+        | 'TERM-AGAIN'
+        | 'TERM-FULL'
+        | 'TERM-HOURS'
+        | 'TERM-SEQUENCE'
+        | 'TERM-COVER'
+        | 'TERM-PREREQ/jaw-after-neck'
+        | 'TERM-PREREQ/front-after-back-of-neck'
+        | 'TERM-PREREQ/gluteal-after-drapes'
+      meaning: string
+      ofPlans: boolean
+    }
+    RunView: {
+      attended: components['schemas']['Stretch'][]
+      done: components['schemas']['DoneView'][]
+      /** Format: int64 */
+      end: number
+      opens: components['schemas']['OpenStretch'][]
+    }
+    Saying: {
+      /** Format: double */
+      atSeconds: number
+      /** @enum {string} */
+      kind:
+        | 'greeting'
+        | 'purpose'
+        | 'areas-to-avoid'
+        | 'invites-feedback'
+        | 'pressure-question'
+        | 'explains'
+        | 'warns'
+        | 'ready-cue'
+        | 'relax-cue'
+        | 'choice'
+        | 'interview'
+        | 'consent'
+        | 'closing'
+      words?: string
+    }
+    ScoreView: {
+      criteria: components['schemas']['CriterionView'][]
+      outcome: components['schemas']['OutcomeView']
+      /** Format: double */
+      seconds: number
+    }
+    Sent: {
+      events?: components['schemas']['Event'][]
+    }
+    SentAward: {
+      award?: components['schemas']['Award']
+      /** Format: int32 */
+      from?: number
+    }
+    SentMark: {
+      /** Format: double */
+      atSeconds?: number
+      id?: string
+      /** Format: int32 */
+      index?: number
+      /** @enum {string} */
+      what?: 'started' | 'skipped' | 'finished'
+    }
+    Sequence: {
+      blocks: components['schemas']['Block'][]
+      /** @enum {string} */
+      firstSide: 'left' | 'right' | 'midline' | 'both'
+      id: string
+      name: string
+      note: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: double */
+      slotSeconds: number
+      /** @enum {string} */
+      table?: 'low' | 'middle' | 'high'
+    }
+    SequenceChange: {
+      changes: string[]
+      id: string
+      known: boolean
+      name: string
+    }
+    SequenceLine: {
+      /** Format: int64 */
+      hints: number
+      id: string
+      name: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: double */
+      slotSeconds: number
+      /** Format: int32 */
+      steps: number
+      /** Format: int64 */
+      stops: number
+      /** Format: double */
+      totalSeconds: number
+      /** Format: int32 */
+      version: number
+      /** Format: int64 */
+      warns: number
+    }
+    SequenceView: {
+      history: components['schemas']['VersionLine'][]
+      plan: components['schemas']['PlanView']
+      sequence: components['schemas']['Sequence']
+      /** Format: int32 */
+      version: number
+      /** Format: uuid */
+      versionId: string
+    }
+    SessionView: {
+      needsSetup: boolean
+      person?: components['schemas']['Person']
+      school: string
+      terms: components['schemas']['TermView'][]
+    }
+    SetUp: {
+      name?: string
+      password?: string
+      school?: string
+      signIn?: string
+    }
+    SettingView: {
+      chosen: {
+        [key: string]: string
+      }
+      id: string
+      options: components['schemas']['Option'][]
+      question: string
+      rules: (
+        | 'ORDER-WARM'
+        | 'ORDER-BROAD'
+        | 'ORDER-FLUSH'
+        | 'ORDER-SIDES'
+        | 'ORDER-FIRST'
+        | 'ORDER-LIMB'
+        | 'ORDER-DRY'
+        | 'ORDER-OPPOSE'
+        | 'ORDER-TURNS'
+        | 'ORDER-PREREQ/link'
+        | 'ORDER-PREREQ/settle-first'
+        | 'ORDER-PREREQ/assess-first'
+        | 'ORDER-PREREQ/thigh-before-gluteal'
+        | 'ORDER-PREREQ/back-before-front-of-neck'
+        | 'ORDER-PREREQ/neck-before-jaw'
+        | 'ORDER-PREREQ/muscle-before-joint'
+        | 'ORDER-PREREQ/distraction-before-glide'
+        | 'ORDER-PREREQ/gentle-to-strong'
+        | 'ORDER-PREREQ/lengthen-after-point'
+        | 'ORDER-PREREQ/moving-on-tendon'
+        | 'ORDER-PREREQ/flush-after-heat'
+        | 'ORDER-PREREQ/stretch-after-heat'
+        | 'ORDER-PREREQ/after-friction'
+        | 'ORDER-PREREQ/scalp'
+        | 'ORDER-PREREQ/compare-after'
+        | 'ORDER-RUN'
+        | 'ORDER-COVER'
+        | 'DOSE-WINDOW'
+        | 'DOSE-RATE'
+        | 'DOSE-CAP'
+        | 'DOSE-SLOT'
+        | 'PRESS-CEILING'
+        | 'PRESS-STEP'
+        | 'PRESS-POINT'
+        | 'PRESS-BAND'
+        | 'PRESS-ANSWER'
+        | 'CONSENT-BEFORE'
+        | 'CONSENT-SCOPE'
+        | 'DRAPE-IDLE'
+        | 'DRAPE-OPEN'
+        | 'DRAPE-TWO'
+        | 'DRAPE-SECURE'
+        | 'DRAPE-END'
+        | 'DRAPE-FAULT'
+        | 'HAND-BARE'
+        | 'HAND-LOAD'
+        | 'REACH'
+        | 'TABLE'
+        | 'MECH-LOOK'
+        | 'MECH-BALANCE'
+        | 'COMM-TOOL'
+        | 'COMM-GAP'
+        | 'COMM-OPEN'
+        | 'COMM-WARN'
+        | 'COMM-CUE'
+        | 'COMM-INTERVIEW'
+        | 'COMM-CLOSE'
+        | 'CLEAN-FACE'
+        | 'SCOPE'
+        | 'CLIENT'
+        | 'TERM-TAUGHT'
+        | 'TERM-PRACTISED'
+        | 'TERM-ASSESSED'
+        | 'TERM-AGAIN'
+        | 'TERM-FULL'
+        | 'TERM-HOURS'
+        | 'TERM-SEQUENCE'
+        | 'TERM-COVER'
+        | 'TERM-PREREQ/jaw-after-neck'
+        | 'TERM-PREREQ/front-after-back-of-neck'
+        | 'TERM-PREREQ/gluteal-after-drapes'
+      )[]
+    }
+    SettingsView: {
+      numbers: components['schemas']['NumberView'][]
+      rules: components['schemas']['RuleView'][]
+      settings: components['schemas']['SettingView'][]
+      topics: components['schemas']['TopicView'][]
+      whoDecides: string
+    }
+    SignIn: {
+      password?: string
+      signIn?: string
+    }
+    SignInSheet: {
+      /** Format: uuid */
+      id: string
+      name: string
+      password?: string
+      /** @enum {string} */
+      role: 'lead' | 'instructor' | 'grader' | 'student'
+      signIn: string
+    }
+    Source: {
+      lesson: string
+      sequence: string
+      steps: string[]
+    }
+    SpanView: {
+      band: components['schemas']['Band']
+      /** Format: double */
+      begin: number
+      /** Format: double */
+      end: number
+      /** Format: int32 */
+      index: number
+      open: components['schemas']['OpenView'][]
+      second: boolean
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      /** Format: double */
+      start: number
+      step: string
+      transitions: {
+        [key: string]: number
+      }
+    }
+    Step: {
+      band?: components['schemas']['Band']
+      before: string[]
+      care: ('sheet-secured' | 'hands-wiped')[]
+      /** Format: double */
+      classSeconds?: number
+      /** Format: int32 */
+      depth: number
+      /** @enum {string} */
+      direction?: 'proximal' | 'distal' | 'medial' | 'lateral' | 'across' | 'circular'
+      dose: components['schemas']['Dose']
+      /** @enum {string} */
+      effort: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
+      from?: string
+      id: string
+      /** @enum {string} */
+      importance: 'must' | 'should' | 'could'
+      /** @enum {string} */
+      lubricant: 'dry' | 'film' | 'oil'
+      /** Format: double */
+      minimumSeconds?: number
+      name: string
+      /** @enum {string} */
+      phase:
+        | 'settle'
+        | 'assess'
+        | 'warm'
+        | 'isolate'
+        | 'treat'
+        | 'lengthen'
+        | 'reset'
+        | 'flush'
+        | 're-check'
+        | 'cover'
+      /** @enum {string} */
+      position: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
+      say: components['schemas']['Saying'][]
+      secondSide?: components['schemas']['Dose']
+      /** @enum {string} */
+      sheet: 'open' | 'through' | 'covered'
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both' | 'each'
+      /** @enum {string} */
+      stance: 'lunge' | 'horse' | 'seated' | 'on-table'
+      /** @enum {string} */
+      stands: 'same-side' | 'across' | 'head' | 'foot'
+      /** Format: double */
+      targetSeconds?: number
+      technique: string
+      to?: string
+      /** @enum {string} */
+      tool:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+      zones: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
+    StepFit: {
+      /** Format: double */
+      after: number
+      /** Format: double */
+      before: number
+      step: string
+      /** @enum {string} */
+      what: 'kept' | 'shortened' | 'lengthened' | 'dropped'
+    }
+    Stored: {
+      finished: boolean
+      scores: components['schemas']['ScoreView']
+      /** Format: int32 */
+      stored: number
+    }
+    StreamingResponseBody: unknown
+    Stretch: {
+      /** Format: int64 */
+      end: number
+      /** Format: int64 */
+      start: number
+    }
+    Struck: {
+      key?: string
+      reason?: string
+    }
+    Student: {
+      /** Format: double */
+      cut: number
+      practicals: components['schemas']['PracticalLine'][]
+      regions: components['schemas']['RegionLines'][]
+      student: components['schemas']['Person']
+      /** Format: uuid */
+      term: string
+      /** Format: double */
+      week: number
+      /** Format: int32 */
+      weeks: number
+    }
+    StudentRow: {
+      /** Format: int32 */
+      atRisk: number
+      /** Format: int32 */
+      critical: number
+      /** Format: int32 */
+      dueAgain: number
+      /** Format: uuid */
+      id: string
+      name: string
+      palms: components['schemas']['Palm'][]
+      /** Format: int32 */
+      secure: number
+    }
+    Technique: {
+      aliases: string[]
+      caution?: string
+      /** Format: int32 */
+      depth: number
+      dose: components['schemas']['Dose']
+      /** @enum {string} */
+      effort: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
+      id: string
+      name: string
+      /** @enum {string} */
+      stroke:
+        | 'effleurage'
+        | 'petrissage'
+        | 'friction'
+        | 'stripping'
+        | 'compression'
+        | 'trigger-point'
+        | 'skin-rolling'
+        | 'fascial-spread'
+        | 'pin-and-lengthen'
+        | 'range-of-motion'
+        | 'contract-relax'
+        | 'stretch'
+        | 'traction'
+        | 'joint-glide'
+        | 'tapotement'
+        | 'vibration'
+        | 'still-hold'
+        | 'heat'
+        | 'cold'
+      strong: boolean
+      /** @enum {string} */
+      tool:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+    }
+    TechniqueChange: {
+      changes: boolean
+      id: string
+      name: string
+    }
+    TechniqueEdit: {
+      aliases?: string[]
+      caution?: string
+      /** Format: int32 */
+      depth?: number
+      dose?: components['schemas']['Dose']
+      follow?: string[]
+      /** Format: int32 */
+      from?: number
+      /** @enum {string} */
+      tool?:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+    }
+    TechniqueView: {
+      standard: boolean
+      technique: components['schemas']['Technique']
+      uses: components['schemas']['UseView'][]
+      /** Format: int32 */
+      version: number
+      windows: string[]
+    }
+    TechniqueWord: {
+      aliases: string[]
+      caution?: string
+      /** Format: int32 */
+      depth: number
+      dose: components['schemas']['Dose']
+      id: string
+      name: string
+      stroke: string
+      /** @enum {string} */
+      tool:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+    }
+    TechniquesText: {
+      text?: string
+    }
+    TemplateWord: {
+      /** @enum {string} */
+      id: 'tool-ladder' | 'protocol' | 'interview'
+      name: string
+      words: string
+    }
+    TermChecksView: {
+      cells: components['schemas']['CellView'][]
+      findings: components['schemas']['TermFindingView'][]
+      labs: components['schemas']['LabView'][]
+      /** Format: double */
+      plannedHours: number
+      regions: components['schemas']['RegionView'][]
+      /** Format: double */
+      roomHours: number
+      /** Format: double */
+      targetHours: number
+    }
+    TermDraft: {
+      curriculum?: components['schemas']['Curriculum']
+    }
+    TermDraftMend: {
+      curriculum?: components['schemas']['Curriculum']
+      key?: string
+    }
+    TermDraftView: {
+      checks: components['schemas']['TermChecksView']
+      curriculum: components['schemas']['Curriculum']
+    }
+    TermEdit: {
+      curriculum?: components['schemas']['Curriculum']
+      /** Format: int32 */
+      from?: number
+      what?: string
+    }
+    TermFindingView: {
+      key: string
+      meaning: string
+      mend?: string
+      remedy: string
+      rule: string
+      sentence: string
+      /** @enum {string} */
+      severity: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      where: components['schemas']['TermPlace']
+    }
+    TermForm: {
+      cohort?: string
+      name?: string
+      /** Format: date */
+      startsOn?: string
+      /** Format: int32 */
+      weeks?: number
+    }
+    TermPlace: {
+      /** Format: int32 */
+      lab?: number
+      lesson?: string
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: int32 */
+      week?: number
+    }
+    TermPreview: {
+      changes: string[]
+      /** Format: int32 */
+      lessons: number
+      name: string
+      sequences: components['schemas']['SequenceChange'][]
+    }
+    TermText: {
+      text?: string
+    }
+    TermVersionLine: {
+      /** Format: date-time */
+      createdAt: string
+      /** Format: int32 */
+      version: number
+      what: string
+    }
+    TermView: {
+      archived: boolean
+      cohort: string
+      /** Format: uuid */
+      id: string
+      name: string
+      /** Format: date */
+      startsOn: string
+      /** Format: double */
+      week: number
+      /** Format: int32 */
+      weeks: number
+    }
+    Terms: {
+      /** Format: int32 */
+      cleanDrapes: number
+      /** Format: double */
+      gapGrowth: number
+      /** Format: double */
+      longestGapWeeks: number
+      /** Format: int32 */
+      meetings: number
+    }
+    ToolWord: {
+      /** @enum {string} */
+      id:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+      name: string
+      pointed: boolean
+    }
+    TopicView: {
+      caution: string
+      chosen: {
+        [key: string]: 'not-taught' | 'theory-only' | 'supervised' | 'allowed'
+      }
+      /** @enum {string} */
+      id:
+        | 'front-of-neck'
+        | 'inside-mouth'
+        | 'breast-tissue'
+        | 'joint-movement'
+        | 'heat-and-cold'
+        | 'prenatal'
+        | 'abdominal'
+        | 'exercise-advice'
+        | 'diagnosis'
+      name: string
+    }
+    TouchView: {
+      follows: number[]
+      name: string
+      own: number[]
+      /** Format: double */
+      secondsAfter: number
+      /** Format: double */
+      secondsBefore: number
+      sequence: string
+      /** Format: int32 */
+      stops: number
+      /** Format: int32 */
+      warns: number
+    }
+    Transitions: {
+      /** Format: double */
+      lubricant: number
+      /** Format: double */
+      place: number
+      /** Format: double */
+      question: number
+      /** Format: double */
+      sensitiveSheet: number
+      /** Format: double */
+      sheet: number
+      /** Format: double */
+      turn: number
+    }
+    TryView: {
+      come: components['schemas']['FindingView'][]
+      gone: components['schemas']['FindingView'][]
+    }
+    Two: {
+      after?: components['schemas']['Sequence']
+      before?: components['schemas']['Sequence']
+    }
+    TwoTerms: {
+      after?: components['schemas']['Curriculum']
+      before?: components['schemas']['Curriculum']
+    }
+    UseView: {
+      name: string
+      sequence: string
+      steps: number[]
+    }
+    VersionLine: {
+      /** Format: date-time */
+      createdAt: string
+      /** Format: int32 */
+      version: number
+      what: string
+    }
+    VersionView: {
+      changes: string[]
+      sequence: components['schemas']['Sequence']
+      /** Format: int32 */
+      version: number
+      /** Format: uuid */
+      versionId: string
+    }
+    Ways: {
+      /** @enum {string} */
+      afterFriction: 'cold' | 'heat'
+      /** @enum {string} */
+      chest: 'arms-over-sheet' | 'chest-drape'
+      /** @enum {string} */
+      clientPart: 'passive' | 'active' | 'either'
+      /** @enum {string} */
+      decides: 'report' | 'touch' | 'both'
+      /** @enum {string} */
+      ears: 'together' | 'one-at-a-time'
+      /** @enum {string} */
+      elbow: 'used' | 'forearm-only'
+      /** @enum {string} */
+      onTable: 'allowed' | 'not'
+      /** @enum {string} */
+      opening: 'settle' | 'clothed-movement'
+      /** @enum {string} */
+      scalp: 'first' | 'last' | 'either'
+      /** @enum {string} */
+      termMark: 'local-level' | 'latest' | 'best' | 'last-three' | 'fading'
+    }
+    Where: {
+      /** Format: int64 */
+      atMs?: number
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      step?: string
+      /** @enum {string} */
+      zone?:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+    }
+    ZoneWord: {
+      broadOnly: boolean
+      caution?: string
+      /** Format: int32 */
+      ceilingHigh?: number
+      /** Format: int32 */
+      ceilingLow?: number
+      /** @enum {string} */
+      id:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      name: string
+      paired: boolean
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** @enum {string} */
+      unit: 'head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg'
+    }
+  }
+  responses: never
+  parameters: never
+  requestBodies: never
+  headers: never
+  pathItems: never
 }
-export type $defs = Record<string, never>;
+export type $defs = Record<string, never>
 export interface operations {
-    catalogue: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Catalogue"];
-                };
-            };
-        };
-    };
-    student: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Student"];
-                };
-            };
-        };
-    };
-    one_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DemonstrationView"];
-                };
-            };
-        };
-    };
-    mark: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SentMark"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DemonstrationView"];
-                };
-            };
-        };
-    };
-    check_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Draft"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PlanView"];
-                };
-            };
-        };
-    };
-    difference_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Two"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": string[];
-                };
-            };
-        };
-    };
-    fit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DraftFit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["FitView"];
-                };
-            };
-        };
-    };
-    mend_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DraftMend"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DraftView"];
-                };
-            };
-        };
-    };
-    step: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Jotted"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Step"];
-                };
-            };
-        };
-    };
-    template: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Laid"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Block"][];
-                };
-            };
-        };
-    };
-    of: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Kept"][];
-                };
-            };
-        };
-    };
-    add_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewNote"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Kept"][];
-                };
-            };
-        };
-    };
-    withdraw: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                person: string;
-                note: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Kept"][];
-                };
-            };
-        };
-    };
-    add: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewPerson"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Person"];
-                };
-            };
-        };
-    };
-    resetPassword: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SignInSheet"];
-                };
-            };
-        };
-    };
-    start_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Brief"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PracticalView"];
-                };
-            };
-        };
-    };
-    one_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PracticalView"];
-                };
-            };
-        };
-    };
-    award: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SentAward"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PracticalView"];
-                };
-            };
-        };
-    };
-    append: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Sent"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Stored"];
-                };
-            };
-        };
-    };
-    file_4: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
-    rate: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Rating"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PracticalView"];
-                };
-            };
-        };
-    };
-    all_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["ProfileView"][];
-                };
-            };
-        };
-    };
-    file_3: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
-    tryOut_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ProfileChanges"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TryView"];
-                };
-            };
-        };
-    };
-    choose: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["ProfileView"][];
-                };
-            };
-        };
-    };
-    read_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": string;
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["ProfileView"][];
-                };
-            };
-        };
-    };
-    save_3: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ProfileChanges"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SettingsView"];
-                };
-            };
-        };
-    };
-    addTerm: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermForm"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermView"][];
-                };
-            };
-        };
-    };
-    changeTerm: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermForm"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermView"][];
-                };
-            };
-        };
-    };
-    archive: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Archived"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermView"][];
-                };
-            };
-        };
-    };
-    take_3: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ClassText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SignInSheet"][];
-                };
-            };
-        };
-    };
-    preview_3: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ClassText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["ClassLine"][];
-                };
-            };
-        };
-    };
-    setDuties: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DutyList"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Duty"][];
-                };
-            };
-        };
-    };
-    leave: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                account: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Person"][];
-                };
-            };
-        };
-    };
-    all: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceLine"][];
-                };
-            };
-        };
-    };
-    begin: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewSequence"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceView"];
-                };
-            };
-        };
-    };
-    read_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": string;
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceView"];
-                };
-            };
-        };
-    };
-    take_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["IncomingFile"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["IncomingLine"][];
-                };
-            };
-        };
-    };
-    preview_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["IncomingFile"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["IncomingLine"][];
-                };
-            };
-        };
-    };
-    one: {
-        parameters: {
-            query?: {
-                profile?: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceView"];
-                };
-            };
-        };
-    };
-    save_2: {
-        parameters: {
-            query?: {
-                profile?: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Edit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceView"];
-                };
-            };
-        };
-    };
-    start: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["DemonstrationView"];
-                };
-            };
-        };
-    };
-    file_2: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
-    sequence: {
-        parameters: {
-            query?: {
-                paper?: string;
-                version?: number;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/pdf": string;
-                };
-            };
-        };
-    };
-    mend_1: {
-        parameters: {
-            query?: {
-                profile?: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Edit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceView"];
-                };
-            };
-        };
-    };
-    restore: {
-        parameters: {
-            query?: {
-                profile?: string;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Edit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SequenceView"];
-                };
-            };
-        };
-    };
-    steps: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/csv;charset=UTF-8": string;
-                };
-            };
-        };
-    };
-    version_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                version: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["VersionView"];
-                };
-            };
-        };
-    };
-    session: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SessionView"];
-                };
-            };
-        };
-    };
-    signIn: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SignIn"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SessionView"];
-                };
-            };
-        };
-    };
-    signOut: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SessionView"];
-                };
-            };
-        };
-    };
-    changePassword: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewPassword"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SessionView"];
-                };
-            };
-        };
-    };
-    settings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SettingsView"];
-                };
-            };
-        };
-    };
-    setUp: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SetUp"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["SessionView"];
-                };
-            };
-        };
-    };
-    all_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TechniqueView"][];
-                };
-            };
-        };
-    };
-    file_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
-    take_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TechniquesText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TechniqueChange"][];
-                };
-            };
-        };
-    };
-    preview_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TechniquesText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TechniqueChange"][];
-                };
-            };
-        };
-    };
-    save_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TechniqueEdit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TechniqueView"][];
-                };
-            };
-        };
-    };
-    tryOut: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TechniqueEdit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TouchView"][];
-                };
-            };
-        };
-    };
-    duties: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Duty"][];
-                };
-            };
-        };
-    };
-    inTerm: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Person"][];
-                };
-            };
-        };
-    };
-    archive_1: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/zip": components["schemas"]["StreamingResponseBody"];
-                };
-            };
-        };
-    };
-    cohort: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Cohort"];
-                };
-            };
-        };
-    };
-    curriculum: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["CurriculumView"];
-                };
-            };
-        };
-    };
-    save: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermEdit"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["CurriculumView"];
-                };
-            };
-        };
-    };
-    check: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermDraft"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermChecksView"];
-                };
-            };
-        };
-    };
-    difference: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TwoTerms"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": string[];
-                };
-            };
-        };
-    };
-    file: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": string;
-                };
-            };
-        };
-    };
-    take: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermPreview"];
-                };
-            };
-        };
-    };
-    preview: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermText"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermPreview"];
-                };
-            };
-        };
-    };
-    layout: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LayoutWish"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["LayoutView"];
-                };
-            };
-        };
-    };
-    mend: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["TermDraftMend"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["TermDraftView"];
-                };
-            };
-        };
-    };
-    version: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-                version: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["Curriculum"];
-                };
-            };
-        };
-    };
-    lines: {
-        parameters: {
-            query?: {
-                student?: string;
-            };
-            header?: never;
-            path: {
-                term: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PracticalLine"][];
-                };
-            };
-        };
-    };
-    read: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                term: string;
-                student: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": string;
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "*/*": components["schemas"]["PracticalView"];
-                };
-            };
-        };
-    };
-    week: {
-        parameters: {
-            query?: {
-                paper?: string;
-            };
-            header?: never;
-            path: {
-                term: string;
-                week: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/pdf": string;
-                };
-            };
-        };
-    };
+  catalogue: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Catalogue']
+        }
+      }
+    }
+  }
+  student: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Student']
+        }
+      }
+    }
+  }
+  one_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DemonstrationView']
+        }
+      }
+    }
+  }
+  mark: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SentMark']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DemonstrationView']
+        }
+      }
+    }
+  }
+  check_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Draft']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PlanView']
+        }
+      }
+    }
+  }
+  difference_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Two']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': string[]
+        }
+      }
+    }
+  }
+  fit: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DraftFit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['FitView']
+        }
+      }
+    }
+  }
+  mend_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DraftMend']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DraftView']
+        }
+      }
+    }
+  }
+  step: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Jotted']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Step']
+        }
+      }
+    }
+  }
+  template: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Laid']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Block'][]
+        }
+      }
+    }
+  }
+  of: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        person: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Kept'][]
+        }
+      }
+    }
+  }
+  add_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        person: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewNote']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Kept'][]
+        }
+      }
+    }
+  }
+  withdraw: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        person: string
+        note: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Kept'][]
+        }
+      }
+    }
+  }
+  add: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewPerson']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person']
+        }
+      }
+    }
+  }
+  resetPassword: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SignInSheet']
+        }
+      }
+    }
+  }
+  start_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Brief']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  one_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  award: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SentAward']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  append: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Sent']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Stored']
+        }
+      }
+    }
+  }
+  file_4: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': string
+        }
+      }
+    }
+  }
+  rate: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Rating']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  all_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ProfileView'][]
+        }
+      }
+    }
+  }
+  file_3: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': string
+        }
+      }
+    }
+  }
+  tryOut_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProfileChanges']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TryView']
+        }
+      }
+    }
+  }
+  choose: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ProfileView'][]
+        }
+      }
+    }
+  }
+  read_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': string
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ProfileView'][]
+        }
+      }
+    }
+  }
+  save_3: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ProfileChanges']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SettingsView']
+        }
+      }
+    }
+  }
+  addTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermView'][]
+        }
+      }
+    }
+  }
+  changeTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermView'][]
+        }
+      }
+    }
+  }
+  archive: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Archived']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermView'][]
+        }
+      }
+    }
+  }
+  take_3: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ClassText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SignInSheet'][]
+        }
+      }
+    }
+  }
+  preview_3: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ClassText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ClassLine'][]
+        }
+      }
+    }
+  }
+  setDuties: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DutyList']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Duty'][]
+        }
+      }
+    }
+  }
+  leave: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+        account: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person'][]
+        }
+      }
+    }
+  }
+  all: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceLine'][]
+        }
+      }
+    }
+  }
+  begin: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewSequence']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  read_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': string
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  take_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['IncomingFile']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncomingLine'][]
+        }
+      }
+    }
+  }
+  preview_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['IncomingFile']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncomingLine'][]
+        }
+      }
+    }
+  }
+  one: {
+    parameters: {
+      query?: {
+        profile?: string
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  save_2: {
+    parameters: {
+      query?: {
+        profile?: string
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Edit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  start: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DemonstrationView']
+        }
+      }
+    }
+  }
+  file_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': string
+        }
+      }
+    }
+  }
+  sequence: {
+    parameters: {
+      query?: {
+        paper?: string
+        version?: number
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+    }
+  }
+  mend_1: {
+    parameters: {
+      query?: {
+        profile?: string
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Edit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  restore: {
+    parameters: {
+      query?: {
+        profile?: string
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Edit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  steps: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv;charset=UTF-8': string
+        }
+      }
+    }
+  }
+  version_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+        version: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['VersionView']
+        }
+      }
+    }
+  }
+  session: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  signIn: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SignIn']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  signOut: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  changePassword: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewPassword']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  settings: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SettingsView']
+        }
+      }
+    }
+  }
+  setUp: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SetUp']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  all_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TechniqueView'][]
+        }
+      }
+    }
+  }
+  file_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': string
+        }
+      }
+    }
+  }
+  take_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TechniquesText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TechniqueChange'][]
+        }
+      }
+    }
+  }
+  preview_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TechniquesText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TechniqueChange'][]
+        }
+      }
+    }
+  }
+  save_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TechniqueEdit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TechniqueView'][]
+        }
+      }
+    }
+  }
+  tryOut: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TechniqueEdit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TouchView'][]
+        }
+      }
+    }
+  }
+  duties: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Duty'][]
+        }
+      }
+    }
+  }
+  inTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person'][]
+        }
+      }
+    }
+  }
+  archive_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/zip': components['schemas']['StreamingResponseBody']
+        }
+      }
+    }
+  }
+  cohort: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Cohort']
+        }
+      }
+    }
+  }
+  curriculum: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['CurriculumView']
+        }
+      }
+    }
+  }
+  save: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermEdit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['CurriculumView']
+        }
+      }
+    }
+  }
+  check: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermDraft']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermChecksView']
+        }
+      }
+    }
+  }
+  difference: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TwoTerms']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': string[]
+        }
+      }
+    }
+  }
+  file: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': string
+        }
+      }
+    }
+  }
+  take: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermPreview']
+        }
+      }
+    }
+  }
+  preview: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermPreview']
+        }
+      }
+    }
+  }
+  layout: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LayoutWish']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LayoutView']
+        }
+      }
+    }
+  }
+  mend: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['TermDraftMend']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermDraftView']
+        }
+      }
+    }
+  }
+  version: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        version: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Curriculum']
+        }
+      }
+    }
+  }
+  lines: {
+    parameters: {
+      query?: {
+        student?: string
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalLine'][]
+        }
+      }
+    }
+  }
+  read: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': string
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  week: {
+    parameters: {
+      query?: {
+        paper?: string
+      }
+      header?: never
+      path: {
+        term: string
+        week: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+    }
+  }
 }

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { FINGERS, hue, wash } from './criteria'
-import { spaced, type StripModel } from './strip'
+import { boxes, spaced, type Box, type StripModel } from './strip'
 import { mmss } from './words'
 import { useDrag, type Spot } from './useDrag'
 
@@ -127,11 +127,30 @@ const dropX = computed(() => {
   const block = props.model.blocks.find((b) => stepOf(b.key) === spot.value!.id)
   return block && x(spot.value.where === 'before' ? block.start : block.end)
 })
+/** What the block under the pointer is: one title for the whole strip, since its blocks are drawn together. */
+const under = ref('')
 function hover(e: PointerEvent) {
   const frame = svg.value?.getBoundingClientRect()
   if (!frame || dragged.value || e.pointerType === 'touch') return
   const second = ((e.clientX - frame.left - NAME) / room.value) * props.model.total
-  emit('hover', second < 0 || second > props.model.total ? undefined : second)
+  const inside = second >= 0 && second <= props.model.total
+  emit('hover', inside ? second : undefined)
+  const l = lane('order')
+  const py = e.clientY - frame.top - l.y
+  const seen = props.model.seen
+  const b =
+    inside && py >= 0 && py <= l.h
+      ? (seen && py > l.h / 2 ? seen.blocks : props.model.blocks).find(
+          (k) => k.start <= second && second < k.end,
+        )
+      : undefined
+  under.value = b
+    ? `${b.label} ${b.title}, ${'moved' in b ? 'done ' : ''}${mmss(b.start)}–${mmss(b.end)}${'moved' in b && b.moved ? ', out of its place' : ''}`
+    : ''
+}
+function leave() {
+  under.value = ''
+  emit('hover', undefined)
 }
 function touch(e: MouseEvent) {
   if (dragged.value) return
@@ -195,6 +214,64 @@ function step(by: number) {
   emit('moment', b.start)
 }
 const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.13 + (pointed ? 0.2 : 0))
+type Block = StripModel['blocks'][number]
+const orderBox = (b: Block): Box => ({
+  x: x(b.start),
+  y: lane('order').y + 3,
+  w: Math.max(2, x(b.end) - x(b.start) - 1.5),
+  h: (props.model.seen ? lane('order').h / 2 : lane('order').h) - 6,
+})
+/** The blocks of the Order lane, those of one shade together. */
+const shades = computed(() => {
+  const by = new Map<number, Box[]>()
+  for (const b of props.model.blocks) {
+    const s = shade(b.depth, b.pointed)
+    const same = by.get(s)
+    if (same) same.push(orderBox(b))
+    else by.set(s, [orderBox(b)])
+  }
+  return [...by].map(([opacity, of]) => ({ opacity, d: boxes(of, 4) }))
+})
+const flags = computed(() => boxes(props.model.blocks.filter((b) => b.flagged).map(orderBox), 4))
+const pickedBox = computed(() => {
+  const b = props.model.blocks[at.value]
+  return b && boxes([orderBox(b)], 4)
+})
+const labels = computed(() =>
+  props.model.blocks.filter((b) => x(b.end) - x(b.start) > 8 + 7 * b.label.length),
+)
+const across = (b: { start: number; end: number }, gap = 0) => ({
+  x: x(b.start),
+  w: Math.max(1, x(b.end) - x(b.start) - gap),
+})
+/** Bands of what the client should say, once something was seen; else the depth of each block. */
+const bands = computed(() =>
+  boxes(
+    props.model.blocks.flatMap((b) => {
+      if (!b.band || !props.model.seen) return []
+      const y = reportY(b.band.high)
+      return { ...across(b, 1), y, h: Math.max(2, reportY(b.band.low) - y) }
+    }),
+  ),
+)
+const depths = computed(() =>
+  boxes(
+    props.model.blocks.flatMap((b) =>
+      b.band && props.model.seen ? [] : { ...across(b, 1), y: depthY(b.depth), h: props.slim ? 5 : 9 },
+    ),
+    2,
+  ),
+)
+const sheets = (of: (b: Block) => boolean) => {
+  const l = lane('draping')
+  return boxes(props.model.blocks.filter(of).map((b) => ({ ...across(b), y: l.y + 5, h: l.h - 10 })))
+}
+const open = computed(() => sheets((b) => b.open))
+const through = computed(() => sheets((b) => b.through && !b.open))
+const lookMarks = computed(() => {
+  const l = lane('mechanics')
+  return boxes(looks.value.map((t) => ({ x: x(t) - 1, y: l.y + 6, w: 2, h: l.h - 12 })))
+})
 </script>
 
 <template>
@@ -215,10 +292,11 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
       @click="touch"
       @pointerdown="press"
       @pointermove="hover"
-      @pointerleave="emit('hover', undefined)"
+      @pointerleave="leave"
       @keydown.right.prevent.stop="step(1)"
       @keydown.left.prevent.stop="step(-1)"
     >
+      <title v-if="under">{{ under }}</title>
       <g v-for="l in lanes" :key="l.id">
         <rect
           x="0.5"
@@ -255,58 +333,24 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
         />
       </template>
 
-      <g v-for="b in model.blocks" :key="'p' + b.key">
-        <rect
-          v-if="b.band && model.seen"
-          :x="x(b.start)"
-          :y="reportY(b.band.high)"
-          :width="Math.max(1, x(b.end) - x(b.start) - 1)"
-          :height="Math.max(2, reportY(b.band.low) - reportY(b.band.high))"
-          :fill="wash('pressure')"
-        />
-        <rect
-          v-else
-          :x="x(b.start)"
-          :y="depthY(b.depth)"
-          :width="Math.max(1, x(b.end) - x(b.start) - 1)"
-          :height="slim ? 5 : 9"
-          rx="2"
-          :fill="wash('pressure')"
-          :stroke="hue('pressure')"
-          stroke-width="0.8"
-        />
-      </g>
-
-      <g v-for="b in model.blocks" :key="'o' + b.key">
-        <title>{{ b.label }} {{ b.title }}, {{ mmss(b.start) }}–{{ mmss(b.end) }}</title>
-        <rect
-          :x="x(b.start)"
-          :y="lane('order').y + 3"
-          :width="Math.max(2, x(b.end) - x(b.start) - 1.5)"
-          :height="(model.seen ? lane('order').h / 2 : lane('order').h) - 6"
-          rx="4"
-          :fill="hue('order')"
-          :fill-opacity="shade(b.depth, b.pointed)"
-          :stroke="picked === b.key ? 'var(--ink)' : b.flagged ? 'var(--stop)' : 'none'"
-          :stroke-width="picked === b.key ? 3 : 2"
-        />
-        <text
-          v-if="x(b.end) - x(b.start) > 8 + 7 * b.label.length"
-          :x="x(b.start) + 5"
-          :y="lane('order').y + (model.seen ? lane('order').h / 4 : lane('order').h / 2) + 4"
-          class="digit"
-          :fill="shade(b.depth, b.pointed) > 0.6 ? 'var(--on-hue)' : 'var(--ink)'"
-        >
-          {{ b.label }}
-        </text>
-      </g>
+      <path :d="bands" :fill="wash('pressure')" />
+      <path :d="depths" :fill="wash('pressure')" :stroke="hue('pressure')" stroke-width="0.8" />
+      <path v-for="s in shades" :key="s.opacity" :d="s.d" :fill="hue('order')" :fill-opacity="s.opacity" />
+      <path :d="flags" fill="none" stroke="var(--stop)" stroke-width="2" />
+      <path v-if="pickedBox" :d="pickedBox" fill="none" stroke="var(--ink)" stroke-width="3" />
+      <text
+        v-for="b in labels"
+        :key="'n' + b.key"
+        :x="x(b.start) + 5"
+        :y="lane('order').y + (model.seen ? lane('order').h / 4 : lane('order').h / 2) + 4"
+        class="digit"
+        :fill="shade(b.depth, b.pointed) > 0.6 ? 'var(--on-hue)' : 'var(--ink)'"
+      >
+        {{ b.label }}
+      </text>
 
       <template v-if="model.seen">
         <g v-for="b in model.seen.blocks" :key="'s' + b.key">
-          <title>
-            {{ b.label }} {{ b.title }}, done {{ mmss(b.start) }}–{{ mmss(b.end)
-            }}{{ b.moved ? ', out of its place' : '' }}
-          </title>
           <rect
             :x="x(b.start)"
             :y="lane('order').y + lane('order').h / 2 + 1"
@@ -376,26 +420,9 @@ const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.
         </rect>
       </template>
       <template v-else>
-        <rect
-          v-for="t in looks"
-          :key="'l' + t"
-          :x="x(t) - 1"
-          :y="lane('mechanics').y + 6"
-          width="2"
-          :height="lane('mechanics').h - 12"
-          :fill="hue('mechanics')"
-          fill-opacity="0.55"
-        />
-        <rect
-          v-for="b in model.blocks.filter((k) => k.open || k.through)"
-          :key="'d' + b.key"
-          :x="x(b.start)"
-          :y="lane('draping').y + 5"
-          :width="Math.max(1, x(b.end) - x(b.start))"
-          :height="lane('draping').h - 10"
-          :fill="hue('draping')"
-          :fill-opacity="b.open ? 0.55 : 0.18"
-        />
+        <path :d="lookMarks" :fill="hue('mechanics')" fill-opacity="0.55" />
+        <path :d="open" :fill="hue('draping')" fill-opacity="0.55" />
+        <path :d="through" :fill="hue('draping')" fill-opacity="0.18" />
       </template>
 
       <g v-for="(s, i) in says" :key="'say' + i">

@@ -65,6 +65,27 @@ export function spaced<T extends { at: number; word: string }>(
   })
 }
 
+export interface Box {
+  x: number
+  y: number
+  w: number
+  h: number
+}
+
+/** The outline of many boxes as one path: hundreds of blocks are drawn and redrawn as one shape. */
+export function boxes(list: Iterable<Box>, radius = 0): string {
+  const to = (n: number) => Math.round(n * 10) / 10
+  let d = ''
+  for (const b of list) {
+    const r = Math.min(radius, b.w / 2, b.h / 2)
+    d +=
+      r < 0.3
+        ? `M${to(b.x)} ${to(b.y)}h${to(b.w)}v${to(b.h)}h${to(-b.w)}z`
+        : `M${to(b.x + r)} ${to(b.y)}h${to(b.w - 2 * r)}a${to(r)} ${to(r)} 0 0 1 ${to(r)} ${to(r)}v${to(b.h - 2 * r)}a${to(r)} ${to(r)} 0 0 1 ${to(-r)} ${to(r)}h${to(2 * r - b.w)}a${to(r)} ${to(r)} 0 0 1 ${to(-r)} ${to(-r)}v${to(2 * r - b.h)}a${to(r)} ${to(r)} 0 0 1 ${to(r)} ${to(-r)}z`
+  }
+  return d
+}
+
 /** The strip of a plan. */
 export function stripOf(
   sequence: Schema['Sequence'],

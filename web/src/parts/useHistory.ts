@@ -9,10 +9,10 @@ interface Moment<T> {
 }
 
 /**
- * What is edited, with every act taken back and done again. The value is replaced, never changed in place; `changed` is called
- * whenever it became another.
+ * What is edited, with every act taken back and done again. The value is replaced, never changed in place; `changing` gets the next
+ * one just before it takes its place, so that a question about it is on its way while the page draws.
  */
-export function useHistory<T>(now: ShallowRef<T | undefined>, changed: () => void) {
+export function useHistory<T>(now: ShallowRef<T | undefined>, changing: (next: T) => void) {
   const past = shallowRef<Moment<T>[]>([])
   const future = shallowRef<Moment<T>[]>([])
   /** What was done since the last save, for its line in the history. */
@@ -23,8 +23,8 @@ export function useHistory<T>(now: ShallowRef<T | undefined>, changed: () => voi
     if (now.value === undefined || next === now.value) return
     remember(what)
     acts.value.push(what)
+    changing(next)
     now.value = next
-    changed()
   }
   /** Keeps what is there one undo away. */
   function remember(what: string) {
@@ -37,8 +37,8 @@ export function useHistory<T>(now: ShallowRef<T | undefined>, changed: () => voi
     if (!last || now.value === undefined) return
     from.value = from.value.slice(0, -1)
     to.value = [...to.value, { value: now.value, act: last.act }]
+    changing(last.value)
     now.value = last.value
-    changed()
   }
   function forget() {
     past.value = []

@@ -82,7 +82,10 @@ const flagged = computed<ReadonlySet<string>>((before) => {
   return before && before.size === now.size && [...now].every((id) => before.has(id)) ? before : now
 })
 /** The plan in time, as long as it speaks of the steps that are here: an answer on its way lags one act behind. */
-const spans = computed(() => plan.value?.spans.filter((s) => steps.value.some((x) => x.id === s.step)) ?? [])
+const spans = computed(() => {
+  const here = new Set(steps.value.map((s) => s.id))
+  return plan.value?.spans.filter((s) => here.has(s.step)) ?? []
+})
 const strip = computed(
   () =>
     sequence.value &&

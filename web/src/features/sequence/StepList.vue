@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { nextTick, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import type { Schema } from '@/api/client'
-import { useSession } from '@/features/session/useSession'
-import { doseWords, word } from '@/parts/words'
+import { word } from '@/parts/words'
 import { useDrag, type Spot } from '@/parts/useDrag'
+import StepRow from './StepRow.vue'
 
 /** The steps of a sequence, block by block: picked, dragged, and worked by keyboard. */
 const props = defineProps<{
@@ -21,9 +21,10 @@ const emit = defineEmits<{
   order: [block: string]
   join: [first: string]
 }>()
-const session = useSession()
 const list = ref<HTMLElement>()
-const number = (id: string) => props.sequence.blocks.flatMap((b) => b.steps).findIndex((s) => s.id === id) + 1
+const numbers = computed(
+  () => new Map(props.sequence.blocks.flatMap((b) => b.steps).map((s, i) => [s.id, i + 1])),
+)
 
 const { dragged, spot, grab } = useDrag(
   (x, y) => {
@@ -61,10 +62,10 @@ async function focusOn(id: string) {
           <th></th>
           <th>Step</th>
           <th>Side</th>
-          <th>Hand</th>
+          <th class="more">Hand</th>
           <th>Depth</th>
           <th>Dose</th>
-          <th>Sheet</th>
+          <th class="more">Sheet</th>
         </tr>
       </thead>
       <tbody v-for="(b, i) in sequence.blocks" :key="b.id">
@@ -82,38 +83,20 @@ async function focusOn(id: string) {
             </button>
           </td>
         </tr>
-        <tr
+        <StepRow
           v-for="s in b.steps"
           :key="s.id"
-          :data-step="s.id"
-          :class="{
-            on: s.id === picked,
-            chosen: chosen.has(s.id) && chosen.size > 1,
-            flagged: flagged.has(s.id),
-            dragged: s.id === dragged,
-            above: spot?.id === s.id && spot.where === 'before',
-            below: spot?.id === s.id && spot.where === 'after',
-          }"
-          @click="pick(s.id, $event)"
-        >
-          <td class="grip" title="Drag" @pointerdown="grab(s.id, $event)" @click.stop>⠿</td>
-          <td>{{ number(s.id) }}</td>
-          <td>
-            <button
-              class="plain"
-              :aria-current="s.id === picked ? 'true' : undefined"
-              :aria-pressed="chosen.has(s.id)"
-              @click.stop="pick(s.id, $event)"
-            >
-              <strong>{{ s.name }}</strong> <span class="soft">{{ s.zones.map(word).join(', ') }}</span>
-            </button>
-          </td>
-          <td>{{ s.side }}</td>
-          <td>{{ session.toolName(s.tool) }}</td>
-          <td>{{ s.depth }}</td>
-          <td>{{ doseWords(s.dose) }}</td>
-          <td>{{ s.sheet }}</td>
-        </tr>
+          :step="s"
+          :number="numbers.get(s.id)!"
+          :picked="s.id === picked"
+          :chosen="chosen.has(s.id)"
+          :among="chosen.size > 1 && chosen.has(s.id)"
+          :flagged="flagged.has(s.id)"
+          :dragged="s.id === dragged"
+          :spot="spot?.id === s.id ? spot.where : undefined"
+          @pick="pick(s.id, $event)"
+          @grab="grab(s.id, $event)"
+        />
       </tbody>
     </table>
   </div>
@@ -135,12 +118,6 @@ thead th {
 .rows th {
   padding: 0 8px;
 }
-.rows td:nth-child(7) {
-  white-space: nowrap;
-}
-tr[data-step] {
-  cursor: pointer;
-}
 tr.block td {
   height: var(--target);
   font-size: 13.5px;
@@ -160,48 +137,8 @@ tr.block td {
   font: 600 13px var(--text);
   cursor: pointer;
 }
-.grip {
-  cursor: grab;
-  touch-action: none;
-  color: var(--ink-soft);
-  width: 44px;
-  text-align: center;
-  font-size: 18px;
-}
-tr.flagged {
-  background: var(--stop-wash);
-}
-tr.on,
-tr.chosen {
-  background: var(--order-wash);
-}
-tr.on td:first-child {
-  box-shadow: inset 4px 0 0 var(--order);
-}
-tr.dragged {
-  opacity: 0.45;
-}
-tr.above td {
-  box-shadow: inset 0 3px 0 var(--order);
-}
-tr.below td {
-  box-shadow: inset 0 -3px 0 var(--order);
-}
-.plain {
-  background: none;
-  border: 0;
-  font: inherit;
-  color: inherit;
-  cursor: pointer;
-  text-align: left;
-  min-height: var(--target);
-}
-/* On a small desk the hand and the sheet are in the strip and in the form of the step. */
 @media (max-width: 1100px) {
-  .rows th:nth-child(5),
-  .rows th:nth-child(8),
-  .rows tr[data-step] td:nth-child(5),
-  .rows tr[data-step] td:nth-child(8) {
+  .more {
     display: none;
   }
 }

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import type { Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import { doseWords, word } from '@/parts/words'
+
+/** One step in the list. A component of its own, so that an act draws only the rows it changed. */
+defineProps<{
+  step: Schema['Step']
+  number: number
+  /** The cursor is here. */
+  picked: boolean
+  /** An act is meant for this step. */
+  chosen: boolean
+  /** It is chosen together with others. */
+  among: boolean
+  flagged: boolean
+  dragged: boolean
+  /** A dragged step would land on this side of it. */
+  spot?: 'before' | 'after'
+}>()
+defineEmits<{ pick: [e: MouseEvent]; grab: [e: PointerEvent] }>()
+const session = useSession()
+</script>
+
+<template>
+  <tr
+    :data-step="step.id"
+    :class="{
+      on: picked,
+      chosen: among,
+      flagged,
+      dragged,
+      above: spot === 'before',
+      below: spot === 'after',
+    }"
+    @click="$emit('pick', $event)"
+  >
+    <td class="grip" title="Drag" @pointerdown="$emit('grab', $event)" @click.stop>⠿</td>
+    <td>{{ number }}</td>
+    <td>
+      <button
+        class="plain"
+        :aria-current="picked ? 'true' : undefined"
+        :aria-pressed="chosen"
+        @click.stop="$emit('pick', $event)"
+      >
+        <strong>{{ step.name }}</strong> <span class="soft">{{ step.zones.map(word).join(', ') }}</span>
+      </button>
+    </td>
+    <td>{{ step.side }}</td>
+    <td class="more">{{ session.toolName(step.tool) }}</td>
+    <td>{{ step.depth }}</td>
+    <td class="dose">{{ doseWords(step.dose) }}</td>
+    <td class="more">{{ step.sheet }}</td>
+  </tr>
+</template>
+
+<style scoped>
+tr {
+  cursor: pointer;
+}
+td {
+  padding: 0 8px;
+}
+.dose {
+  white-space: nowrap;
+}
+.grip {
+  cursor: grab;
+  touch-action: none;
+  color: var(--ink-soft);
+  width: 44px;
+  text-align: center;
+  font-size: 18px;
+}
+.flagged {
+  background: var(--stop-wash);
+}
+.on,
+.chosen {
+  background: var(--order-wash);
+}
+.on .grip {
+  box-shadow: inset 4px 0 0 var(--order);
+}
+.dragged {
+  opacity: 0.45;
+}
+.above td {
+  box-shadow: inset 0 3px 0 var(--order);
+}
+.below td {
+  box-shadow: inset 0 -3px 0 var(--order);
+}
+.plain {
+  background: none;
+  border: 0;
+  font: inherit;
+  color: inherit;
+  cursor: pointer;
+  text-align: left;
+  min-height: var(--target);
+}
+/* On a small desk the hand and the sheet are in the strip and in the form of the step. */
+@media (max-width: 1100px) {
+  .more {
+    display: none;
+  }
+}
+</style>
