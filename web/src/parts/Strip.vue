@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { FINGERS, hue, wash } from './criteria'
-import { boxes, spaced, type Box, type StripModel } from './strip'
+import { FINGERS, hue, wash, type Criterion } from './criteria'
+import { boxes, dots, spaced, type Box, type StripModel } from './strip'
 import { mmss } from './words'
 import { useDrag, type Spot } from './useDrag'
 
@@ -48,11 +48,18 @@ const lanes = computed(() => {
 })
 const height = computed(() => lanes.value.reduce((sum, l) => sum + l.h + 4, 0) - 4)
 const room = computed(() => Math.max(200, width.value - NAME - 12))
-const x = (second: number) => NAME + (Math.min(second, props.model.total) / props.model.total) * room.value
-const lane = (id: string) => lanes.value.find((l) => l.id === id)!
+const scale = computed(() => {
+  const total = props.model.total
+  const wide = room.value
+  return (second: number) => NAME + (Math.min(second, total) / total) * wide
+})
+const x = (second: number) => scale.value(second)
+const byId = computed(() => new Map(lanes.value.map((l) => [l.id, l])))
+const lane = (id: Criterion) => byId.value.get(id)!
 const says = computed(() => spaced(props.model.seen?.says ?? props.model.says, props.model.total, room.value))
+/** A look every twenty seconds; where those would run into each other, every second or third of them. */
 const looks = computed(() => {
-  const every = 20
+  const every = 20 * Math.ceil((5 * props.model.total) / (20 * room.value))
   const marks = []
   for (let t = every; t < props.model.total; t += every) marks.push(t)
   return marks
@@ -135,18 +142,31 @@ function hover(e: PointerEvent) {
   const second = ((e.clientX - frame.left - NAME) / room.value) * props.model.total
   const inside = second >= 0 && second <= props.model.total
   emit('hover', inside ? second : undefined)
-  const l = lane('order')
-  const py = e.clientY - frame.top - l.y
+  under.value = inside ? titleAt(second, e.clientY - frame.top) : ''
+}
+function titleAt(second: number, py: number): string {
+  const talk = lane('communication')
+  if (py >= talk.y && py <= talk.y + talk.h) {
+    const say = near(
+      says.value,
+      second,
+      (s) => s.at,
+      (s) => s.at,
+    )
+    return say && Math.abs(x(say.at) - x(second)) <= 8 ? `${say.word} at ${mmss(say.at)}` : ''
+  }
+  const { y, h } = lane('order')
+  if (py < y || py > y + h) return ''
+  const on = (b: { start: number; end: number }) => b.start <= second && second < b.end
   const seen = props.model.seen
-  const b =
-    inside && py >= 0 && py <= l.h
-      ? (seen && py > l.h / 2 ? seen.blocks : props.model.blocks).find(
-          (k) => k.start <= second && second < k.end,
-        )
-      : undefined
-  under.value = b
-    ? `${b.label} ${b.title}, ${'moved' in b ? 'done ' : ''}${mmss(b.start)}–${mmss(b.end)}${'moved' in b && b.moved ? ', out of its place' : ''}`
-    : ''
+  if (seen && py > y + h / 2) {
+    const b = seen.blocks.find(on)
+    return b
+      ? `${b.label} ${b.title}, done ${mmss(b.start)}–${mmss(b.end)}${b.moved ? ', out of its place' : ''}`
+      : ''
+  }
+  const b = props.model.blocks.find(on)
+  return b ? `${b.label} ${b.title}, ${mmss(b.start)}–${mmss(b.end)}` : ''
 }
 function leave() {
   under.value = ''
@@ -215,62 +235,85 @@ function step(by: number) {
 }
 const shade = (depth: number, pointed: boolean) => Math.min(1, 0.16 + depth * 0.13 + (pointed ? 0.2 : 0))
 type Block = StripModel['blocks'][number]
-const orderBox = (b: Block): Box => ({
-  x: x(b.start),
-  y: lane('order').y + 3,
-  w: Math.max(2, x(b.end) - x(b.start) - 1.5),
-  h: (props.model.seen ? lane('order').h / 2 : lane('order').h) - 6,
+/** Where the blocks are in the Order lane; what is the same for hundreds of them is looked up once. */
+const orderBox = computed(() => {
+  const at = scale.value
+  const { y, h } = lane('order')
+  const tall = (props.model.seen ? h / 2 : h) - 6
+  return (b: Block): Box => ({
+    x: at(b.start),
+    y: y + 3,
+    w: Math.max(2, at(b.end) - at(b.start) - 1.5),
+    h: tall,
+  })
+})
+const across = computed(() => {
+  const at = scale.value
+  return (b: Block, gap = 0) => ({ x: at(b.start), w: Math.max(1, at(b.end) - at(b.start) - gap) })
 })
 /** The blocks of the Order lane, those of one shade together. */
 const shades = computed(() => {
-  const by = new Map<number, Box[]>()
+  const by = new Map<number, Block[]>()
   for (const b of props.model.blocks) {
     const s = shade(b.depth, b.pointed)
     const same = by.get(s)
-    if (same) same.push(orderBox(b))
-    else by.set(s, [orderBox(b)])
+    if (same) same.push(b)
+    else by.set(s, [b])
   }
-  return [...by].map(([opacity, of]) => ({ opacity, d: boxes(of, 4) }))
+  const box = orderBox.value
+  return [...by].map(([opacity, of]) => ({ opacity, d: boxes(of.map(box), 4) }))
 })
-const flags = computed(() => boxes(props.model.blocks.filter((b) => b.flagged).map(orderBox), 4))
+const flags = computed(() => boxes(props.model.blocks.filter((b) => b.flagged).map(orderBox.value), 4))
 const pickedBox = computed(() => {
   const b = props.model.blocks[at.value]
-  return b && boxes([orderBox(b)], 4)
+  return b && boxes([orderBox.value(b)], 4)
 })
-const labels = computed(() =>
-  props.model.blocks.filter((b) => x(b.end) - x(b.start) > 8 + 7 * b.label.length),
-)
-const across = (b: { start: number; end: number }, gap = 0) => ({
-  x: x(b.start),
-  w: Math.max(1, x(b.end) - x(b.start) - gap),
+const labels = computed(() => {
+  const at = scale.value
+  return props.model.blocks.filter((b) => at(b.end) - at(b.start) > 8 + 7 * b.label.length)
 })
 /** Bands of what the client should say, once something was seen; else the depth of each block. */
-const bands = computed(() =>
-  boxes(
+const bands = computed(() => {
+  const box = across.value
+  const seen = !!props.model.seen
+  return boxes(
     props.model.blocks.flatMap((b) => {
-      if (!b.band || !props.model.seen) return []
+      if (!b.band || !seen) return []
       const y = reportY(b.band.high)
-      return { ...across(b, 1), y, h: Math.max(2, reportY(b.band.low) - y) }
+      return { ...box(b, 1), y, h: Math.max(2, reportY(b.band.low) - y) }
     }),
-  ),
-)
-const depths = computed(() =>
-  boxes(
-    props.model.blocks.flatMap((b) =>
-      b.band && props.model.seen ? [] : { ...across(b, 1), y: depthY(b.depth), h: props.slim ? 5 : 9 },
-    ),
+  )
+})
+const depths = computed(() => {
+  const box = across.value
+  const seen = !!props.model.seen
+  const h = props.slim ? 5 : 9
+  return boxes(
+    props.model.blocks.flatMap((b) => (b.band && seen ? [] : { ...box(b, 1), y: depthY(b.depth), h })),
     2,
-  ),
-)
-const sheets = (of: (b: Block) => boolean) => {
+  )
+})
+function sheets(of: (b: Block) => boolean) {
   const l = lane('draping')
-  return boxes(props.model.blocks.filter(of).map((b) => ({ ...across(b), y: l.y + 5, h: l.h - 10 })))
+  const box = across.value
+  return boxes(props.model.blocks.filter(of).map((b) => ({ ...box(b), y: l.y + 5, h: l.h - 10 })))
 }
 const open = computed(() => sheets((b) => b.open))
 const through = computed(() => sheets((b) => b.through && !b.open))
+const middle = (id: Criterion) => lane(id).y + lane(id).h / 2
+const said = computed(() => (props.slim ? [] : says.value.filter((s) => s.shown)))
+const sayDots = computed(() => {
+  const at = scale.value
+  return dots(
+    says.value.map((s) => at(s.at)),
+    middle('communication'),
+    4.5,
+  )
+})
 const lookMarks = computed(() => {
   const l = lane('mechanics')
-  return boxes(looks.value.map((t) => ({ x: x(t) - 1, y: l.y + 6, w: 2, h: l.h - 12 })))
+  const at = scale.value
+  return boxes(looks.value.map((t) => ({ x: at(t) - 1, y: l.y + 6, w: 2, h: l.h - 12 })))
 })
 </script>
 
@@ -425,25 +468,17 @@ const lookMarks = computed(() => {
         <path :d="through" :fill="hue('draping')" fill-opacity="0.18" />
       </template>
 
-      <g v-for="(s, i) in says" :key="'say' + i">
-        <circle
-          :cx="x(s.at)"
-          :cy="lane('communication').y + lane('communication').h / 2"
-          r="4.5"
-          :fill="hue('communication')"
-        >
-          <title>{{ s.word }} at {{ mmss(s.at) }}</title>
-        </circle>
-        <text
-          v-if="s.shown && !slim"
-          :x="x(s.at) + 8"
-          :y="lane('communication').y + lane('communication').h / 2 + 4"
-          class="say"
-          :fill="hue('communication')"
-        >
-          {{ s.word }}
-        </text>
-      </g>
+      <path :d="sayDots" :fill="hue('communication')" />
+      <text
+        v-for="s in said"
+        :key="'say' + s.at + s.word"
+        :x="x(s.at) + 8"
+        :y="middle('communication') + 4"
+        class="say"
+        :fill="hue('communication')"
+      >
+        {{ s.word }}
+      </text>
 
       <g v-if="playhead !== undefined" :transform="`translate(${x(playhead)} 0)`">
         <line y1="0" :y2="height" stroke="var(--ink)" stroke-width="2" />

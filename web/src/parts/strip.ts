@@ -86,6 +86,14 @@ export function boxes(list: Iterable<Box>, radius = 0): string {
   return d
 }
 
+/** Dots on one line as one path. */
+export function dots(at: Iterable<number>, y: number, r: number): string {
+  let d = ''
+  for (const x of at)
+    d += `M${Math.round((x - r) * 10) / 10} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0z`
+  return d
+}
+
 /** The strip of a plan. */
 export function stripOf(
   sequence: Schema['Sequence'],

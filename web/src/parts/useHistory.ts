@@ -10,7 +10,7 @@ interface Moment<T> {
 
 /**
  * What is edited, with every act taken back and done again. The value is replaced, never changed in place; `changing` gets the next
- * one just before it takes its place, so that a question about it is on its way while the page draws.
+ * one before anything that is shown changes, so that a question about it is on its way while the page draws.
  */
 export function useHistory<T>(now: ShallowRef<T | undefined>, changing: (next: T) => void) {
   const past = shallowRef<Moment<T>[]>([])
@@ -21,9 +21,9 @@ export function useHistory<T>(now: ShallowRef<T | undefined>, changing: (next: T
   /** Does an act. One that changes nothing is none. */
   function act(what: string, next: T) {
     if (now.value === undefined || next === now.value) return
+    changing(next)
     remember(what)
     acts.value.push(what)
-    changing(next)
     now.value = next
   }
   /** Keeps what is there one undo away. */
@@ -35,9 +35,9 @@ export function useHistory<T>(now: ShallowRef<T | undefined>, changing: (next: T
   function step(from: typeof past, to: typeof past) {
     const last = from.value.at(-1)
     if (!last || now.value === undefined) return
+    changing(last.value)
     from.value = from.value.slice(0, -1)
     to.value = [...to.value, { value: now.value, act: last.act }]
-    changing(last.value)
     now.value = last.value
   }
   function forget() {

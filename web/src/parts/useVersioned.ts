@@ -36,6 +36,8 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
   const view = shallowRef<View>()
   const text = shallowRef<Text>()
   const checks = shallowRef<Checks>()
+  /** The text that the checks speak of: the one that is here, or while a question is under way one before it. */
+  const judged = shallowRef<Text>()
   const problem = ref<Problem>()
   const failed = ref<Problem>()
   const loading = ref(true)
@@ -46,10 +48,12 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
   const dirty = computed(() => !!stored.value && stored.value !== JSON.stringify(text.value))
   const history = useHistory(text, (next) => {
     void check(next)
-    // Once the text took its place, and after the question left.
-    queueMicrotask(shelve)
+    // Once the text took its place and the page was drawn.
+    clearTimeout(shelving)
+    shelving = setTimeout(shelve)
   })
   const { acts, act } = history
+  let shelving: ReturnType<typeof setTimeout> | undefined
   let left = false
   let asking = false
   let waiting = false
@@ -72,6 +76,7 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
     view.value = answer
     text.value = of.text(answer)
     checks.value = of.checks(answer)
+    judged.value = text.value
     acts.value = []
     theirs.value = undefined
   }
@@ -93,6 +98,7 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
     void check()
   }
   function shelve() {
+    clearTimeout(shelving)
     try {
       if (dirty.value && view.value && text.value)
         localStorage.setItem(
@@ -121,6 +127,7 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
       const answer = await of.check(next)
       if (!left) {
         checks.value = answer
+        judged.value = next
         failed.value = undefined
       }
     } catch (e) {
@@ -204,6 +211,7 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
     view: computed(() => view.value),
     text: computed(() => text.value),
     checks: computed(() => checks.value),
+    judged: computed(() => judged.value),
     problem,
     failed,
     loading,

@@ -102,6 +102,7 @@ describe('the plan of a term', () => {
   it('comes back after a closed tab, and can be dropped', async () => {
     const t = await term()
     t.act('kept', curriculum('kept'))
+    await flush()
     const again = await term()
     expect(again.restored.value).toBe(true)
     expect(again.curriculum.value?.name).toBe('kept')

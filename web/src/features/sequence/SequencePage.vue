@@ -81,17 +81,14 @@ const flagged = computed<ReadonlySet<string>>((before) => {
   )
   return before && before.size === now.size && [...now].every((id) => before.has(id)) ? before : now
 })
-/** The plan in time, as long as it speaks of the steps that are here: an answer on its way lags one act behind. */
-const spans = computed(() => {
-  const here = new Set(steps.value.map((s) => s.id))
-  return plan.value?.spans.filter((s) => here.has(s.step)) ?? []
-})
+/** The plan in time. It is drawn from the text it was made of, once an act: an answer on its way lags behind. */
+const spans = computed(() => plan.value?.spans ?? [])
 const strip = computed(
   () =>
-    sequence.value &&
+    draft.judged.value &&
     plan.value &&
     stripOf(
-      sequence.value,
+      draft.judged.value,
       spans.value,
       plan.value.totalSeconds,
       (id) => flagged.value.has(id),
@@ -639,9 +636,10 @@ h1 {
   width: 100%;
 }
 .tabs .push {
-  flex: 1;
+  flex: 1 auto;
   padding: 4px 6px;
   font-size: 14px;
+  white-space: nowrap;
 }
 .panel {
   display: flex;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, provide, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import { word } from '@/parts/words'
 import { useDrag, type Spot } from '@/parts/useDrag'
 import StepRow from './StepRow.vue'
+import { NUMBERS } from './numbers'
 
 /** The steps of a sequence, block by block: picked, dragged, and worked by keyboard. */
 const props = defineProps<{
@@ -25,6 +26,7 @@ const list = ref<HTMLElement>()
 const numbers = computed(
   () => new Map(props.sequence.blocks.flatMap((b) => b.steps).map((s, i) => [s.id, i + 1])),
 )
+provide(NUMBERS, numbers)
 
 const { dragged, spot, grab } = useDrag(
   (x, y) => {
@@ -55,22 +57,23 @@ async function focusOn(id: string) {
 
 <template>
   <div ref="list" class="rows">
-    <table class="lines">
-      <thead>
-        <tr>
-          <th><span class="sr">Move</span></th>
-          <th></th>
-          <th>Step</th>
-          <th>Side</th>
-          <th class="more">Hand</th>
-          <th>Depth</th>
-          <th>Dose</th>
-          <th class="more">Sheet</th>
+    <!-- Rows are grids, so that those out of sight are neither laid out nor painted; the roles keep it a table to hear. -->
+    <table class="lines" role="table">
+      <thead role="rowgroup">
+        <tr class="line" role="row">
+          <th role="columnheader"><span class="sr">Move</span></th>
+          <th role="columnheader"><span class="sr">Number</span></th>
+          <th role="columnheader">Step</th>
+          <th role="columnheader">Side</th>
+          <th role="columnheader" class="more">Hand</th>
+          <th role="columnheader">Depth</th>
+          <th role="columnheader">Dose</th>
+          <th role="columnheader" class="more">Sheet</th>
         </tr>
       </thead>
-      <tbody v-for="(b, i) in sequence.blocks" :key="b.id">
-        <tr class="block">
-          <td colspan="8">
+      <tbody v-for="(b, i) in sequence.blocks" :key="b.id" role="rowgroup">
+        <tr class="block" role="row">
+          <td role="cell">
             <strong>{{ b.name || 'Block' }}</strong>
             <button class="chip" :aria-pressed="b.repeat === 'each-side'" @click="emit('repeat', b.id)">
               {{ b.repeat === 'each-side' ? 'on each side' : 'once' }}
@@ -86,8 +89,9 @@ async function focusOn(id: string) {
         <StepRow
           v-for="s in b.steps"
           :key="s.id"
+          class="line"
+          role="row"
           :step="s"
-          :number="numbers.get(s.id)!"
           :picked="s.id === picked"
           :chosen="chosen.has(s.id)"
           :among="chosen.size > 1 && chosen.has(s.id)"
@@ -108,18 +112,34 @@ async function focusOn(id: string) {
   min-height: 0;
   flex: 1;
 }
-thead th {
+.lines,
+thead,
+tbody,
+.block,
+.block td {
+  display: block;
+}
+thead {
   position: sticky;
   top: 0;
   background: var(--paper);
   z-index: 1;
 }
-.rows td,
-.rows th {
-  padding: 0 8px;
+.line {
+  display: grid;
+  grid-template-columns: 40px 30px minmax(0, 1fr) 68px 104px 46px 84px 76px;
 }
-tr.block td {
-  height: var(--target);
+.line[data-step],
+.block {
+  content-visibility: auto;
+  contain-intrinsic-height: auto 48px;
+}
+.rows th {
+  padding: 0 6px;
+}
+.block td {
+  min-height: var(--target);
+  padding: 0 8px;
   font-size: 13.5px;
   color: var(--ink-soft);
 }
@@ -138,6 +158,9 @@ tr.block td {
   cursor: pointer;
 }
 @media (max-width: 1100px) {
+  .line {
+    grid-template-columns: 40px 30px minmax(0, 1fr) 68px 46px 84px;
+  }
   .more {
     display: none;
   }

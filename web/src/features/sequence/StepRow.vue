@@ -2,11 +2,11 @@
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { doseWords, word } from '@/parts/words'
+import StepNumber from './StepNumber.vue'
 
 /** One step in the list. A component of its own, so that an act draws only the rows it changed. */
 defineProps<{
   step: Schema['Step']
-  number: number
   /** The cursor is here. */
   picked: boolean
   /** An act is meant for this step. */
@@ -35,9 +35,9 @@ const session = useSession()
     }"
     @click="$emit('pick', $event)"
   >
-    <td class="grip" title="Drag" @pointerdown="$emit('grab', $event)" @click.stop>⠿</td>
-    <td>{{ number }}</td>
-    <td>
+    <td role="cell" class="grip" title="Drag" @pointerdown="$emit('grab', $event)" @click.stop>⠿</td>
+    <StepNumber :id="step.id" />
+    <td role="cell">
       <button
         class="plain"
         :aria-current="picked ? 'true' : undefined"
@@ -47,11 +47,11 @@ const session = useSession()
         <strong>{{ step.name }}</strong> <span class="soft">{{ step.zones.map(word).join(', ') }}</span>
       </button>
     </td>
-    <td>{{ step.side }}</td>
-    <td class="more">{{ session.toolName(step.tool) }}</td>
-    <td>{{ step.depth }}</td>
-    <td class="dose">{{ doseWords(step.dose) }}</td>
-    <td class="more">{{ step.sheet }}</td>
+    <td role="cell">{{ step.side }}</td>
+    <td role="cell" class="more">{{ session.toolName(step.tool) }}</td>
+    <td role="cell">{{ step.depth }}</td>
+    <td role="cell" class="dose">{{ doseWords(step.dose) }}</td>
+    <td role="cell" class="more">{{ step.sheet }}</td>
   </tr>
 </template>
 
@@ -60,7 +60,9 @@ tr {
   cursor: pointer;
 }
 td {
-  padding: 0 8px;
+  display: flex;
+  align-items: center;
+  padding: 0 6px;
 }
 .dose {
   white-space: nowrap;
@@ -69,8 +71,7 @@ td {
   cursor: grab;
   touch-action: none;
   color: var(--ink-soft);
-  width: 44px;
-  text-align: center;
+  justify-content: center;
   font-size: 18px;
 }
 .flagged {

@@ -91,6 +91,7 @@ describe('what is not saved', () => {
   it('comes back with the page, and can be dropped', async () => {
     const d = await draft()
     d.act('one', sequence('one'))
+    await flush()
     const again = await draft()
     expect(again.restored.value).toBe(true)
     expect(again.sequence.value?.note).toBe('one')
@@ -119,6 +120,7 @@ describe('what is not saved', () => {
     expect(await d.save()).toBe(false)
     expect(d.failed.value?.code).toBe('no-answer')
     expect(d.sequence.value?.note).toBe('one')
+    await flush()
     expect(localStorage.getItem('palm-draft/s')).not.toBeNull()
   })
 })

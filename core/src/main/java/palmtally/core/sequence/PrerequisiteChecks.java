@@ -212,9 +212,10 @@ final class PrerequisiteChecks {
 
         @Override
         public void look(Plan plan) {
+            var linked = plan.steps.stream().filter(s -> !s.before().isEmpty()).toList();
             var seen = new HashSet<String>();
             for (var step : plan.inTime()) {
-                for (var late : plan.steps)
+                for (var late : linked)
                     if (late.before().contains(step.id()) && !seen.contains(late.id()))
                         plan.report(
                                 rule(),
