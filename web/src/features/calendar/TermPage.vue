@@ -335,7 +335,11 @@ onKeyStroke((e) => {
           </div>
           <div v-if="panel === 'checks'" role="tabpanel" aria-label="What the checks say" class="panel">
             <p v-if="checks.findings.length === 0" class="soft">
-              Nothing: taught before it is asked for, met again, within its hours.
+              {{
+                curriculum.lessons.length === 0
+                  ? 'No lesson is planned yet: there is nothing to look at.'
+                  : 'Nothing: taught before it is asked for, met again, within its hours.'
+              }}
             </p>
             <FindingCard
               v-for="f in checks.findings"

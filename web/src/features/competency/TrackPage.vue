@@ -79,7 +79,10 @@ function standing(s: Row): string {
         <h2>No student in this term yet</h2>
         <p class="soft">The lead adds students under School.</p>
       </div>
-      <div v-else class="card grid">
+      <p v-if="cohort.students.length > 0 && cohort.regions.length === 0" class="card soft">
+        A palm for each region stands here once a practical of it is awarded.
+      </p>
+      <div v-if="cohort.students.length > 0" class="card grid">
         <table>
           <thead>
             <tr>

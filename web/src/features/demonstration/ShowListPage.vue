@@ -29,7 +29,9 @@ async function show(id: string) {
       <span class="soft">Pick what the class will see; space, arrows, page keys or a tap go on.</span>
     </div>
     <Standing :problem="problem ?? failed" :loading="loading && !lines" @again="again" />
-    <p v-if="lines?.length === 0" class="card soft">There is no sequence to show yet; plan one first.</p>
+    <p v-if="lines?.length === 0" class="card soft">
+      There is no sequence to show yet; <router-link to="/plan">plan one first</router-link>.
+    </p>
     <div class="tiles">
       <button v-for="l in lines" :key="l.id" class="card tile" @click="show(l.id)">
         <span class="soft">{{ session.regionName(l.region) }}</span>

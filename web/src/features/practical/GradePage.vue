@@ -105,6 +105,12 @@ async function start() {
       >
       <button class="push main" type="submit" :disabled="busy || !brief.student">Start</button>
       <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+      <p v-if="sequences?.length === 0" class="soft">
+        There is no sequence to grade yet; <router-link to="/plan">plan one first</router-link>.
+      </p>
+      <p v-else-if="people && students.length === 0" class="soft">
+        There is no student in this term yet; the lead adds them under School.
+      </p>
     </form>
     <Standing :problem="problem" :loading="loading && !lines" @again="again" />
     <template v-if="lines">

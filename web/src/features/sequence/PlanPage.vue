@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
@@ -40,7 +40,13 @@ const starting = ref(false)
 const fresh = ref({ name: '', region: '', minutes: 20, template: '', zones: [] as string[] })
 const freshProblem = ref<Problem>()
 const ofRegion = computed(() =>
-  [...session.zones.values()].filter((z) => !fresh.value.region || z.region === fresh.value.region),
+  [...session.zones.values()].filter(
+    (z) => z.region === fresh.value.region || fresh.value.region === 'whole-body',
+  ),
+)
+watch(
+  () => fresh.value.region,
+  () => (fresh.value.zones = []),
 )
 function begin(open: boolean) {
   starting.value = open
@@ -144,7 +150,9 @@ async function takeFile() {
         </select>
       </label>
       <div class="zones" role="group" aria-label="Zones, in order">
-        <span class="soft">Zones, in order</span>
+        <span class="soft">{{
+          fresh.region ? 'Zones, in order' : 'Choose a region: its zones stand here.'
+        }}</span>
         <button
           v-for="z in ofRegion"
           :key="z.id"
@@ -213,7 +221,10 @@ async function takeFile() {
       <div class="groups">
         <div v-if="lines.length === 0" class="card">
           <h2>No sequence yet</h2>
-          <p class="soft">Read one from a file of the open format; examples lie under docs/formats.</p>
+          <p class="soft">
+            Begin one bare or by a template laid over its zones, or read a file of the open format.
+          </p>
+          <button v-if="!starting" class="push main" @click="begin(true)">Begin the first sequence</button>
         </div>
         <div class="chips" role="group" aria-label="Regions">
           <button class="push" :class="{ main: !region }" :aria-pressed="!region" @click="region = undefined">

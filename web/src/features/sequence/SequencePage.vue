@@ -720,7 +720,9 @@ h1 {
     font-size: 15px;
   }
   .prof select {
-    max-width: 92px;
+    max-width: 124px;
+    font-size: 13px;
+    padding: 0 4px;
   }
   .lower {
     grid-template-columns: 1fr 310px;
