@@ -261,13 +261,19 @@ const shades = computed(() => {
     else by.set(s, [b])
   }
   const box = orderBox.value
-  return [...by].map(([opacity, of]) => ({ opacity, d: boxes(of.map(box), 4) }))
+  return [...by].map(([opacity, of]) => ({ opacity, d: boxes(of.map(box), round.value) }))
 })
-const flags = computed(() => boxes(props.model.blocks.filter((b) => b.flagged).map(orderBox.value), 4))
+const flags = computed(() =>
+  boxes(props.model.blocks.filter((b) => b.flagged).map(orderBox.value), round.value),
+)
 const pickedBox = computed(() => {
   const b = props.model.blocks[at.value]
   return b && boxes([orderBox.value(b)], 4)
 })
+/** Hundreds of blocks are a few pixels wide each: drawn as plain bars, which costs a tenth of round and outlined ones. */
+const dense = computed(() => room.value < 8 * props.model.blocks.length)
+const round = computed(() => (dense.value ? 0 : 4))
+const edges = computed(() => (dense.value ? 'crispEdges' : undefined))
 const labels = computed(() => {
   const at = scale.value
   return props.model.blocks.filter((b) => at(b.end) - at(b.start) > 8 + 7 * b.label.length)
@@ -377,8 +383,21 @@ const lookMarks = computed(() => {
       </template>
 
       <path :d="bands" :fill="wash('pressure')" />
-      <path :d="depths" :fill="wash('pressure')" :stroke="hue('pressure')" stroke-width="0.8" />
-      <path v-for="s in shades" :key="s.opacity" :d="s.d" :fill="hue('order')" :fill-opacity="s.opacity" />
+      <path
+        :d="depths"
+        :fill="dense ? hue('pressure') : wash('pressure')"
+        :stroke="dense ? undefined : hue('pressure')"
+        stroke-width="0.8"
+        :shape-rendering="edges"
+      />
+      <path
+        v-for="s in shades"
+        :key="s.opacity"
+        :d="s.d"
+        :fill="hue('order')"
+        :fill-opacity="s.opacity"
+        :shape-rendering="edges"
+      />
       <path :d="flags" fill="none" stroke="var(--stop)" stroke-width="2" />
       <path v-if="pickedBox" :d="pickedBox" fill="none" stroke="var(--ink)" stroke-width="3" />
       <text
@@ -463,9 +482,9 @@ const lookMarks = computed(() => {
         </rect>
       </template>
       <template v-else>
-        <path :d="lookMarks" :fill="hue('mechanics')" fill-opacity="0.55" />
-        <path :d="open" :fill="hue('draping')" fill-opacity="0.55" />
-        <path :d="through" :fill="hue('draping')" fill-opacity="0.18" />
+        <path :d="lookMarks" :shape-rendering="edges" :fill="hue('mechanics')" fill-opacity="0.55" />
+        <path :d="open" :shape-rendering="edges" :fill="hue('draping')" fill-opacity="0.55" />
+        <path :d="through" :shape-rendering="edges" :fill="hue('draping')" fill-opacity="0.18" />
       </template>
 
       <path :d="sayDots" :fill="hue('communication')" />
