@@ -107,10 +107,12 @@ async function focusOn(id: string) {
 </template>
 
 <style scoped>
+/* Strict: what happens to a row is nobody's business outside of the list. */
 .rows {
   overflow-y: auto;
   min-height: 0;
   flex: 1;
+  contain: strict;
 }
 .lines,
 thead,
