@@ -26,6 +26,17 @@ describe('acts', () => {
     h.redo()
     expect(h.now.value).toBe('c')
   })
+  it('tell what comes next before anything shows it', () => {
+    const now = shallowRef<string | undefined>('a')
+    const seen: unknown[] = []
+    const h = useHistory(now, (next) => seen.push([next, now.value, h.undoable.value]))
+    h.act('to b', 'b')
+    h.undo()
+    expect(seen).toEqual([
+      ['b', 'a', undefined],
+      ['a', 'b', 'to b'],
+    ])
+  })
   it('that change nothing are none', () => {
     const h = history()
     h.act('nothing', 'a')

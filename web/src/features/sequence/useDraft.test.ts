@@ -87,7 +87,41 @@ describe('acts', () => {
   })
 })
 
+describe('the checks', () => {
+  it('speak of the text they were asked about, until the next answer', async () => {
+    const d = await draft()
+    let answer: (p: Schema['PlanView']) => void = () => undefined
+    post.mockImplementationOnce(() => new Promise((r) => (answer = r)))
+    d.act('one', sequence('one'))
+    expect(d.sequence.value?.note).toBe('one')
+    expect(d.judged.value?.note).toBe('first')
+    answer(plan(7))
+    await flush()
+    expect(d.judged.value?.note).toBe('one')
+    expect(d.plan.value?.totalSeconds).toBe(7)
+  })
+  it('that fail leave the last ones standing and say so; the next answer takes it back', async () => {
+    const d = await draft()
+    post.mockRejectedValueOnce({ status: 0, code: 'no-answer', detail: 'No answer.', faults: [] })
+    d.act('one', sequence('one'))
+    await flush()
+    expect(d.failed.value?.code).toBe('no-answer')
+    expect(d.judged.value?.note).toBe('first')
+    d.act('two', sequence('two'))
+    await flush()
+    expect(d.failed.value).toBeUndefined()
+    expect(d.judged.value?.note).toBe('two')
+  })
+})
+
 describe('what is not saved', () => {
+  it('is passed over where what is kept cannot be read', async () => {
+    localStorage.setItem('palm-draft/s', '{"from": 1, "te')
+    const d = await draft()
+    expect(d.problem.value).toBeUndefined()
+    expect(d.restored.value).toBe(false)
+    expect(d.sequence.value?.note).toBe('first')
+  })
   it('comes back with the page, and can be dropped', async () => {
     const d = await draft()
     d.act('one', sequence('one'))
