@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import palmtally.formats.Json;
-import palmtally.server.App;
+import palmtally.server.ServerProcess;
 import palmtally.server.TestDatabase;
 import palmtally.server.Visitor;
 
@@ -34,8 +34,9 @@ public final class PageBench {
 
     private PageBench() {}
 
-    public static void main(String[] args) {
-        try (var app = App.start(TestDatabase.fresh(), true)) {
+    public static void main(String[] args) throws Exception {
+        try (var database = TestDatabase.fresh();
+                var app = ServerProcess.start(database, ServerProcess.freePort(), Path.of("target", "server.log"))) {
             var nadia = Visitor.as(app.url(), "nadia");
             var sequence = Json.MAPPER.writeValueAsString(Samples.plan(200));
             var stored = nadia.put("/api/sequences/bench", "{\"from\":0,\"sequence\":" + sequence + "}");
