@@ -84,6 +84,71 @@ describe('the list of steps', () => {
   })
 })
 
+describe('a long list of steps', () => {
+  const long = (ids: string[], steps: Map<string, Step>) =>
+    ({
+      id: 's',
+      slotSeconds: 600,
+      blocks: [
+        {
+          id: 'b',
+          name: 'Leg',
+          order: 'in-order',
+          repeat: 'once',
+          steps: ids.map((id) => steps.get(id) ?? step(id)),
+        },
+      ],
+    }) as unknown as Schema['Sequence']
+  const ids = Array.from({ length: 40 }, (_, i) => `s${i}`)
+  const kept = new Map(ids.map((id) => [id, step(id)]))
+  const quiet = { chosen: new Set<string>(), flagged: new Set<string>() }
+
+  it('numbers anew what stands behind a new step, and draws no other row again', async () => {
+    const w = mount(StepList, { props: { sequence: long(ids, kept), ...quiet } })
+    const drawn: string[] = []
+    const rows = w.findAllComponents({ name: 'StepRow' })
+    for (const row of rows) {
+      const update = row.vm.$.update
+      row.vm.$.update = () => {
+        drawn.push(row.props('step').id)
+        update()
+      }
+    }
+    await w.setProps({ sequence: long([...ids.slice(0, 10), 'new', ...ids.slice(10)], kept) })
+    const numbers = w
+      .findAll('tr[data-step]')
+      .map((r) => [r.attributes('data-step'), r.findAll('td')[1]!.text()])
+    expect(numbers.slice(9, 13)).toEqual([
+      ['s9', '10'],
+      ['new', '11'],
+      ['s10', '12'],
+      ['s11', '13'],
+    ])
+    expect(drawn).toEqual([])
+    await w.setProps({ flagged: new Set(['s5']) })
+    expect(drawn).toEqual(['s5'])
+  })
+  it('draws the row of a step that changed, and only that', async () => {
+    const w = mount(StepList, { props: { sequence: long(ids, kept), ...quiet } })
+    const before = w.findAll('tr[data-step]').map((r) => r.element)
+    const changed = new Map(kept).set('s5', step('s5', { depth: 4 }))
+    await w.setProps({ sequence: long(ids, changed) })
+    const after = w.findAll('tr[data-step]')
+    expect(after.map((r) => r.element)).toEqual(before)
+    expect(after[5]!.findAll('td')[5]!.text()).toBe('4')
+    expect(after[6]!.findAll('td')[5]!.text()).toBe('2')
+  })
+  it('is a table to hear: each row has its cells under the same headings', () => {
+    const w = mount(StepList, { props: { sequence: long(ids, kept), ...quiet } })
+    const headings = w.findAll('[role=columnheader]').length
+    expect(headings).toBe(8)
+    for (const row of w.findAll('tr[data-step]')) {
+      expect(row.attributes('role')).toBe('row')
+      expect(row.findAll('[role=cell]')).toHaveLength(headings)
+    }
+  })
+})
+
 describe('the typing line', () => {
   const line = () => mount(AddLine, { props: { sequence, after: 'b' } })
   it('adds what the server made of the line, and is empty again', async () => {
