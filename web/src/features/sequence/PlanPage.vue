@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
@@ -48,8 +48,10 @@ watch(
   () => fresh.value.region,
   () => (fresh.value.zones = []),
 )
+const nameField = ref<HTMLInputElement>()
 function begin(open: boolean) {
   starting.value = open
+  if (open) void nextTick(() => nameField.value?.focus())
   freshProblem.value = undefined
   fresh.value.region = region.value ?? fresh.value.region
 }
@@ -127,7 +129,7 @@ async function takeFile() {
     <form v-if="starting" class="card fresh" aria-label="New sequence" @submit.prevent="start">
       <label class="name">
         Name
-        <input v-model.trim="fresh.name" maxlength="200" required />
+        <input ref="nameField" v-model.trim="fresh.name" maxlength="200" required />
       </label>
       <label>
         Region
