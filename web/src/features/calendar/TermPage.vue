@@ -2,13 +2,14 @@
 import { onKeyStroke } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import FindingCard from '@/parts/FindingCard.vue'
 import Standing from '@/parts/Standing.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
+import { useIncoming } from '@/parts/useIncoming'
 import CoverageMap from './CoverageMap.vue'
 import LessonMark from './LessonMark.vue'
 import TermGrid from './TermGrid.vue'
@@ -162,41 +163,22 @@ async function layOut() {
 }
 /** A file shows what it would change first; then all of it is taken, or nothing. */
 const picker = ref<HTMLInputElement>()
-const fileProblem = ref<Problem>()
-const incoming = ref<{ text: string; preview: Schema['TermPreview'] }>()
-async function readFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
-  fileProblem.value = undefined
-  incoming.value = undefined
-  try {
-    const text = await file.text()
-    const preview = await ask(
+const { incoming, fileProblem, readFile, takeFile } = useIncoming({
+  given: (file) => file.text(),
+  preview: (text) =>
+    ask(
       api.POST('/api/terms/{term}/curriculum/incoming/preview', {
         params: { path: { term } },
         body: { text },
       }),
-    )
-    incoming.value = { text, preview }
-  } catch (e) {
-    fileProblem.value = e as Problem
-  }
-  input.value = ''
-}
-async function takeFile() {
-  const text = incoming.value?.text
-  if (!text) return
-  try {
+    ),
+  take: async (text) => {
     await ask(
       api.POST('/api/terms/{term}/curriculum/incoming', { params: { path: { term } }, body: { text } }),
     )
-    incoming.value = undefined
     plan.drop()
-  } catch (e) {
-    fileProblem.value = e as Problem
-  }
-}
+  },
+})
 onKeyStroke((e) => {
   const typing = (e.target as HTMLElement).closest?.('input, textarea, select')
   if (!e.ctrlKey && !e.metaKey) return

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useIncoming } from '@/parts/useIncoming'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import TableFigure from '@/parts/TableFigure.vue'
@@ -13,7 +14,6 @@ const router = useRouter()
 const { data: lines, problem, loading, again } = useAsked(() => ask(api.GET('/api/sequences')))
 const region = ref<string>()
 const front = ref(false)
-const fileProblem = ref<Problem>()
 const picker = ref<HTMLInputElement>()
 
 const regions = computed(() => {
@@ -76,35 +76,18 @@ async function start() {
   }
 }
 /** A file shows what it would change first; then all of it is taken, or nothing. */
-const incoming = ref<{ body: Schema['IncomingFile']; lines: Schema['IncomingLine'][] }>()
 const EFFECT = { new: 'new', changed: 'would change', same: 'says the same' } as const
-async function readFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  if (!file) return
-  fileProblem.value = undefined
-  incoming.value = undefined
-  try {
-    const body: Schema['IncomingFile'] = {
-      kind: /\.csv$/i.test(file.name) || file.type === 'text/csv' ? 'steps' : 'sequence',
-      text: await file.text(),
-    }
-    incoming.value = { body, lines: await ask(api.POST('/api/sequences/incoming/preview', { body })) }
-  } catch (e) {
-    fileProblem.value = e as Problem
-  }
-  input.value = ''
-}
-async function takeFile() {
-  if (!incoming.value) return
-  try {
-    await ask(api.POST('/api/sequences/incoming', { body: incoming.value.body }))
-    incoming.value = undefined
+const { incoming, fileProblem, readFile, takeFile } = useIncoming({
+  given: async (file): Promise<Schema['IncomingFile']> => ({
+    kind: /\.csv$/i.test(file.name) || file.type === 'text/csv' ? 'steps' : 'sequence',
+    text: await file.text(),
+  }),
+  preview: (body) => ask(api.POST('/api/sequences/incoming/preview', { body })),
+  take: async (body) => {
+    await ask(api.POST('/api/sequences/incoming', { body }))
     await again()
-  } catch (e) {
-    fileProblem.value = e as Problem
-  }
-}
+  },
+})
 </script>
 
 <template>
@@ -189,7 +172,7 @@ async function takeFile() {
     <section v-if="incoming" class="card" aria-label="What the file would change">
       <h2>What the file would change</h2>
       <ul class="coming">
-        <li v-for="l in incoming.lines" :key="l.id">
+        <li v-for="l in incoming.preview" :key="l.id">
           <strong>{{ l.name }}</strong> <span class="soft">{{ l.steps }} steps, {{ EFFECT[l.effect] }}</span>
           <ul v-if="l.changes.length">
             <li v-for="c in l.changes" :key="c">{{ c }}</li>
