@@ -138,6 +138,22 @@ const said = computed(() =>
   ids.value.length === 1 ? `step ${number(ids.value[0]!)}` : `${ids.value.length} steps`,
 )
 watch([profile, client], () => void draft.check())
+/** What was chosen in each text: undo comes back to the place of the act, not to the first step. */
+const choices = new WeakMap<Schema['Sequence'], { picked?: string; extra: ReadonlySet<string> }>()
+watch(
+  sequence,
+  (now, before) => {
+    if (before) choices.set(before, { picked: picked.value ?? stepsIn(before)[0]?.id, extra: extra.value })
+    const then = now && choices.get(now)
+    if (!then) return
+    picked.value = then.picked
+    extra.value = then.extra
+    cursor.value = undefined
+    if (then.picked) void list.value?.show(then.picked)
+  },
+  // Before the act chooses what it made, and while the row with the focus still stands.
+  { flush: 'sync' },
+)
 
 function pick(id: string, how: 'one' | 'more' | 'upto' = 'one') {
   if (how === 'upto' && step.value) {

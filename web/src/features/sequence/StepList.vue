@@ -43,10 +43,11 @@ function pick(id: string, e: MouseEvent | KeyboardEvent) {
 }
 /** Brings the row of a step into sight and, where the keyboard is in the list, the focus with it. */
 async function show(id: string) {
+  const here = list.value?.contains(document.activeElement)
   await nextTick()
   const row = list.value?.querySelector<HTMLElement>(`[data-step="${CSS.escape(id)}"]`)
   row?.scrollIntoView({ block: 'nearest' })
-  if (list.value?.contains(document.activeElement)) row?.querySelector<HTMLElement>('.plain')?.focus()
+  if (here) row?.querySelector<HTMLElement>('.plain')?.focus()
 }
 defineExpose({ show, focus: (id: string) => focusOn(id) })
 async function focusOn(id: string) {

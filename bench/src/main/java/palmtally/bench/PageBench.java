@@ -20,8 +20,6 @@ public final class PageBench {
     private static final String PRESS = """
             key => new Promise(done => {
               const panel = document.querySelector('[aria-label="What the checks say"]');
-              const row = document.querySelector('[data-step="%s"] .plain');
-              row.focus();
               const pressed = performance.now();
               const watch = new MutationObserver(() => {
                 watch.disconnect();
@@ -29,7 +27,7 @@ public final class PageBench {
               });
               setTimeout(() => done(60000), 5000);
               watch.observe(panel, { subtree: true, childList: true, characterData: true });
-              row.dispatchEvent(new KeyboardEvent('keydown', { key, ctrlKey: true, bubbles: true }));
+              document.activeElement.dispatchEvent(new KeyboardEvent('keydown', { key, ctrlKey: true, bubbles: true }));
             })""";
 
     private PageBench() {}
@@ -73,11 +71,10 @@ public final class PageBench {
             page.waitForURL("**/plan");
             page.navigate(url + "/plan/bench");
             page.locator("[data-step]").nth(199).waitFor();
-            var steps = page.locator("[data-step]");
-            var step = steps.nth(60).getAttribute("data-step");
+            page.locator("[data-step] .plain").nth(60).click();
             for (int i = 0; i < 60; i++) {
                 page.waitForTimeout(300);
-                double took = ((Number) page.evaluate(PRESS.formatted(step), i % 2 == 0 ? "d" : "z")).doubleValue();
+                double took = ((Number) page.evaluate(PRESS, i % 2 == 0 ? "d" : "z")).doubleValue();
                 if (i >= 20) times.add(took);
             }
         }

@@ -343,7 +343,13 @@ class EditorTest {
                 button(page, "Undo").click();
                 assertThat(button(page, "Undo")).isDisabled();
                 assertThat(order(page)).as("after undoing " + act).isEqualTo(start);
+                assertThat(chosen).hasAttribute("aria-current", "true");
             }
+            // By keyboard the focus comes back with it, so that the next key goes where the last one went.
+            row(page, "thigh-front-isolate").locator(".plain").press("Control+d");
+            assertThat(page.locator("[data-step]")).hasCount(start.size() + 1);
+            page.keyboard().press("Control+z");
+            assertThat(row(page, "thigh-front-isolate").locator(".plain")).isFocused();
             // One-sided work is mirrored to the other side; several steps are picked with Shift and taken out together.
             row(page, "thigh-front-isolate").locator(".plain").click();
             tab(page, "Step").click();
