@@ -18,6 +18,12 @@ export const router = createRouter({
       props: true,
       meta: { bare: true },
     },
+    {
+      path: '/class/:code',
+      component: () => import('./features/demonstration/ClassPage.vue'),
+      props: true,
+      meta: { bare: true, everyone: true },
+    },
     { path: '/grade', component: () => import('./features/practical/GradePage.vue') },
     { path: '/grade/:id', component: () => import('./features/practical/TablePage.vue'), props: true },
     { path: '/review', redirect: '/grade' },
@@ -46,6 +52,7 @@ export const router = createRouter({
 })
 
 router.beforeEach(async (to) => {
+  if (to.meta.everyone) return true
   const session = useSession()
   if (!session.session) {
     try {

@@ -43,7 +43,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_2']
+    get: operations['one_3']
     put?: never
     post?: never
     delete?: never
@@ -62,6 +62,22 @@ export interface paths {
     get?: never
     put?: never
     post: operations['mark']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/demonstrations/{id}/refit': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['refit']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -251,7 +267,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_1']
+    get: operations['one_2']
     put?: never
     post?: never
     delete?: never
@@ -527,6 +543,22 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['leave']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/screens/{code}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_1']
+    put?: never
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -1188,6 +1220,13 @@ export interface components {
       state: 'open critical' | 'not seen' | 'secure' | 'due again' | 'at risk' | 'emerging'
       why: string
     }
+    Beat: {
+      /** Format: int32 */
+      count: number
+      /** Format: double */
+      seconds: number
+      unit: string
+    }
     Block: {
       id: string
       name: string
@@ -1284,6 +1323,26 @@ export interface components {
       row: number
       signIn: string
     }
+    ClassLiveView: {
+      ahead: number[]
+      /** Format: double */
+      allowedSeconds: number
+      /** Format: double */
+      begunAt: number
+      /** Format: int32 */
+      current: number
+      /** Format: uuid */
+      demonstration: string
+      /** Format: double */
+      elapsedSeconds: number
+      finished: boolean
+      order: number[]
+      paused: boolean
+      seconds: number[]
+      /** Format: double */
+      startedAt: number
+      token: boolean[]
+    }
     ClassText: {
       text?: string
     }
@@ -1366,6 +1425,12 @@ export interface components {
       id: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
       name: string
     }
+    Cue: {
+      /** @enum {string} */
+      lane: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      name: string
+      text: string
+    }
     Curriculum: {
       id: string
       /** Format: double */
@@ -1394,17 +1459,11 @@ export interface components {
       week: number
     }
     DemonstrationView: {
-      clientSeconds: number[]
-      /** Format: double */
-      elapsedSeconds: number
       /** Format: uuid */
       id: string
-      /** Format: double */
-      planSeconds: number
-      progress: components['schemas']['ProgressView']
-      sequence: components['schemas']['Sequence']
-      spans: components['schemas']['SpanView'][]
-      token: boolean[]
+      live: components['schemas']['LiveView']
+      screen: string
+      shown: components['schemas']['ShownView']
     }
     DoneView: {
       /** Format: int64 */
@@ -1999,6 +2058,39 @@ export interface components {
       bar: components['schemas']['Bar']
       history: components['schemas']['Dot'][]
     }
+    LiveView: {
+      ahead: number[]
+      /** Format: double */
+      allowedSeconds: number
+      /** Format: double */
+      begunAt: number
+      /** Format: int32 */
+      current: number
+      /** Format: double */
+      driftFrom?: number
+      /** Format: double */
+      driftSeconds: number
+      /** Format: double */
+      elapsedSeconds: number
+      /** Format: double */
+      endsAt: number
+      finished: boolean
+      leftOut: number[]
+      order: number[]
+      parked: number[]
+      paused: boolean
+      seconds: number[]
+      shownSeconds: number[]
+      skipped: {
+        [key: string]: string
+      }
+      /** Format: double */
+      slotEndsAt: number
+      /** Format: double */
+      startedAt: number
+      token: boolean[]
+      words: string
+    }
     Marking: {
       /** Format: double */
       answerAllowanceSeconds: number
@@ -2035,6 +2127,80 @@ export interface components {
       lookEverySeconds: number
       /** Format: double */
       pointedShare: number
+    }
+    MomentView: {
+      beat?: components['schemas']['Beat']
+      caution?: string
+      /** Format: double */
+      classSeconds: number
+      /** Format: double */
+      clientSeconds: number
+      cues: components['schemas']['Cue'][]
+      /** Format: double */
+      leadSeconds: number
+      name: string
+      /** Format: int32 */
+      number: number
+      open: components['schemas']['OpenView'][]
+      place: string
+      /** @enum {string} */
+      position: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      through: boolean
+      zones: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
+    NewDemonstration: {
+      /** Format: double */
+      slotSeconds?: number
     }
     NewNote: {
       /** @enum {string} */
@@ -2467,22 +2633,6 @@ export interface components {
       /** Format: uuid */
       versionId: string
     }
-    ProgressView: {
-      /** Format: double */
-      allowedSeconds: number
-      /** Format: int32 */
-      current: number
-      /** Format: double */
-      driftFrom?: number
-      /** Format: double */
-      driftSeconds: number
-      finished: boolean
-      leftOut: number[]
-      shownSeconds: number[]
-      /** Format: double */
-      startedAt: number
-      words: string
-    }
     Rating: {
       /** Format: double */
       value?: number
@@ -2491,6 +2641,17 @@ export interface components {
       band: string
       /** Format: int32 */
       value: number
+    }
+    Refit: {
+      changes: components['schemas']['Change'][]
+      /** Format: double */
+      endsAt: number
+      found: boolean
+      /** Format: double */
+      missingSeconds: number
+      needed: boolean
+      seconds: number[]
+      words: string
     }
     RegionLines: {
       lines: components['schemas']['Line'][]
@@ -2675,6 +2836,11 @@ export interface components {
       /** Format: double */
       seconds: number
     }
+    ScreenView: {
+      code: string
+      live?: components['schemas']['ClassLiveView']
+      shown?: components['schemas']['ShownView']
+    }
     Sent: {
       events?: components['schemas']['Event'][]
     }
@@ -2689,8 +2855,10 @@ export interface components {
       id?: string
       /** Format: int32 */
       index?: number
+      reason?: string
+      seconds?: number[]
       /** @enum {string} */
-      what?: 'started' | 'skipped' | 'finished'
+      what?: 'started' | 'paused' | 'resumed' | 'parked' | 'skipped' | 'refitted' | 'finished'
     }
     Sequence: {
       blocks: components['schemas']['Block'][]
@@ -2870,6 +3038,17 @@ export interface components {
       settings: components['schemas']['SettingView'][]
       topics: components['schemas']['TopicView'][]
       whoDecides: string
+    }
+    ShownView: {
+      /** Format: uuid */
+      demonstration: string
+      moments: components['schemas']['MomentView'][]
+      name: string
+      /** Format: double */
+      planSeconds: number
+      sequence: string
+      /** Format: double */
+      slotSeconds: number
     }
     SignIn: {
       password?: string
@@ -3602,9 +3781,11 @@ export interface operations {
       }
     }
   }
-  one_2: {
+  one_3: {
     parameters: {
-      query?: never
+      query?: {
+        at?: number
+      }
       header?: never
       path: {
         id: string
@@ -3645,7 +3826,31 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['DemonstrationView']
+          '*/*': components['schemas']['LiveView']
+        }
+      }
+    }
+  }
+  refit: {
+    parameters: {
+      query?: {
+        at?: number
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Refit']
         }
       }
     }
@@ -3935,7 +4140,7 @@ export interface operations {
       }
     }
   }
-  one_1: {
+  one_2: {
     parameters: {
       query?: never
       header?: never
@@ -4374,6 +4579,28 @@ export interface operations {
       }
     }
   }
+  one_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        code: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ScreenView']
+        }
+      }
+    }
+  }
   all: {
     parameters: {
       query?: never
@@ -4551,7 +4778,11 @@ export interface operations {
       }
       cookie?: never
     }
-    requestBody?: never
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewDemonstration']
+      }
+    }
     responses: {
       /** @description OK */
       200: {

@@ -14,7 +14,9 @@ const failed = ref<Problem>()
 
 async function show(id: string) {
   try {
-    const d = await ask(api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id } } }))
+    const d = await ask(
+      api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id } }, body: {} }),
+    )
     await router.push(`/show/${d.id}`)
   } catch (e) {
     failed.value = e as Problem

@@ -1,227 +1,231 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core'
-import { computed } from 'vue'
+import { onKeyStroke, useStorage, useWakeLock } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
-import TableFigure from '@/parts/TableFigure.vue'
-import { stepsOf } from '@/parts/strip'
-import { doseWords, mmss, word } from '@/parts/words'
+import { mmss } from '@/parts/words'
+import QrCode from './QrCode.vue'
+import ShowStrip from './ShowStrip.vue'
+import Stage from './Stage.vue'
 import { useShowing } from './useShowing'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
 const router = useRouter()
-const { view, problem, here, now, waiting, again, next, back, go } = useShowing(props.id)
+const showing = useShowing(props.id)
+const { view, live, refit, problem, here, now, waiting, ahead, order } = showing
+const wake = useWakeLock()
+void wake.request('screen').catch(() => undefined)
 
-const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
-const at = (index: number) => {
-  const span = view.value?.spans[index]
-  const step = steps.value.find((s) => s.id === span?.step)
-  return span && step ? { span, step } : undefined
-}
-const current = computed(() => at(here.value?.index ?? -1))
-const after = computed(() => (here.value?.finished ? undefined : at((here.value?.index ?? -1) + 1)))
-const shown = computed(() => current.value ?? after.value)
-const started = computed(() => !!current.value)
-const classSeconds = computed(() => (current.value ? current.value.span.end - current.value.span.start : 0))
-const spent = computed(() => (here.value && started.value ? Math.max(0, now.value - here.value.at) : 0))
-const left = computed(() => {
-  if (!current.value) return 0
-  return current.value.span.end - current.value.span.begin - spent.value
-})
-const ring = computed(() => {
-  const whole = current.value ? current.value.span.end - current.value.span.begin : 1
-  return Math.max(0, Math.min(1, left.value / whole))
-})
-const client = computed(() => (here.value ? (view.value?.clientSeconds[here.value.index] ?? 0) : 0))
-const token = computed(() => !!here.value && !!view.value?.token[here.value.index])
-const place = (step: { id: string }) => steps.value.findIndex((s) => s.id === step.id) + 1
-function caution(step: { zones: string[]; technique: string }) {
-  for (const z of step.zones) {
-    const zone = session.zones.get(z)
-    if (zone?.ceilingHigh !== undefined && zone.ceilingHigh <= 3)
-      return zone.ceilingHigh === 1
-        ? `skin weight only: ${zone.caution}`
-        : `depth ${zone.ceilingLow} at most: ${zone.caution}`
-  }
-  return session.techniques.get(step.technique)?.caution
-}
-const rows = computed(() => {
-  const s = shown.value
-  if (!s) return []
-  const words = s.step.say.filter((x) => x.words)
-  return [
-    { hue: 'mechanics', name: 'Stand', text: `${s.step.stance}, ${session.toolName(s.step.tool)}` },
-    {
-      hue: 'order',
-      name: 'Travel',
-      text:
-        s.step.from && s.step.to
-          ? `${s.step.from} → ${s.step.to}, ${doseWords(s.step.dose)}`
-          : `${s.step.zones.map(session.zoneName).join(', ')}, ${doseWords(s.step.dose)}`,
-    },
-    {
-      hue: 'pressure',
-      name: 'Sink',
-      text: `depth ${s.step.depth} of 5, client keeps it at ${s.span.band.low}–${s.span.band.high}`,
-    },
-    {
-      hue: 'draping',
-      name: 'Cover',
-      text:
-        s.step.sheet === 'open'
-          ? `open: ${s.span.open.map((o) => (o.side === 'midline' ? o.unit : `${o.side} ${o.unit}`)).join(', ') || 'nothing under the sheet'}`
-          : s.step.sheet === 'through'
-            ? 'through the sheet'
-            : 'covered',
-    },
-    ...words
-      .slice(0, 2)
-      .map((w, i) => ({ hue: 'communication', name: i === 0 ? 'Say' : '', text: `“${w.words}”` })),
-  ]
-})
+/** Why a step is left out, as presenters say it. */
+const REASONS = ['No time', 'Seen before', 'Not on this body', 'Not today']
 
-function goTo(e: MouseEvent) {
-  const index = (e.target as HTMLElement).dataset.index
-  if (index !== undefined) go(Number(index))
-}
+const panel = ref<'screen' | 'keys' | 'skip'>()
+/** Goes on by itself when a step has had its time. */
+const auto = useStorage('palm-show-auto', false)
+const moments = computed(() => view.value?.shown.moments ?? [])
+const steps = computed(() => Math.max(0, ...moments.value.map((m) => m.number)))
+const on = computed(() => (here.value && here.value.index >= 0 ? moments.value[here.value.index] : undefined))
+const next = computed(() => (ahead.value[0] === undefined ? undefined : moments.value[ahead.value[0]]))
+const shown = computed(() => on.value ?? next.value)
+const begun = computed(
+  () => !!here.value && (here.value.index >= 0 || here.value.finished || (live.value?.begunAt ?? 0) > 0),
+)
+const index = computed(() => (on.value ? here.value!.index : (ahead.value[0] ?? 0)))
+const seconds = computed(() => live.value?.seconds[index.value] ?? 0)
+const allowed = computed(() =>
+  live.value && here.value?.index === live.value.current && live.value.current >= 0
+    ? live.value.allowedSeconds
+    : (shown.value?.leadSeconds ?? 0) + seconds.value,
+)
+const spent = computed(() => {
+  if (!on.value || !here.value || !live.value) return undefined
+  if (live.value.paused && here.value.paused)
+    return Math.max(0, live.value.elapsedSeconds - live.value.startedAt)
+  const at = live.value.current === here.value.index && !waiting.value ? live.value.startedAt : here.value.at
+  return Math.max(0, now.value - at)
+})
+/** The clock of the demonstration runs from its first step. */
+const clock = computed(() => (begun.value && live.value ? now.value - live.value.begunAt : 0))
+const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - now.value : 0))
+const address = computed(() => `${location.origin}/class/${view.value?.screen ?? ''}`)
+
+watch(
+  () => auto.value && !here.value?.paused && spent.value !== undefined && spent.value >= allowed.value,
+  (over) => over && showing.next(),
+)
 function leave() {
-  void router.push(view.value ? `/plan/${view.value.sequence.id}` : '/show')
+  void router.push(view.value ? `/plan/${view.value.shown.sequence}` : '/show')
 }
-onKeyStroke([' ', 'ArrowRight', 'ArrowDown', 'PageDown', 'Enter'], (e) => {
-  if (e.target instanceof HTMLButtonElement && (e.key === 'Enter' || e.key === ' ')) return
-  e.preventDefault()
-  if (!e.repeat) next()
+function skip(reason?: string) {
+  showing.skip(reason)
+  panel.value = undefined
+}
+function key(keys: string | string[], run: () => void) {
+  onKeyStroke(keys, (e) => {
+    if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return
+    // A button that has the focus is pressed by these two itself.
+    if (e.target instanceof HTMLButtonElement && (e.key === 'Enter' || e.key === ' ')) return
+    e.preventDefault()
+    run()
+  })
+}
+key([' ', 'ArrowRight', 'ArrowDown', 'PageDown', 'Enter'], () => {
+  if (panel.value === 'skip') skip()
+  else if (panel.value) panel.value = undefined
+  else showing.next()
 })
-onKeyStroke(['ArrowLeft', 'ArrowUp', 'PageUp'], (e) => {
-  e.preventDefault()
-  if (!e.repeat) back()
-})
-onKeyStroke('Escape', leave)
+key(['ArrowLeft', 'ArrowUp', 'PageUp'], showing.back)
+key(['p', 'b', '.'], showing.pause)
+key('l', () => showing.later())
+key('s', () => next.value && (panel.value = 'skip'))
+key('t', showing.shorten)
+key('a', () => (auto.value = !auto.value))
+key('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
+key('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
+key(['1', '2', '3', '4'], () => undefined)
+onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(REASONS[Number(e.key) - 1]))
+key('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
+const KEYS = [
+  ['Space → ↓ Page down, a tap', 'on'],
+  ['← ↑ Page up', 'back'],
+  ['P or .', 'stand still, go on'],
+  ['L', 'the next one later'],
+  ['S', 'skip the next one'],
+  ['T', 'take the offer to end on time'],
+  ['A', 'go on by itself'],
+  ['C', 'address of the class screen'],
+  ['Esc', 'leave'],
+]
 </script>
 
 <template>
   <v-theme-provider theme="night" with-background>
     <!-- A tap anywhere goes on: the buttons within say so to those who do not see or point. -->
-    <div class="show" @click="next">
-      <div v-if="!view" class="alone">
-        <Standing :problem="problem as never" :loading="!problem" @again="again" />
+    <div class="show" @click="panel ? (panel = undefined) : showing.next()">
+      <div v-if="!view || !live" class="alone">
+        <Standing :problem="problem as never" :loading="!problem" @again="showing.again" />
       </div>
       <template v-else>
         <header>
           <button class="push quiet" aria-label="Leave the demonstration" @click.stop="leave">←</button>
-          <span class="what">{{ view.sequence.name }} · demonstration</span>
+          <span class="what">{{ view.shown.name }}</span>
+          <button
+            class="push quiet"
+            :aria-expanded="panel === 'screen'"
+            @click.stop="panel = panel === 'screen' ? undefined : 'screen'"
+          >
+            Class screen {{ view.screen }}
+          </button>
+          <button
+            class="push quiet"
+            aria-label="Keys"
+            :aria-expanded="panel === 'keys'"
+            @click.stop="panel = panel === 'keys' ? undefined : 'keys'"
+          >
+            ?
+          </button>
           <span class="grow" />
           <span v-if="waiting" class="wait">{{ waiting }} not stored yet</span>
-          <span class="drift" :class="{ late: view.progress.driftSeconds >= 10 }">{{
-            here?.index === -1 && !here.finished ? 'not started' : view.progress.words
+          <span class="drift" :class="{ late: live.driftSeconds >= 10 }">{{
+            begun ? live.words : 'not started'
           }}</span>
-          <span class="clock" role="timer">{{ mmss(now) }}</span>
+          <span class="clocks">
+            <span class="clock" role="timer">{{ mmss(clock) }}</span>
+            <span class="slot">{{
+              begun
+                ? slotLeft < 0
+                  ? `slot over ${mmss(-slotLeft)}`
+                  : `${mmss(slotLeft)} left`
+                : `of ${mmss(view.shown.slotSeconds)}`
+            }}</span>
+          </span>
         </header>
         <div v-if="here?.finished" class="done">
           <h1>Shown</h1>
           <p class="big">
-            {{ view.progress.words }}, after {{ mmss(here.at) }} of {{ mmss(view.planSeconds) }}.
+            {{ live.words }}, after {{ mmss(here.at - live.begunAt) }} of {{ mmss(view.shown.slotSeconds) }}.
           </p>
-          <p v-if="view.progress.leftOut.length" class="big">
-            Left out: {{ view.progress.leftOut.map((i) => at(i)?.step.name).join(', ') }}
+          <p v-if="live.leftOut.length" class="big">
+            Left out: {{ live.leftOut.map((i) => moments[i]?.name).join(', ') }}
           </p>
           <p v-else class="big">Everything announced was shown.</p>
           <button class="push main" @click.stop="leave">Back to the plan</button>
         </div>
-        <div v-else-if="shown" class="stage">
-          <div class="words">
-            <p class="place">
-              {{ started ? '' : 'First: ' }}Step {{ place(shown.step) }} of {{ steps.length
-              }}{{
-                shown.span.side === 'midline'
-                  ? ''
-                  : ` · ${shown.span.side}${shown.span.side === 'both' ? ' sides' : ' side'}`
-              }}
+        <Stage
+          v-else-if="shown"
+          :moment="shown"
+          :of="steps"
+          :seconds="seconds"
+          :token="live.token[index] ?? false"
+          :spent="spent"
+          :allowed="allowed"
+          :paused="here?.paused"
+        />
+        <div v-if="panel === 'screen'" class="panel card" role="dialog" aria-label="Class screen" @click.stop>
+          <QrCode class="qr" :text="address" />
+          <div>
+            <p class="big">
+              <strong>{{ address }}</strong>
             </p>
-            <h1>{{ shown.step.name }}</h1>
-            <dl>
-              <template v-for="r in rows" :key="r.name + r.text">
-                <dt :style="{ color: `var(--${r.hue})` }">{{ r.name }}</dt>
-                <dd>{{ r.text }}</dd>
-              </template>
-            </dl>
-            <p v-if="caution(shown.step)" class="caution">{{ caution(shown.step) }}</p>
+            <p>Any phone or the projector’s computer opens it without a sign-in and follows.</p>
+            <a class="push" :href="address" target="_blank" rel="noopener">Open it here</a>
           </div>
-          <div class="side">
-            <svg
-              v-if="started"
-              viewBox="0 0 200 200"
-              class="ring"
-              role="img"
-              :aria-label="`${mmss(left)} left of this step`"
-            >
-              <circle cx="100" cy="100" r="90" fill="none" stroke="var(--line)" stroke-width="14" />
-              <circle
-                cx="100"
-                cy="100"
-                r="90"
-                fill="none"
-                stroke="var(--pressure)"
-                stroke-width="14"
-                stroke-linecap="round"
-                transform="rotate(-90 100 100)"
-                :stroke-dasharray="`${ring * 565.5} 565.5`"
-              />
-              <text x="100" y="116" text-anchor="middle" class="left">{{ mmss(left) }}</text>
-            </svg>
-            <p v-if="started" class="dose" :class="{ token }">
-              {{ token ? `on a client: ${mmss(client)}` : `${mmss(classSeconds)} as on a client` }}
-            </p>
-            <div class="fig">
-              <TableFigure
-                :position="shown.step.position"
-                :open="shown.span.open"
-                :working="{
-                  zones: shown.step.zones,
-                  side: shown.span.side,
-                  through: shown.step.sheet === 'through',
-                }"
-              />
+        </div>
+        <div v-else-if="panel === 'keys'" class="panel card" role="dialog" aria-label="Keys" @click.stop>
+          <dl class="keys">
+            <template v-for="[k, what] in KEYS" :key="k">
+              <dt>{{ k }}</dt>
+              <dd>{{ what }}</dd>
+            </template>
+          </dl>
+        </div>
+        <div v-else-if="panel === 'skip'" class="panel card" role="dialog" aria-label="Skip" @click.stop>
+          <div>
+            <p class="big">Skip {{ next?.name }}?</p>
+            <div class="reasons">
+              <button v-for="(r, i) in REASONS" :key="r" class="push" @click="skip(r)">
+                {{ i + 1 }} {{ r }}
+              </button>
+              <button class="push main" @click="skip()">Skip it</button>
             </div>
           </div>
         </div>
         <footer v-if="!here?.finished">
+          <div v-if="refit?.needed" class="offer" role="status">
+            <span>{{ refit.found ? `Behind: ${refit.words}` : refit.words }}</span>
+            <button v-if="refit.found" class="push main" @click.stop="showing.shorten">Take it (T)</button>
+          </div>
           <div class="coming">
-            <span class="soft">{{ started ? 'Next' : '' }}</span>
-            <strong v-if="started">{{ after ? after.step.name : 'the end' }}</strong>
-            <span v-if="started && after && caution(after.step)" class="chip">{{ caution(after.step) }}</span>
+            <span class="soft">{{ on ? 'Next' : '' }}</span>
+            <strong v-if="on">{{ next ? next.name : 'the end' }}</strong>
+            <span v-if="on && next && next.place !== on.place && next.place" class="soft">{{
+              next.place
+            }}</span>
+            <span v-if="on && next?.caution" class="chip">{{ next.caution }}</span>
             <span class="grow" />
-            <button class="push" @click.stop="back">Back</button>
-            <button class="push main" @click.stop="next">
-              {{ started ? (after ? 'Next' : 'Finish') : 'Start' }}
+            <button v-if="next" class="push" @click.stop="showing.later()">Later</button>
+            <button v-if="next" class="push" @click.stop="panel = 'skip'">Skip</button>
+            <button v-if="on" class="push" :aria-pressed="here?.paused" @click.stop="showing.pause">
+              {{ here?.paused ? 'Go on' : 'Stand still' }}
+            </button>
+            <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">By itself</button>
+            <button class="push" @click.stop="showing.back">Back</button>
+            <button class="push main" @click.stop="showing.next">
+              {{ on ? (next ? 'Next' : 'Finish') : 'Start' }}
             </button>
           </div>
-          <!-- One target: a touch goes to the step under it; space and arrows go from step to step. -->
-          <div
-            class="steps"
-            role="slider"
-            tabindex="0"
-            aria-label="Steps; a touch goes to a step"
-            :aria-valuemin="0"
-            :aria-valuemax="view.spans.length"
-            :aria-valuenow="(here?.index ?? -1) + 1"
-            :aria-valuetext="current ? `step ${place(current.step)}, ${current.span.side}` : 'not started'"
-            @click.stop="goTo"
-          >
-            <div
-              v-for="(s, i) in view.spans"
-              :key="i"
-              class="cell"
-              :class="{ on: i === here?.index, past: here && i < here.index }"
-              :style="{ flexGrow: s.end - s.begin }"
-              :data-index="i"
-            >
-              {{ place({ id: s.step }) }}
-            </div>
-          </div>
-          <p class="law">{{ session.catalogue?.law }} · {{ word(shown?.step.position ?? '') }}</p>
+          <ShowStrip
+            :moments="moments"
+            :order="order"
+            :seconds="live.seconds"
+            :current="here?.index ?? -1"
+            :ahead="ahead"
+            touchable
+            @go="showing.go"
+          />
+          <p class="law">{{ session.catalogue?.law }}</p>
         </footer>
       </template>
     </div>
@@ -235,7 +239,7 @@ onKeyStroke('Escape', leave)
   color: var(--ink);
   display: flex;
   flex-direction: column;
-  padding: 18px 28px 12px;
+  padding: 16px 28px 10px;
   cursor: pointer;
   user-select: none;
 }
@@ -245,137 +249,62 @@ onKeyStroke('Escape', leave)
 header {
   display: flex;
   align-items: center;
-  gap: 18px;
+  gap: 14px;
 }
 .quiet {
   border-color: var(--line);
   background: transparent;
 }
 .what {
-  font-size: 20px;
+  font-size: 22px;
   color: var(--ink-soft);
 }
 .drift {
-  font-size: 22px;
+  font-size: 26px;
   font-weight: 650;
 }
 .drift.late,
-.wait {
+.wait,
+.offer {
   color: var(--draping);
+}
+.clocks {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-end;
 }
 .clock {
   font: 700 50px/1 var(--text);
 }
-.stage {
-  flex: 1;
+.slot {
+  font-size: 18px;
+  color: var(--ink-soft);
+}
+.offer {
   display: flex;
-  gap: 28px;
-  margin-top: 8px;
-  min-height: 0;
-}
-.words {
-  flex: 1;
-  min-width: 0;
-}
-.place {
-  font-size: 22px;
-  font-weight: 650;
-  color: var(--order);
-}
-h1 {
-  font-size: 64px;
-  margin: 4px 0 18px;
-}
-dl {
-  display: grid;
-  grid-template-columns: 96px 1fr;
-  gap: 8px 14px;
-  font-size: 24px;
-  margin: 0;
-}
-dt {
-  font-weight: 700;
-}
-dd {
-  margin: 0;
-}
-.caution,
-.chip {
-  background: #5a1f15;
-  color: #ffe3da;
-  border-radius: 10px;
-  padding: 6px 14px;
-  font-weight: 650;
-}
-.caution {
-  display: inline-block;
-  margin-top: 16px;
-  font-size: 22px;
-}
-.side {
-  width: 300px;
-  display: flex;
-  flex-direction: column;
   align-items: center;
-  gap: 8px;
-}
-.ring {
-  width: 210px;
-}
-.left {
-  font: 700 58px var(--text);
-  fill: var(--ink);
-}
-.dose {
-  font-size: 22px;
-}
-.dose.token {
-  color: var(--draping);
-  font-weight: 700;
-}
-.fig {
-  flex: 1;
-  min-height: 150px;
-  max-height: 260px;
-  width: 100%;
+  gap: 16px;
+  font-size: 24px;
+  font-weight: 650;
+  margin-bottom: 6px;
 }
 .coming {
   display: flex;
   align-items: center;
-  gap: 14px;
-  font-size: 22px;
+  gap: 10px;
+  font-size: 24px;
   min-height: 52px;
 }
 .coming .push {
   font-size: 18px;
-  min-width: 110px;
 }
 .chip {
-  font-size: 18px;
+  background: var(--caution-wash);
+  color: var(--caution);
+  border-radius: 10px;
   padding: 4px 12px;
-}
-.steps {
-  display: flex;
-  gap: 3px;
-  margin-top: 8px;
-}
-.cell {
-  flex: 1 1 0;
-  min-width: 0;
-  height: 46px;
-  border-radius: 8px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 700 16px/46px var(--text);
-  text-align: center;
-  overflow: hidden;
-}
-.cell.past {
-  background: var(--order-wash);
-}
-.cell.on {
-  background: var(--order);
-  color: var(--on-hue);
+  font-weight: 650;
+  font-size: 18px;
 }
 .done {
   flex: 1;
@@ -385,10 +314,49 @@ dd {
   align-items: flex-start;
   justify-content: center;
 }
+.done h1 {
+  font-size: 64px;
+}
 .big {
   font-size: 28px;
 }
+.panel {
+  position: fixed;
+  inset: 90px 28px auto;
+  z-index: 3;
+  display: flex;
+  gap: 28px;
+  align-items: center;
+  cursor: default;
+  font-size: 20px;
+}
+.qr {
+  width: 280px;
+  flex: none;
+}
+.keys {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 8px 24px;
+  margin: 0;
+}
+.keys dt {
+  font-weight: 700;
+}
+.keys dd {
+  margin: 0;
+}
+.reasons {
+  display: flex;
+  gap: 10px;
+  flex-wrap: wrap;
+  margin-top: 14px;
+}
+.reasons .push {
+  min-height: 60px;
+  font-size: 20px;
+}
 .law {
-  margin-top: 8px;
+  margin-top: 6px;
 }
 </style>

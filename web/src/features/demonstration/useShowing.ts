@@ -3,12 +3,8 @@ import { computed, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 
 type View = Schema['DemonstrationView']
-interface Mark {
-  id: string
-  what: 'started' | 'finished'
-  index: number
-  atSeconds: number
-}
+type Live = Schema['LiveView']
+type Mark = Schema['SentMark']
 
 /**
  * A demonstration that runs. The clock reads time and never counts ticks, so a frozen page is right again at once; marks that
@@ -16,6 +12,8 @@ interface Mark {
  */
 export function useShowing(id: string) {
   const view = shallowRef<View>()
+  const live = shallowRef<Live>()
+  const refit = shallowRef<Schema['Refit']>()
   const problem = ref<Problem>()
   const waiting = ref<Mark[]>([])
   const now = ref(0)
@@ -23,26 +21,43 @@ export function useShowing(id: string) {
   let read = 0
   let sending = false
   /** What was pressed last, shown before the server has answered. */
-  const here = ref<{ index: number; at: number; finished: boolean }>()
+  const here = ref<{ index: number; at: number; paused: boolean; finished: boolean }>()
 
   const clock = () => base + (performance.now() - read) / 1000
-  function take(v: View) {
-    if (!view.value) {
-      base = v.elapsedSeconds
-      read = performance.now()
-    }
-    view.value = v
+  const path = { path: { id } }
+  /** This device's clock is the demonstration's: the server is told what it says. */
+  const at = () => ({ ...path, query: { at: clock() } })
+
+  function take(l: Live) {
+    live.value = l
     if (waiting.value.length === 0)
-      here.value = { index: v.progress.current, at: v.progress.startedAt, finished: v.progress.finished }
+      here.value = { index: l.current, at: l.startedAt, paused: l.paused, finished: l.finished }
     now.value = clock()
   }
   async function again() {
     try {
-      take(await ask(api.GET('/api/demonstrations/{id}', { params: { path: { id } } })))
+      const answer = await ask(
+        api.GET('/api/demonstrations/{id}', { params: view.value ? at() : { ...path } }),
+      )
+      if (!view.value) {
+        base = answer.live.elapsedSeconds
+        read = performance.now()
+      }
+      view.value = answer
+      take(answer.live)
       problem.value = undefined
+      await offer()
     } catch (e) {
       problem.value = e as Problem
     }
+  }
+  /** Asks what would have to go to end on time. */
+  async function offer() {
+    const l = live.value
+    refit.value =
+      l && !l.finished && l.endsAt > l.slotEndsAt
+        ? await ask(api.GET('/api/demonstrations/{id}/refit', { params: at() }))
+        : undefined
   }
   async function flush() {
     if (sending) return
@@ -50,13 +65,12 @@ export function useShowing(id: string) {
     try {
       while (waiting.value[0]) {
         const mark = waiting.value[0]
-        const answer = await ask(
-          api.POST('/api/demonstrations/{id}/marks', { params: { path: { id } }, body: mark }),
-        )
+        const answer = await ask(api.POST('/api/demonstrations/{id}/marks', { params: path, body: mark }))
         waiting.value = waiting.value.slice(1)
         take(answer)
       }
       problem.value = undefined
+      await offer()
     } catch (e) {
       const p = e as Problem
       // What the server refuses will be refused again; what it never saw is kept.
@@ -66,37 +80,81 @@ export function useShowing(id: string) {
       sending = false
     }
   }
-  function mark(what: Mark['what'], index: number) {
+  function mark(what: NonNullable<Mark['what']>, index: number, more: Partial<Mark> = {}) {
     const atSeconds = Math.round(clock() * 1000) / 1000
-    waiting.value = [...waiting.value, { id: crypto.randomUUID(), what, index, atSeconds }]
-    here.value = { index: what === 'started' ? index : -1, at: atSeconds, finished: what === 'finished' }
+    waiting.value = [...waiting.value, { id: crypto.randomUUID(), what, index, atSeconds, ...more }]
     void flush()
+    return atSeconds
   }
   useIntervalFn(() => (now.value = clock()), 200)
   useIntervalFn(() => void (waiting.value.length ? flush() : again()), 3000)
   void again()
 
-  const count = computed(() => view.value?.spans.length ?? 0)
+  const order = computed(() => live.value?.order ?? [])
+  /** What comes after the stint that is on, in the order that the server knows. */
+  const ahead = computed(() => {
+    const on = here.value?.index ?? -1
+    if (!live.value || here.value?.finished) return []
+    let to =
+      on >= 0 && order.value.includes(on) ? order.value.slice(order.value.indexOf(on) + 1) : live.value.ahead
+    for (const m of waiting.value) {
+      if (m.what !== 'parked' && m.what !== 'skipped') continue
+      to = to.filter((i) => i !== m.index)
+      if (m.what === 'parked') to.push(m.index!)
+    }
+    return to
+  })
+  function start(index: number) {
+    here.value = { index, at: mark('started', index), paused: false, finished: false }
+  }
   function next() {
-    if (!view.value || !here.value || here.value.finished) return
-    const to = here.value.index + 1
-    if (to < count.value) mark('started', to)
-    else mark('finished', count.value - 1)
+    if (!live.value || !here.value || here.value.finished) return
+    const to = ahead.value[0]
+    if (to !== undefined) start(to)
+    else
+      here.value = {
+        index: -1,
+        at: mark('finished', Math.max(0, here.value.index)),
+        paused: false,
+        finished: true,
+      }
   }
   function back() {
-    if (!here.value) return
-    const from = here.value.finished ? count.value : here.value.index
-    if (from > 0) mark('started', from - 1)
+    if (!here.value || !live.value) return
+    const place = here.value.finished ? order.value.length : order.value.indexOf(here.value.index)
+    const to = order.value[place - 1]
+    if (to !== undefined) start(to)
+  }
+  function pause() {
+    if (!here.value || here.value.index < 0) return
+    const paused = !here.value.paused
+    mark(paused ? 'paused' : 'resumed', here.value.index)
+    here.value = { ...here.value, paused }
+  }
+  const later = () => ahead.value[0] !== undefined && mark('parked', ahead.value[0])
+  const skip = (reason?: string) =>
+    ahead.value[0] !== undefined && mark('skipped', ahead.value[0], { reason })
+  function shorten() {
+    if (refit.value?.needed && refit.value.found)
+      mark('refitted', Math.max(0, here.value?.index ?? 0), { seconds: refit.value.seconds })
   }
   return {
     view,
+    live,
+    refit,
     problem: readonly(problem),
     here: readonly(here),
     now: readonly(now),
     waiting: computed(() => waiting.value.length),
+    ahead,
+    order,
     again,
     next,
     back,
-    go: (index: number) => mark('started', index),
+    pause,
+    later,
+    skip,
+    shorten,
+    go: start,
   }
 }

@@ -269,7 +269,7 @@ function backTo(v: Schema['VersionView']) {
 async function show() {
   if (dirty.value && !(await draft.save())) return
   const d = await draft.during(() =>
-    ask(api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id: props.id } } })),
+    ask(api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id: props.id } }, body: {} })),
   )
   if (d) await router.push(`/show/${d.id}`)
 }

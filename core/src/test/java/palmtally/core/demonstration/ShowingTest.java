@@ -10,8 +10,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import palmtally.core.InvalidValue;
-import palmtally.core.demonstration.Showing.Mark;
-import palmtally.core.demonstration.Showing.What;
+import palmtally.core.demonstration.Mark.What;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sheet;
 
@@ -71,6 +70,104 @@ class ShowingTest {
         var p = showing.progress(List.of(started(0, 0), started(1, 20), started(0, 30)), 35);
         assertThat(p.shownSeconds().get(0)).isEqualTo(25);
         assertThat(p.current()).isZero();
+    }
+
+    private static Mark mark(What what, int index, double at) {
+        return new Mark(what, index, at);
+    }
+
+    @Test
+    void the_plan_clock_starts_with_the_first_step() {
+        var p = showing.progress(List.of(started(0, 100)), 110);
+        assertThat(p.begunAt()).isEqualTo(100);
+        assertThat(p.driftSeconds()).isZero();
+        assertThat(p.endsAt()).isEqualTo(160);
+        assertThat(p.slotEndsAt()).isEqualTo(100 + 3600);
+    }
+
+    /** By hand: 5 of 20 s, then a minute of standing still: its 20 s are over at 80, and all of it ends a minute late. */
+    @Test
+    void a_pause_stops_the_step_and_not_the_clock() {
+        var marks = List.of(started(0, 0), mark(What.PAUSED, 0, 5), mark(What.RESUMED, 0, 65));
+        var during = showing.progress(marks.subList(0, 2), 30);
+        assertThat(during.paused()).isTrue();
+        assertThat(during.driftSeconds()).isEqualTo(25);
+        assertThat(during.driftFrom()).isEqualTo(30);
+        assertThat(during.shownSeconds().get(0)).isEqualTo(5);
+        var after = showing.progress(marks, 70);
+        assertThat(after.paused()).isFalse();
+        assertThat(after.shownSeconds().get(0)).isEqualTo(10);
+        assertThat(after.driftFrom()).isEqualTo(80);
+        assertThat(after.driftSeconds()).isEqualTo(60);
+        assertThat(after.endsAt()).isEqualTo(120);
+        // The next step ends a pause that nobody ended.
+        var next = List.of(started(0, 0), mark(What.PAUSED, 0, 5), started(1, 20));
+        assertThat(showing.progress(next, 25).paused()).isFalse();
+        assertThat(showing.progress(next, 25).shownSeconds()).containsExactly(5.0, 5.0, 0.0);
+    }
+
+    @Test
+    void what_is_put_off_comes_last_and_costs_no_drift() {
+        var marks = List.of(started(0, 0), mark(What.PARKED, 1, 10), started(2, 20));
+        var p = showing.progress(marks, 25);
+        assertThat(p.order()).containsExactly(0, 2, 1);
+        assertThat(p.parked()).containsExactly(1);
+        assertThat(p.leftOut()).isEmpty();
+        assertThat(p.driftSeconds()).isZero();
+        assertThat(p.endsAt()).isEqualTo(60);
+    }
+
+    /** By hand: b is put off after 5 s; c takes its place at 20 and begins at 25. */
+    @Test
+    void what_is_on_can_be_put_off_too() {
+        var marks = List.of(started(0, 0), started(1, 20), mark(What.PARKED, 1, 25), started(2, 25));
+        var p = showing.progress(marks, 30);
+        assertThat(p.order()).containsExactly(0, 2, 1);
+        assertThat(p.driftSeconds()).isEqualTo(5);
+        assertThat(p.shownSeconds()).containsExactly(20.0, 5.0, 5.0);
+    }
+
+    @Test
+    void what_was_put_off_and_never_shown_is_left_out_in_the_end() {
+        var marks = List.of(started(0, 0), mark(What.PARKED, 1, 10), started(2, 20), mark(What.FINISHED, 2, 40));
+        assertThat(showing.progress(marks, 50).leftOut()).containsExactly(1);
+        assertThat(showing.progress(marks, 50).parked()).isEmpty();
+    }
+
+    @Test
+    void a_skip_keeps_its_reason_and_wins_time() {
+        var marks = List.of(started(0, 0), new Mark(What.SKIPPED, 1, 15, "seen last week", null), started(2, 20));
+        var p = showing.progress(marks, 25);
+        assertThat(p.skipped()).containsExactly(java.util.Map.entry(1, "seen last week"));
+        assertThat(p.leftOut()).containsExactly(1);
+        assertThat(p.words()).isEqualTo("0:20 ahead");
+        // Wanted after all, it comes in where the hands are.
+        var back = new java.util.ArrayList<>(marks);
+        back.add(started(1, 40));
+        var q = showing.progress(back, 45);
+        assertThat(q.skipped()).isEmpty();
+        assertThat(q.order()).containsExactly(0, 2, 1);
+        assertThat(q.current()).isEqualTo(1);
+    }
+
+    /** By hand: b had 5 s at 25 and keeps its 20; c is dropped: it ends at 40 on a clock that begins anew. */
+    @Test
+    void a_taken_offer_is_the_plan_from_then_on() {
+        var marks =
+                List.of(started(0, 0), started(1, 20), new Mark(What.REFITTED, 1, 25, null, List.of(20.0, 20.0, 0.0)));
+        var p = showing.progress(marks, 25);
+        assertThat(p.order()).containsExactly(0, 1);
+        assertThat(p.leftOut()).containsExactly(2);
+        assertThat(p.driftSeconds()).isZero();
+        assertThat(p.endsAt()).isEqualTo(40);
+    }
+
+    @Test
+    void an_offer_with_too_few_times_is_refused() {
+        assertThatThrownBy(() ->
+                        showing.progress(List.of(started(0, 0), new Mark(What.REFITTED, 0, 5, null, List.of(1.0))), 30))
+                .isInstanceOf(InvalidValue.class)
+                .hasMessageContaining("must be 3 times");
     }
 
     @Test

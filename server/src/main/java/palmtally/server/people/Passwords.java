@@ -2,8 +2,8 @@ package palmtally.server.people;
 
 import java.security.SecureRandom;
 
-/** Passwords that are made, read out once and typed once: twelve letters and digits that are not mistaken for each other. */
-final class Passwords {
+/** Passwords and addresses that are made, read out and typed: letters and digits that are not mistaken for each other. */
+public final class Passwords {
     private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
     private static final SecureRandom CHANCE = new SecureRandom();
 
@@ -12,10 +12,14 @@ final class Passwords {
     /** Three groups of four, such as {@code kmrt-92xf-hpd7}: about 59 bits. */
     static String fresh() {
         var out = new StringBuilder();
-        for (int i = 0; i < 12; i++) {
-            if (i > 0 && i % 4 == 0) out.append('-');
-            out.append(LETTERS.charAt(CHANCE.nextInt(LETTERS.length())));
-        }
+        for (int i = 0; i < 3; i++) out.append(i == 0 ? "" : "-").append(word(4));
+        return out.toString();
+    }
+
+    /** A word of {@code length} letters and digits, about five bits each. */
+    public static String word(int length) {
+        var out = new StringBuilder();
+        for (int i = 0; i < length; i++) out.append(LETTERS.charAt(CHANCE.nextInt(LETTERS.length())));
         return out.toString();
     }
 }

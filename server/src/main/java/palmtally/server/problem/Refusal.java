@@ -40,6 +40,10 @@ public final class Refusal extends ErrorResponseException {
                 HttpStatus.UNAUTHORIZED, "sign-in-refused", "That sign-in and password do not belong together.");
     }
 
+    public static Refusal busy(String detail) {
+        return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, "busy", detail);
+    }
+
     public static Refusal tooMany(long seconds) {
         return new Refusal(
                 HttpStatus.TOO_MANY_REQUESTS,

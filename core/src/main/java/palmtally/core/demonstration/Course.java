@@ -1,0 +1,243 @@
+package palmtally.core.demonstration;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.Timeline;
+import palmtally.core.technique.Dose;
+
+/** The course of a demonstration up to its last mark: what is on, what is to come and when by plan. Mutable and short-lived. */
+final class Course {
+    private final Showing showing;
+    final List<Stint> stints;
+    /** What is shown, in order; {@link #at} is the place of what was begun last, or of what is gone in front of the next. */
+    final List<Integer> order = new ArrayList<>();
+
+    int at = -1;
+    /** Plan clock of each stint, seconds since the first began. */
+    final double[] begin;
+
+    final double[] end;
+    final double[] seconds;
+    final double[] shown;
+    final Map<Integer, String> skipped = new LinkedHashMap<>();
+    final Set<Integer> parked = new LinkedHashSet<>();
+    int current = -1;
+    double begunAt = Double.NaN;
+    double startedAt;
+    private double stoodStill;
+    private double pausedAt = Double.NaN;
+    boolean finished;
+    double lastAt;
+
+    Course(Showing showing) {
+        this.showing = showing;
+        var spans = showing.timeline().spans();
+        stints = spans.stream().map(Timeline.Span::stint).toList();
+        int n = spans.size();
+        begin = new double[n];
+        end = new double[n];
+        seconds = new double[n];
+        shown = new double[n];
+        for (int i = 0; i < n; i++) {
+            order.add(i);
+            begin[i] = spans.get(i).begin();
+            end[i] = spans.get(i).end();
+            seconds[i] = stints.get(i).dose().totalSeconds();
+        }
+    }
+
+    void take(Mark mark) {
+        double t = mark.atSeconds();
+        int i = mark.index();
+        lastAt = t;
+        switch (mark.what()) {
+            case STARTED -> start(i, t);
+            case PAUSED -> {
+                if (current >= 0 && !paused()) pausedAt = t;
+            }
+            case RESUMED -> resume(t);
+            case PARKED -> {
+                double from = i == current || at + 1 >= order.size() ? begin[i] : nextBegin();
+                leave(i, t);
+                order.add(i);
+                parked.add(i);
+                skipped.remove(i);
+                plan(at + 1, from);
+            }
+            case SKIPPED -> {
+                leave(i, t);
+                parked.remove(i);
+                skipped.put(i, mark.reason() == null ? "" : mark.reason());
+            }
+            case REFITTED -> refit(mark, t);
+            case FINISHED -> {
+                close(t);
+                finished = true;
+            }
+        }
+    }
+
+    private void start(int i, double t) {
+        close(t);
+        finished = false;
+        if (Double.isNaN(begunAt)) begunAt = t;
+        if (!order.contains(i)) {
+            // What was skipped or dropped is wanted after all: it comes in here, as long as it was meant to be.
+            double from = nextBegin();
+            if (seconds[i] <= 0) seconds[i] = stints.get(i).dose().totalSeconds();
+            order.add(at + 1, i);
+            plan(at + 1, from);
+        }
+        skipped.remove(i);
+        parked.remove(i);
+        at = order.indexOf(i);
+        current = i;
+        startedAt = t;
+    }
+
+    private void resume(double t) {
+        if (paused()) stoodStill += t - pausedAt;
+        pausedAt = Double.NaN;
+    }
+
+    private void close(double t) {
+        resume(t);
+        if (current >= 0) shown[current] += Math.max(0, t - startedAt - stoodStill);
+        current = -1;
+        stoodStill = 0;
+    }
+
+    /** Takes a stint out of the order; the one that is on ends with it. */
+    private void leave(int i, double t) {
+        if (i == current) close(t);
+        int place = order.indexOf(i);
+        if (place < 0) return;
+        order.remove(place);
+        if (place <= at) at--;
+    }
+
+    private void refit(Mark mark, double t) {
+        var wanted = mark.seconds();
+        if (wanted == null) return;
+        for (int i : List.copyOf(ahead())) {
+            seconds[i] = wanted.get(i);
+            if (seconds[i] <= 0) {
+                order.remove((Integer) i);
+                parked.remove(i);
+            }
+        }
+        double now = t - (Double.isNaN(begunAt) ? t : begunAt);
+        if (current >= 0) {
+            // The time the stint that is on has taken is granted: the new plan begins here.
+            double granted = Math.max(end[current] - begin[current], t - since(t));
+            begin[current] = since(t) - begunAt;
+            end[current] = begin[current] + granted;
+            now = end[current];
+        }
+        plan(at + 1, now);
+    }
+
+    /** Plans what is at {@code from} and later anew, beginning at {@code when} on the plan clock. */
+    private void plan(int from, double when) {
+        if (from >= order.size()) return;
+        var all = new ArrayList<Stint>();
+        for (int i : order) all.add(lasting(i, seconds[i]));
+        var spans = Timeline.of(all, showing.profile()).spans();
+        double moved = when - spans.get(from).begin();
+        for (int k = from; k < order.size(); k++) {
+            begin[order.get(k)] = spans.get(k).begin() + moved;
+            end[order.get(k)] = spans.get(k).end() + moved;
+        }
+    }
+
+    private Stint lasting(int i, double secs) {
+        var s = stints.get(i);
+        return new Stint(s.step(), s.side(), s.second(), Dose.seconds(Math.max(secs, 1e-3)), s.block(), s.index());
+    }
+
+    List<Integer> ahead() {
+        return order.subList(at + 1, order.size());
+    }
+
+    boolean paused() {
+        return !Double.isNaN(pausedAt);
+    }
+
+    /** When what is on began, moved on by how long it has stood still. */
+    double since(double now) {
+        return startedAt + stoodStill + (paused() ? now - pausedAt : 0);
+    }
+
+    /** Plan clock at which the next begins; after the last, at which it all ends. */
+    double nextBegin() {
+        return at + 1 < order.size() ? begin[order.get(at + 1)] : lastEnd();
+    }
+
+    double lastEnd() {
+        double last = 0;
+        for (int i : order) last = Math.max(last, end[i]);
+        return last;
+    }
+
+    double allowed() {
+        return current < 0 ? 0 : end[current] - begin[current];
+    }
+
+    /** When all that is left will have been shown if it takes what is planned. */
+    double endsAt(double now) {
+        if (finished) return lastAt;
+        if (current >= 0) return Math.max(now, since(now) + allowed()) + Math.max(0, lastEnd() - end[current]);
+        return now + Math.max(0, lastEnd() - nextBegin());
+    }
+
+    double slotEndsAt(double now) {
+        return (Double.isNaN(begunAt) ? now : begunAt) + showing.slotSeconds();
+    }
+
+    Progress at(double now) {
+        double drift = 0;
+        double driftFrom = now;
+        if (current >= 0) {
+            driftFrom = since(now) + allowed();
+            drift = since(now) - begunAt - begin[current] + Math.max(0, now - driftFrom);
+            if (paused()) driftFrom = now;
+        } else if (finished) {
+            drift = lastAt - begunAt - lastEnd();
+            driftFrom = Double.POSITIVE_INFINITY;
+        } else if (!Double.isNaN(begunAt)) drift = now - begunAt - nextBegin();
+        var total = shown.clone();
+        if (current >= 0) total[current] += Math.max(0, now - since(now));
+        var to = finished ? List.<Integer>of() : ahead();
+        var leftOut = new ArrayList<Integer>();
+        if (!Double.isNaN(begunAt))
+            for (int i = 0; i < total.length; i++) if (total[i] == 0 && i != current && !to.contains(i)) leftOut.add(i);
+        return new Progress(
+                current,
+                current >= 0 ? since(now) : lastAt,
+                allowed(),
+                paused(),
+                Double.isNaN(begunAt) ? 0 : begunAt,
+                drift,
+                driftFrom,
+                Showing.words(drift),
+                endsAt(now),
+                slotEndsAt(now),
+                order,
+                to,
+                boxed(seconds),
+                boxed(total),
+                leftOut,
+                parked.stream().filter(to::contains).toList(),
+                skipped,
+                finished);
+    }
+
+    private static List<Double> boxed(double[] values) {
+        return java.util.Arrays.stream(values).boxed().toList();
+    }
+}

@@ -1,0 +1,34 @@
+package palmtally.server.demonstration;
+
+import io.swagger.v3.oas.annotations.Hidden;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.server.live.Live;
+
+/** The class screen: open to everyone who has its address. */
+@RestController
+class ClassScreenController {
+    private final ClassScreens screens;
+    private final Live live;
+
+    ClassScreenController(ClassScreens screens, Live live) {
+        this.screens = screens;
+        this.live = live;
+    }
+
+    @GetMapping("/api/screens/{code}")
+    ClassScreens.ScreenView one(@PathVariable String code) {
+        return screens.screen(code);
+    }
+
+    @Hidden
+    @GetMapping(path = "/api/screens/{code}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    ResponseEntity<SseEmitter> live(@PathVariable String code) {
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(screens, screens.known(code)));
+    }
+}

@@ -1,0 +1,64 @@
+package palmtally.server.demonstration;
+
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import palmtally.formats.Json;
+import palmtally.server.demonstration.DemonstrationView.ClassLiveView;
+import palmtally.server.demonstration.DemonstrationView.ShownView;
+import palmtally.server.live.Audience;
+import palmtally.server.problem.Refusal;
+
+/** What a class looks at without a sign-in: the demonstration of one who shows, and nothing of anybody's record. */
+@Service
+public class ClassScreens implements Audience {
+    /**
+     * @param shown what is demonstrated, or null between two demonstrations
+     * @param live how it stands, or null with it
+     */
+    public record ScreenView(
+            String code,
+            @Nullable ShownView shown,
+            @Nullable ClassLiveView live) {}
+
+    private final ScreenRows rows;
+    private final Demonstrations demonstrations;
+
+    ClassScreens(ScreenRows rows, Demonstrations demonstrations) {
+        this.rows = rows;
+        this.demonstrations = demonstrations;
+    }
+
+    @Override
+    public String channel() {
+        return ScreenRows.CHANNEL;
+    }
+
+    /** The screen at an address. */
+    public ScreenView screen(String code) {
+        var row = row(code);
+        if (row.demonstrationId() == null) return new ScreenView(row.code(), null, null);
+        var standing = demonstrations.standing(row.demonstrationId());
+        return new ScreenView(row.code(), ShownView.of(standing), ClassLiveView.of(standing));
+    }
+
+    /** How it stands; what is demonstrated is asked for once and not with every step. */
+    @Override
+    public String state(String code) {
+        var row = row(code);
+        return Json.MAPPER.writeValueAsString(
+                row.demonstrationId() == null
+                        ? Map.of()
+                        : Map.of("live", ClassLiveView.of(demonstrations.standing(row.demonstrationId()))));
+    }
+
+    /** The code as it is kept. */
+    String known(String code) {
+        return row(code).code();
+    }
+
+    private ScreenRows.Row row(String code) {
+        return rows.byCode(code.toLowerCase(Locale.ROOT)).orElseThrow(() -> Refusal.notFound("class screen"));
+    }
+}

@@ -1,0 +1,36 @@
+package palmtally.server.demonstration;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
+
+/** One class screen for each who shows. */
+@Mapper
+interface ScreenRows {
+    String CHANNEL = "class_screen";
+
+    record Row(String code, @Nullable UUID demonstrationId) {}
+
+    @Insert("insert into class_screen (code, account_id) values (#{code}, #{account}) on conflict do nothing")
+    void add(String code, UUID account);
+
+    @Select("select code, demonstration_id from class_screen where account_id = #{account}")
+    Optional<Row> of(UUID account);
+
+    @Select("select code, demonstration_id from class_screen where code = #{code}")
+    Optional<Row> byCode(String code);
+
+    @Update("update class_screen set demonstration_id = #{demonstration} where account_id = #{account}")
+    void show(UUID account, @Nullable UUID demonstration);
+
+    /** Told to every server when the transaction is stored, and not at all when it is not. */
+    @Select("select pg_notify('" + CHANNEL
+            + "', code)::text as told from class_screen where demonstration_id = #{demonstration}")
+    @Options(flushCache = Options.FlushCachePolicy.TRUE, useCache = false)
+    Optional<String> changed(UUID demonstration);
+}

@@ -1,0 +1,176 @@
+package palmtally.server.live;
+
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.postgresql.PGConnection;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.jdbc.autoconfigure.JdbcConnectionDetails;
+import org.springframework.context.SmartLifecycle;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.server.problem.Refusal;
+
+/**
+ * Streams to all who look on. One connection of its own listens to the database, so that what one server stores is told by all; the
+ * state of a thing is read once a change and given to every stream of it.
+ */
+@Component
+public class Live implements SmartLifecycle {
+    private static final Logger log = LoggerFactory.getLogger(Live.class);
+    /** More at once than a school has: a door against whoever opens streams without end. */
+    static final int MOST = 1000;
+
+    private static final int BEAT_SECONDS = 15;
+    private static final int LOOK_MS = 1000;
+    private static final int SOON_MS = 100;
+    private static final int LATE_MS = 5000;
+
+    private final JdbcConnectionDetails database;
+    private final Map<String, Audience> audiences;
+    private final Set<Onlooker> onlookers = ConcurrentHashMap.newKeySet();
+    private final Set<String> told = ConcurrentHashMap.newKeySet();
+    private final ExecutorService senders = Executors.newCachedThreadPool(daemon("live-send"));
+    private final ScheduledExecutorService reader = Executors.newSingleThreadScheduledExecutor(daemon("live-read"));
+    private volatile boolean running;
+    private @Nullable Thread listener;
+
+    Live(JdbcConnectionDetails database, List<Audience> audiences) {
+        this.database = database;
+        this.audiences = audiences.stream().collect(Collectors.toMap(Audience::channel, Function.identity()));
+    }
+
+    private static java.util.concurrent.ThreadFactory daemon(String name) {
+        return work -> {
+            var thread = new Thread(work, name);
+            thread.setDaemon(true);
+            return thread;
+        };
+    }
+
+    /** Opens a stream that tells the state of {@code key} now and after each change. */
+    public SseEmitter open(Audience audience, String key) {
+        if (!running || onlookers.size() >= MOST)
+            throw Refusal.busy("So many screens look on that there is no room for another; close some and try again.");
+        var onlooker = new Onlooker(audience.channel(), key, senders);
+        onlooker.emitter.onCompletion(() -> drop(onlooker));
+        onlooker.emitter.onTimeout(() -> drop(onlooker));
+        onlooker.emitter.onError(e -> drop(onlooker));
+        // Looked for first and read then: what changes in between is told twice rather than never.
+        onlookers.add(onlooker);
+        onlooker.tell(audience.state(key));
+        return onlooker.emitter;
+    }
+
+    /** How many streams are open. */
+    public int open() {
+        return onlookers.size();
+    }
+
+    private void drop(Onlooker onlooker) {
+        onlooker.leave();
+        onlookers.remove(onlooker);
+    }
+
+    private void listen() {
+        long wait = SOON_MS;
+        while (running) {
+            try (var connection = DriverManager.getConnection(
+                    database.getJdbcUrl(), database.getUsername(), database.getPassword())) {
+                listen(connection);
+            } catch (SQLException e) {
+                if (!running) return;
+                log.warn("the database does not tell of changes: {}; trying again", e.getMessage());
+                try {
+                    Thread.sleep(wait);
+                } catch (InterruptedException i) {
+                    return;
+                }
+                wait = Math.min(wait * 2, LATE_MS);
+            }
+        }
+    }
+
+    private void listen(Connection connection) throws SQLException {
+        try (var statement = connection.createStatement()) {
+            for (var channel : audiences.keySet()) statement.execute("listen " + channel);
+        }
+        // What was told while nobody listened is lost: everybody is told anew.
+        onlookers.forEach(o -> changed(o.channel, o.key));
+        var postgres = connection.unwrap(PGConnection.class);
+        while (running) {
+            var notes = postgres.getNotifications(LOOK_MS);
+            if (notes != null) for (var note : notes) changed(note.getName(), note.getParameter());
+        }
+    }
+
+    /** Several changes that wait to be read are read once. */
+    private void changed(String channel, String key) {
+        if (told.add(channel + "/" + key)) reader.execute(() -> tell(channel, key));
+    }
+
+    private void tell(String channel, String key) {
+        told.remove(channel + "/" + key);
+        var audience = audiences.get(channel);
+        var who = onlookers.stream()
+                .filter(o -> o.channel.equals(channel) && o.key.equals(key))
+                .toList();
+        if (audience == null || who.isEmpty()) return;
+        try {
+            var state = audience.state(key);
+            for (var onlooker : who) onlooker.tell(state);
+        } catch (RuntimeException e) {
+            log.warn("the state of {} {} could not be read: {}; trying again", channel, key, e.getMessage());
+            reader.schedule(() -> changed(channel, key), LOOK_MS, TimeUnit.MILLISECONDS);
+        }
+    }
+
+    private void beat() {
+        onlookers.removeIf(Onlooker::gone);
+        onlookers.forEach(Onlooker::beat);
+    }
+
+    @Override
+    public void start() {
+        running = true;
+        listener = new Thread(this::listen, "live-listen");
+        listener.setDaemon(true);
+        listener.start();
+        reader.scheduleAtFixedRate(this::beat, BEAT_SECONDS, BEAT_SECONDS, TimeUnit.SECONDS);
+    }
+
+    /** Before the web server's graceful end, which would wait for the open streams. */
+    @Override
+    public void stop() {
+        running = false;
+        onlookers.forEach(o -> {
+            o.leave();
+            o.emitter.complete();
+        });
+        if (listener != null) listener.interrupt();
+        reader.shutdownNow();
+        senders.shutdown();
+    }
+
+    @Override
+    public boolean isRunning() {
+        return running;
+    }
+
+    @Override
+    public int getPhase() {
+        return Integer.MAX_VALUE;
+    }
+}

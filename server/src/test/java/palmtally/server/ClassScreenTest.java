@@ -1,0 +1,161 @@
+package palmtally.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** What a class looks at: it follows at once, by whichever server, and tells nothing of anybody. */
+@ExtendWith(App.class)
+class ClassScreenTest {
+    private static final long SOON = Duration.ofMillis(500).toNanos();
+
+    /** A demonstration by somebody. */
+    private record Shown(Visitor by, String id, String screen) {
+        static Shown of(Visitor by) {
+            var view = by.post("/api/sequences/calves/demonstrations", "{}").json();
+            return new Shown(by, view.get("id").asString(), view.get("screen").asString());
+        }
+
+        Visitor.Answer mark(String what, int index, double at, String more) {
+            return by.post(
+                    "/api/demonstrations/" + id + "/marks",
+                    "{\"id\":\"" + UUID.randomUUID() + "\",\"what\":\"" + what + "\",\"index\":" + index
+                            + ",\"atSeconds\":" + at + more + "}");
+        }
+
+        long begin(int index, double at) {
+            long before = System.nanoTime();
+            assertThat(mark("started", index, at, "").status()).isEqualTo(200);
+            return before;
+        }
+    }
+
+    @Test
+    void it_follows_within_half_a_second_without_a_sign_in(App.Running app) throws Exception {
+        var shown = Shown.of(Visitor.as(app.url(), "nadia"));
+        try (var line = Line.open(app.url(), shown.screen)) {
+            line.until(-1);
+            for (int i = 0; i < 5; i++) {
+                long before = shown.begin(i, i + 1);
+                assertThat(line.until(i).nanos() - before).isLessThan(SOON);
+            }
+        }
+        // The address is typed: its letters may come large.
+        var again = Visitor.at(app.url()).get("/api/screens/" + shown.screen.toUpperCase());
+        assertThat(again.json().get("live").get("current").asInt()).isEqualTo(4);
+    }
+
+    @Test
+    void it_stays_at_one_address_and_tells_no_drift_no_reason_and_no_name(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var first = Shown.of(nadia);
+        first.mark("skipped", 1, 1, ",\"reason\":\"Ana is late\"");
+        first.begin(2, 90);
+        assertThat(nadia.get("/api/demonstrations/" + first.id).text()).contains("Ana is late");
+        var class1 = Visitor.at(app.url()).get("/api/screens/" + first.screen).text();
+        assertThat(class1)
+                .contains("Knead the hamstrings")
+                .doesNotContain("late", "drift", "nadia", "Nadia", "skipped");
+        var second = Shown.of(nadia);
+        assertThat(second.screen).isEqualTo(first.screen);
+        assertThat(Shown.of(Visitor.as(app.url(), "olle")).screen).isNotEqualTo(first.screen);
+        assertThat(Visitor.at(app.url())
+                        .get("/api/screens/" + first.screen)
+                        .json()
+                        .get("shown")
+                        .get("demonstration")
+                        .asString())
+                .isEqualTo(second.id);
+    }
+
+    @Test
+    void an_address_that_is_nobodys_is_not_found(App.Running app) {
+        assertThat(Visitor.at(app.url()).get("/api/screens/zzzzz").status()).isEqualTo(404);
+        assertThatThrownBy(() -> Line.open(app.url(), "zzzzz")).hasMessage("status 404");
+    }
+
+    @Test
+    void one_who_does_not_read_delays_nobody(App.Running app) throws Exception {
+        var shown = Shown.of(Visitor.as(app.url(), "nadia"));
+        try (var stalled = new Socket();
+                var line = Line.open(app.url(), shown.screen)) {
+            stalled.setReceiveBufferSize(1024);
+            stalled.connect(new java.net.InetSocketAddress("localhost", app.port()));
+            stalled.getOutputStream()
+                    .write(("GET /api/screens/" + shown.screen
+                                    + "/live HTTP/1.1\r\nHost: localhost\r\nAccept: text/event-stream\r\n\r\n")
+                            .getBytes(StandardCharsets.US_ASCII));
+            for (int i = 0; i < 60; i++) {
+                long before = shown.begin(i % 9, i);
+                assertThat(line.until(i % 9).nanos() - before).isLessThan(SOON);
+            }
+        }
+    }
+
+    @Test
+    void it_follows_again_when_the_database_had_cut_the_line(App.Running app) throws Exception {
+        var shown = Shown.of(Visitor.as(app.url(), "nadia"));
+        try (var line = Line.open(app.url(), shown.screen)) {
+            shown.begin(0, 1);
+            line.until(0);
+            assertThat(app.database()
+                            .count("select count(pg_terminate_backend(pid)) from pg_stat_activity"
+                                    + " where datname = current_database() and query ilike 'listen %'"))
+                    .isPositive();
+            // What is marked while nobody listens is told when somebody does again.
+            shown.begin(1, 2);
+            line.until(1);
+            shown.begin(2, 3);
+            line.until(2);
+        }
+    }
+
+    /** Two servers on one database are one school; and one that ends does not wait for those who look on. */
+    @Test
+    void what_is_marked_at_one_server_is_told_by_another(App.Running app) throws Exception {
+        var shown = Shown.of(Visitor.as(app.url(), "nadia"));
+        var second = App.start(app.database(), false);
+        try (var line = Line.open(second.url(), shown.screen)) {
+            line.until(-1);
+            long before = shown.begin(0, 1);
+            assertThat(line.until(0).nanos() - before).isLessThan(SOON);
+            long ending = System.nanoTime();
+            second.context().close();
+            assertThat(System.nanoTime() - ending)
+                    .isLessThan(Duration.ofSeconds(8).toNanos());
+        }
+    }
+
+    @Test
+    void an_offer_is_asked_for_and_taken(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var view = nadia.post("/api/sequences/calves/demonstrations", "{\"slotSeconds\":1300}")
+                .json();
+        var shown =
+                new Shown(nadia, view.get("id").asString(), view.get("screen").asString());
+        var path = "/api/demonstrations/" + shown.id;
+        shown.begin(0, 0);
+        assertThat(nadia.get(path + "/refit?at=30").json().get("needed").asBoolean())
+                .isFalse();
+        var offer = nadia.get(path + "/refit?at=300").json();
+        assertThat(offer.get("found").asBoolean()).isTrue();
+        assertThat(offer.get("words").asString()).endsWith("ends on time");
+        var live = shown.mark("refitted", 0, 300, ",\"seconds\":" + offer.get("seconds"))
+                .json();
+        assertThat(live.get("endsAt").asDouble()).isEqualTo(offer.get("endsAt").asDouble());
+        assertThat(live.get("endsAt").asDouble()).isBetween(1280.0, 1301.0);
+        assertThat(nadia.post("/api/sequences/calves/demonstrations", "{\"slotSeconds\":0}")
+                        .code())
+                .isEqualTo("invalid");
+        assertThat(shown.mark("refitted", 0, 301, ",\"seconds\":[1]").status()).isEqualTo(422);
+        assertThat(shown.mark("skipped", 1, 301, ",\"reason\":\"" + "x".repeat(201) + "\"")
+                        .code())
+                .isEqualTo("too-long");
+    }
+}

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+import { useIntervalFn, useWakeLock } from '@vueuse/core'
+import { computed, ref, shallowRef } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import Standing from '@/parts/Standing.vue'
+import ShowStrip from './ShowStrip.vue'
+import Stage from './Stage.vue'
+import { useLine } from './useLine'
+
+/** What a class looks at: the same big thing as the presenter, without a sign-in and without anything to press. */
+const props = defineProps<{ code: string }>()
+type Live = Schema['ClassLiveView']
+const screen = shallowRef<Schema['ScreenView']>()
+const live = shallowRef<Live>()
+const problem = ref<Problem>()
+const now = ref(0)
+let base = 0
+let read = 0
+const wake = useWakeLock()
+void wake.request('screen').catch(() => undefined)
+
+function take(state?: Live) {
+  live.value = state
+  if (!state) return
+  base = state.elapsedSeconds
+  read = performance.now()
+  now.value = base
+  // Another demonstration began: its words are asked for once.
+  if (state.demonstration !== screen.value?.shown?.demonstration) void again()
+}
+let asking = false
+async function again() {
+  if (asking) return
+  asking = true
+  try {
+    screen.value = await ask(api.GET('/api/screens/{code}', { params: { path: { code: props.code } } }))
+    problem.value = undefined
+    if (!live.value) take(screen.value.live)
+  } catch (e) {
+    problem.value = e as Problem
+  } finally {
+    asking = false
+  }
+}
+void again()
+const { lost } = useLine<{ live?: Live }>(`/api/screens/${props.code}/live`, (s) => take(s.live))
+useIntervalFn(() => (now.value = base + (performance.now() - read) / 1000), 200)
+
+const shown = computed(() =>
+  screen.value?.shown && live.value?.demonstration === screen.value.shown.demonstration
+    ? screen.value.shown
+    : undefined,
+)
+const moments = computed(() => shown.value?.moments ?? [])
+const steps = computed(() => Math.max(0, ...moments.value.map((m) => m.number)))
+const on = computed(() =>
+  live.value && live.value.current >= 0 ? moments.value[live.value.current] : undefined,
+)
+const next = computed(() => {
+  const i = live.value?.ahead[0]
+  return i === undefined ? undefined : moments.value[i]
+})
+const index = computed(() => (on.value ? live.value!.current : (live.value?.ahead[0] ?? 0)))
+const seconds = computed(() => live.value?.seconds[index.value] ?? 0)
+const spent = computed(() => {
+  if (!on.value || !live.value) return undefined
+  return Math.max(0, (live.value.paused ? live.value.elapsedSeconds : now.value) - live.value.startedAt)
+})
+const allowed = computed(() =>
+  on.value ? live.value!.allowedSeconds : (next.value?.leadSeconds ?? 0) + seconds.value,
+)
+</script>
+
+<template>
+  <v-theme-provider theme="night" with-background>
+    <div class="class">
+      <div v-if="problem && !screen" class="alone">
+        <Standing :problem="problem" :loading="false" @again="again" />
+      </div>
+      <template v-else>
+        <header>
+          <span class="what">{{ shown?.name }}</span>
+          <span class="grow" />
+          <span v-if="lost" class="lost" role="status">no line to the school; trying again</span>
+        </header>
+        <div v-if="!screen" class="wait" role="status">Reading…</div>
+        <div v-else-if="!shown || !live" class="wait">
+          <h1>Nothing is shown yet</h1>
+          <p class="big">This screen follows by itself as soon as something is.</p>
+        </div>
+        <div v-else-if="live.finished" class="wait">
+          <h1>Shown</h1>
+          <p class="big">{{ shown.name }}</p>
+        </div>
+        <template v-else>
+          <Stage
+            v-if="on ?? next"
+            :moment="(on ?? next)!"
+            :of="steps"
+            :seconds="seconds"
+            :token="live.token[index] ?? false"
+            :spent="spent"
+            :allowed="allowed"
+            :paused="live.paused"
+          />
+          <p v-if="on" class="coming">
+            <span class="soft">Next</span> <strong>{{ next ? next.name : 'the end' }}</strong>
+          </p>
+          <ShowStrip
+            :moments="moments"
+            :order="live.order"
+            :seconds="live.seconds"
+            :current="live.current"
+            :ahead="live.ahead"
+          />
+        </template>
+      </template>
+    </div>
+  </v-theme-provider>
+</template>
+
+<style scoped>
+.class {
+  min-height: 100vh;
+  background: var(--ground);
+  color: var(--ink);
+  display: flex;
+  flex-direction: column;
+  padding: 16px 28px;
+}
+.alone {
+  padding: 40px;
+}
+header {
+  display: flex;
+  min-height: 30px;
+}
+.what {
+  font-size: 24px;
+  color: var(--ink-soft);
+}
+.lost {
+  font-size: 22px;
+  color: var(--draping);
+}
+.wait {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  gap: 16px;
+  font-size: 28px;
+}
+.wait h1 {
+  font-size: 64px;
+}
+.coming {
+  font-size: 28px;
+  margin: 8px 0;
+  display: flex;
+  gap: 14px;
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '@/api/client'
+import TableFigure from '@/parts/TableFigure.vue'
+import { capital, mmss } from '@/parts/words'
+
+/** The one big thing of the moment, to be read from eight metres: what, how, how long, and what to mind. */
+const props = defineProps<{
+  moment: Schema['MomentView']
+  /** How many steps the sequence has. */
+  of: number
+  /** What the class sees of it, seconds. */
+  seconds: number
+  /** Whether that is less than half of what a client needs. */
+  token: boolean
+  /** Seconds the hands and what goes before them have had, or undefined while it has not begun. */
+  spent?: number
+  /** Seconds it has with all that goes before. */
+  allowed: number
+  paused?: boolean
+}>()
+
+const left = computed(() => props.allowed - (props.spent ?? 0))
+const share = computed(() => (props.allowed > 0 ? Math.max(0, Math.min(1, left.value / props.allowed)) : 0))
+/** Time the hands have worked: turning, sheet and questions come first. */
+const worked = computed(() => Math.max(0, (props.spent ?? 0) - (props.allowed - props.seconds)))
+const counted = computed(() => {
+  const beat = props.moment.beat
+  if (!beat || props.spent === undefined) return ''
+  const most = Math.max(1, Math.round(props.seconds / beat.seconds))
+  const at = Math.min(most, Math.floor(worked.value / beat.seconds) + 1)
+  return `${beat.unit} ${at} of ${most}${most < beat.count ? `, ${beat.count} on a client` : ''}`
+})
+const AROUND = 2 * Math.PI * 90
+</script>
+
+<template>
+  <div class="stage">
+    <div class="words">
+      <p class="place">
+        {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
+        }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · standing still' : '' }}
+      </p>
+      <h1 :class="{ long: moment.name.length > 26 }">{{ moment.name }}</h1>
+      <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
+      <dl>
+        <template v-for="(c, i) in moment.cues" :key="i">
+          <dt :style="{ color: `var(--${c.lane})` }">
+            {{ c.name === moment.cues[i - 1]?.name ? '' : c.name }}
+          </dt>
+          <dd>{{ c.text }}</dd>
+        </template>
+      </dl>
+    </div>
+    <div class="side">
+      <svg
+        v-if="spent !== undefined"
+        viewBox="0 0 200 200"
+        class="ring"
+        role="img"
+        :aria-label="`${mmss(left)} left of this step`"
+      >
+        <circle cx="100" cy="100" r="90" fill="none" stroke="var(--line)" stroke-width="14" />
+        <circle
+          cx="100"
+          cy="100"
+          r="90"
+          fill="none"
+          :stroke="left < 0 ? 'var(--draping)' : 'var(--pressure)'"
+          stroke-width="14"
+          transform="rotate(-90 100 100)"
+          :stroke-dasharray="`${(left < 0 ? 1 : share) * AROUND} ${AROUND}`"
+        />
+        <text x="100" y="118" text-anchor="middle" class="left">{{ mmss(left) }}</text>
+      </svg>
+      <p class="dose" :class="{ token }">
+        {{
+          token
+            ? `${mmss(seconds)} here. On a client: ${mmss(moment.clientSeconds)}`
+            : `${mmss(seconds)}, as on a client`
+        }}
+      </p>
+      <p v-if="counted" class="count">{{ capital(counted) }}</p>
+      <div class="fig">
+        <TableFigure
+          :position="moment.position"
+          :open="moment.open"
+          :working="{ zones: moment.zones, side: moment.side, through: moment.through }"
+        />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stage {
+  flex: 1;
+  display: flex;
+  gap: 28px;
+  margin-top: 8px;
+  min-height: 0;
+}
+.words {
+  flex: 1;
+  min-width: 0;
+}
+.place {
+  font-size: 26px;
+  font-weight: 650;
+  color: var(--order);
+}
+h1 {
+  font-size: 84px;
+  line-height: 1.02;
+  margin: 4px 0 14px;
+  overflow-wrap: anywhere;
+}
+h1.long {
+  font-size: 64px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 122px 1fr;
+  gap: 8px 14px;
+  font-size: 31px;
+  line-height: 1.25;
+  margin: 14px 0 0;
+}
+dt {
+  font-weight: 700;
+}
+dd {
+  margin: 0;
+}
+.caution {
+  display: inline-block;
+  background: var(--caution-wash);
+  color: var(--caution);
+  border-radius: 10px;
+  padding: 6px 16px;
+  font-weight: 650;
+  font-size: 26px;
+}
+.side {
+  width: 300px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 6px;
+}
+.ring {
+  width: 200px;
+}
+.left {
+  font: 700 58px var(--text);
+  fill: var(--ink);
+}
+.dose,
+.count {
+  font-size: 24px;
+  text-align: center;
+}
+.dose.token {
+  color: var(--draping);
+  font-weight: 700;
+}
+.count {
+  font-weight: 650;
+}
+.fig {
+  flex: 1;
+  min-height: 150px;
+  max-height: 300px;
+  width: 100%;
+}
+</style>
