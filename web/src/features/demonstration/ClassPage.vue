@@ -6,6 +6,7 @@ import Standing from '@/parts/Standing.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useLine } from './useLine'
+import { TICK_MS } from './useShowing'
 
 /** What a class looks at: the same big thing as the presenter, without a sign-in and without anything to press. */
 const props = defineProps<{ code: string }>()
@@ -44,7 +45,7 @@ async function again() {
 }
 void again()
 const { lost } = useLine<{ live?: Live }>(`/api/screens/${props.code}/live`, (s) => take(s.live))
-useIntervalFn(() => (now.value = base + (performance.now() - read) / 1000), 200)
+useIntervalFn(() => (now.value = base + (performance.now() - read) / 1000), TICK_MS)
 
 const shown = computed(() =>
   screen.value?.shown && live.value?.demonstration === screen.value.shown.demonstration
@@ -159,5 +160,11 @@ header {
   margin: 8px 0;
   display: flex;
   gap: 14px;
+}
+/* All of it in sight where there is room; on a phone it scrolls. */
+@media (min-width: 900px) and (min-height: 700px) {
+  .class {
+    height: 100dvh;
+  }
 }
 </style>

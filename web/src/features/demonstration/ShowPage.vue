@@ -90,7 +90,7 @@ key('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
 const KEYS = [
   ['Space → ↓ Page down, a tap', 'on'],
   ['← ↑ Page up', 'back'],
-  ['P or .', 'stand still, go on'],
+  ['P or .', 'pause, go on'],
   ['L', 'the next one later'],
   ['S', 'skip the next one'],
   ['T', 'take the offer to end on time'],
@@ -199,7 +199,7 @@ const KEYS = [
           </div>
           <div class="coming">
             <span class="soft">{{ on ? 'Next' : '' }}</span>
-            <strong v-if="on">{{ next ? next.name : 'the end' }}</strong>
+            <strong v-if="on" class="name">{{ next ? next.name : 'the end' }}</strong>
             <span v-if="on && next && next.place !== on.place && next.place" class="soft">{{
               next.place
             }}</span>
@@ -208,9 +208,9 @@ const KEYS = [
             <button v-if="next" class="push" @click.stop="showing.later()">Later</button>
             <button v-if="next" class="push" @click.stop="panel = 'skip'">Skip</button>
             <button v-if="on" class="push" :aria-pressed="here?.paused" @click.stop="showing.pause">
-              {{ here?.paused ? 'Go on' : 'Stand still' }}
+              {{ here?.paused ? 'Go on' : 'Pause' }}
             </button>
-            <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">By itself</button>
+            <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">Auto</button>
             <button class="push" @click.stop="showing.back">Back</button>
             <button class="push main" @click.stop="showing.next">
               {{ on ? (next ? 'Next' : 'Finish') : 'Start' }}
@@ -295,8 +295,20 @@ header {
   font-size: 24px;
   min-height: 52px;
 }
+/* In one line: what is cut off here is whole in a moment. */
+.coming > span,
+.name {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.name,
+.soft {
+  flex: none;
+}
 .coming .push {
   font-size: 18px;
+  flex: none;
 }
 .chip {
   background: var(--caution-wash);
@@ -358,5 +370,11 @@ header {
 }
 .law {
   margin-top: 6px;
+}
+/* All of it in sight where there is room; on a phone it scrolls. */
+@media (min-width: 900px) and (min-height: 700px) {
+  .show {
+    height: 100dvh;
+  }
 }
 </style>

@@ -31,6 +31,14 @@ const counted = computed(() => {
   const at = Math.min(most, Math.floor(worked.value / beat.seconds) + 1)
   return `${beat.unit} ${at} of ${most}${most < beat.count ? `, ${beat.count} on a client` : ''}`
 })
+/** What the class sees beside what a client needs. */
+const dose = computed(() => {
+  const here = mmss(props.seconds)
+  if (props.token) return `${here} here. On a client: ${mmss(props.moment.clientSeconds)}`
+  return props.seconds < props.moment.clientSeconds - 0.5
+    ? `${here} here, ${mmss(props.moment.clientSeconds)} on a client`
+    : `${here}, as on a client`
+})
 const AROUND = 2 * Math.PI * 90
 </script>
 
@@ -39,9 +47,9 @@ const AROUND = 2 * Math.PI * 90
     <div class="words">
       <p class="place">
         {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
-        }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · standing still' : '' }}
+        }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · paused' : '' }}
       </p>
-      <h1 :class="{ long: moment.name.length > 26 }">{{ moment.name }}</h1>
+      <h1 :class="{ long: moment.name.length > 20 }">{{ moment.name }}</h1>
       <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
       <dl>
         <template v-for="(c, i) in moment.cues" :key="i">
@@ -74,11 +82,7 @@ const AROUND = 2 * Math.PI * 90
         <text x="100" y="118" text-anchor="middle" class="left">{{ mmss(left) }}</text>
       </svg>
       <p class="dose" :class="{ token }">
-        {{
-          token
-            ? `${mmss(seconds)} here. On a client: ${mmss(moment.clientSeconds)}`
-            : `${mmss(seconds)}, as on a client`
-        }}
+        {{ dose }}
       </p>
       <p v-if="counted" class="count">{{ capital(counted) }}</p>
       <div class="fig">
@@ -121,9 +125,9 @@ h1.long {
 dl {
   display: grid;
   grid-template-columns: 122px 1fr;
-  gap: 8px 14px;
-  font-size: 31px;
-  line-height: 1.25;
+  gap: 6px 14px;
+  font-size: 30px;
+  line-height: 1.2;
   margin: 14px 0 0;
 }
 dt {
@@ -169,7 +173,7 @@ dd {
 }
 .fig {
   flex: 1;
-  min-height: 150px;
+  min-height: 100px;
   max-height: 300px;
   width: 100%;
 }

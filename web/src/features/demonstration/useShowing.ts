@@ -2,6 +2,9 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 
+/** How often a clock is read: what it shows is never further off than this. */
+export const TICK_MS = 50
+
 type View = Schema['DemonstrationView']
 type Live = Schema['LiveView']
 type Mark = Schema['SentMark']
@@ -20,6 +23,10 @@ export function useShowing(id: string) {
   let base = 0
   let read = 0
   let sending = false
+  /** How many marks were made: an answer to a question asked before the last is out of date. */
+  let made = 0
+  /** How many there were when the offer that is shown was made. */
+  let offered = 0
   /** What was pressed last, shown before the server has answered. */
   const here = ref<{ index: number; at: number; paused: boolean; finished: boolean }>()
 
@@ -35,10 +42,12 @@ export function useShowing(id: string) {
     now.value = clock()
   }
   async function again() {
+    const then = made
     try {
       const answer = await ask(
         api.GET('/api/demonstrations/{id}', { params: view.value ? at() : { ...path } }),
       )
+      if (view.value && then !== made) return
       if (!view.value) {
         base = answer.live.elapsedSeconds
         read = performance.now()
@@ -54,10 +63,14 @@ export function useShowing(id: string) {
   /** Asks what would have to go to end on time. */
   async function offer() {
     const l = live.value
-    refit.value =
+    const then = made
+    const answer =
       l && !l.finished && l.endsAt > l.slotEndsAt
         ? await ask(api.GET('/api/demonstrations/{id}/refit', { params: at() }))
         : undefined
+    if (then !== made) return
+    refit.value = answer
+    offered = made
   }
   async function flush() {
     if (sending) return
@@ -70,23 +83,26 @@ export function useShowing(id: string) {
         take(answer)
       }
       problem.value = undefined
-      await offer()
     } catch (e) {
       const p = e as Problem
       // What the server refuses will be refused again; what it never saw is kept.
       if (p.status >= 400 && p.status < 500 && p.status !== 401) waiting.value = waiting.value.slice(1)
       problem.value = p
+      return
     } finally {
       sending = false
     }
+    // Not while sending: the next mark does not wait for it.
+    await offer().catch(() => undefined)
   }
   function mark(what: NonNullable<Mark['what']>, index: number, more: Partial<Mark> = {}) {
+    made++
     const atSeconds = Math.round(clock() * 1000) / 1000
     waiting.value = [...waiting.value, { id: crypto.randomUUID(), what, index, atSeconds, ...more }]
     void flush()
     return atSeconds
   }
-  useIntervalFn(() => (now.value = clock()), 200)
+  useIntervalFn(() => (now.value = clock()), TICK_MS)
   useIntervalFn(() => void (waiting.value.length ? flush() : again()), 3000)
   void again()
 
@@ -134,7 +150,10 @@ export function useShowing(id: string) {
   const later = () => ahead.value[0] !== undefined && mark('parked', ahead.value[0])
   const skip = (reason?: string) =>
     ahead.value[0] !== undefined && mark('skipped', ahead.value[0], { reason })
-  function shorten() {
+  /** Takes the offer; one that was made before the last mark is made again first. */
+  async function shorten() {
+    if (offered !== made) await offer().catch(() => undefined)
+    if (offered !== made) return
     if (refit.value?.needed && refit.value.found)
       mark('refitted', Math.max(0, here.value?.index ?? 0), { seconds: refit.value.seconds })
   }

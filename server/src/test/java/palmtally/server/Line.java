@@ -2,6 +2,7 @@ package palmtally.server;
 
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -20,10 +21,10 @@ public final class Line implements AutoCloseable {
     public record Told(JsonNode state, long nanos) {}
 
     private final BlockingQueue<Told> told = new LinkedBlockingQueue<>();
-    private final BufferedReader reader;
+    private final InputStream stream;
 
-    private Line(BufferedReader reader) {
-        this.reader = reader;
+    private Line(InputStream stream) {
+        this.stream = stream;
         var thread = new Thread(this::read, "line");
         thread.setDaemon(true);
         thread.start();
@@ -37,7 +38,7 @@ public final class Line implements AutoCloseable {
                     .build();
             var answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
             if (answer.statusCode() != 200) throw new IllegalStateException("status " + answer.statusCode());
-            return new Line(new BufferedReader(new InputStreamReader(answer.body(), StandardCharsets.UTF_8)));
+            return new Line(answer.body());
         } catch (IOException e) {
             throw new IllegalStateException(e);
         } catch (InterruptedException e) {
@@ -47,7 +48,7 @@ public final class Line implements AutoCloseable {
     }
 
     private void read() {
-        try {
+        try (var reader = new BufferedReader(new InputStreamReader(stream, StandardCharsets.UTF_8))) {
             var event = "";
             for (var line = reader.readLine(); line != null; line = reader.readLine())
                 if (line.startsWith("event:")) event = line.substring(6).strip();
@@ -69,6 +70,7 @@ public final class Line implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
-        reader.close();
+        // Not by its reader, which waits for the next line with the door locked.
+        stream.close();
     }
 }
