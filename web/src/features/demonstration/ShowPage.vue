@@ -8,6 +8,7 @@ import { mmss } from '@/parts/words'
 import QrCode from './QrCode.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
+import { useBeat } from './useBeat'
 import { useShowing } from './useShowing'
 
 const props = defineProps<{ id: string }>()
@@ -18,6 +19,8 @@ const { view, live, refit, problem, here, now, waiting, ahead, order } = showing
 const wake = useWakeLock()
 void wake.request('screen').catch(() => undefined)
 
+/** Seconds beyond the plan that are worth a word. */
+const WORTH_A_WORD = 10
 /** Why a step is left out, as presenters say it. */
 const REASONS = ['No time', 'Seen before', 'Not on this body', 'Not today']
 
@@ -46,6 +49,16 @@ const spent = computed(() => {
   const at = live.value.current === here.value.index && !waiting.value ? live.value.startedAt : here.value.at
   return Math.max(0, now.value - at)
 })
+const { sound } = useBeat(() => {
+  const beat = on.value?.beat
+  if (!on.value || spent.value === undefined || here.value?.paused) return undefined
+  const worked = spent.value - (allowed.value - seconds.value)
+  return {
+    worked: worked < 0 ? undefined : worked,
+    every: beat?.seconds ?? seconds.value,
+    lasts: seconds.value,
+  }
+})
 /** The clock of the demonstration runs from its first step. */
 const clock = computed(() => (begun.value && live.value ? now.value - live.value.begunAt : 0))
 const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - now.value : 0))
@@ -54,6 +67,26 @@ const address = computed(() => `${location.origin}/class/${view.value?.screen ??
 watch(
   () => auto.value && !here.value?.paused && spent.value !== undefined && spent.value >= allowed.value,
   (over) => over && showing.next(),
+)
+const nameOf = (i: number) => {
+  const m = moments.value[i]
+  return m ? `${m.number} ${m.name}${m.place ? `, ${m.place}` : ''}` : ''
+}
+const why = (i: number) => {
+  const reason = live.value?.skipped[i]
+  return reason ? ` (${reason.toLowerCase()})` : ''
+}
+/** What took longest beyond its plan, a few. */
+const ranOver = computed(() =>
+  (live.value?.shownSeconds ?? [])
+    .map((shown, index) => ({
+      index,
+      shown,
+      planned: (moments.value[index]?.leadSeconds ?? 0) + (live.value?.seconds[index] ?? 0),
+    }))
+    .filter((o) => o.shown - o.planned >= WORTH_A_WORD)
+    .sort((a, b) => b.shown - b.planned - (a.shown - a.planned))
+    .slice(0, 5),
 )
 function leave() {
   void router.push(view.value ? `/plan/${view.value.shown.sequence}` : '/show')
@@ -82,6 +115,7 @@ key('l', () => showing.later())
 key('s', () => next.value && (panel.value = 'skip'))
 key('t', showing.shorten)
 key('a', () => (auto.value = !auto.value))
+key('m', () => (sound.value = !sound.value))
 key('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
 key('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
 key(['1', '2', '3', '4'], () => undefined)
@@ -95,6 +129,7 @@ const KEYS = [
   ['S', 'skip the next one'],
   ['T', 'take the offer to end on time'],
   ['A', 'go on by itself'],
+  ['M', 'count to be heard'],
   ['C', 'address of the class screen'],
   ['Esc', 'leave'],
 ]
@@ -147,10 +182,15 @@ const KEYS = [
           <p class="big">
             {{ live.words }}, after {{ mmss(here.at - live.begunAt) }} of {{ mmss(view.shown.slotSeconds) }}.
           </p>
-          <p v-if="live.leftOut.length" class="big">
-            Left out: {{ live.leftOut.map((i) => moments[i]?.name).join(', ') }}
-          </p>
+          <ul v-if="live.leftOut.length" class="big">
+            <li v-for="i in live.leftOut" :key="i">Left out: {{ nameOf(i) }}{{ why(i) }}</li>
+          </ul>
           <p v-else class="big">Everything announced was shown.</p>
+          <ul v-if="ranOver.length" class="big">
+            <li v-for="o in ranOver" :key="o.index">
+              Ran over: {{ nameOf(o.index) }}, {{ mmss(o.shown) }} instead of {{ mmss(o.planned) }}
+            </li>
+          </ul>
           <button class="push main" @click.stop="leave">Back to the plan</button>
         </div>
         <Stage
@@ -210,6 +250,7 @@ const KEYS = [
             <button v-if="on" class="push" :aria-pressed="here?.paused" @click.stop="showing.pause">
               {{ here?.paused ? 'Go on' : 'Pause' }}
             </button>
+            <button class="push" :aria-pressed="sound" @click.stop="sound = !sound">Sound</button>
             <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">Auto</button>
             <button class="push" @click.stop="showing.back">Back</button>
             <button class="push main" @click.stop="showing.next">
@@ -325,6 +366,14 @@ header {
   gap: 16px;
   align-items: flex-start;
   justify-content: center;
+}
+ul.big {
+  margin: 0;
+  padding-left: 28px;
+}
+.push[aria-pressed='true'] {
+  background: var(--order);
+  color: var(--on-hue);
 }
 .done h1 {
   font-size: 64px;

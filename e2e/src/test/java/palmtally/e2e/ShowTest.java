@@ -242,15 +242,61 @@ class ShowTest {
                     assertThat(live.get("shownSeconds").get(i.asInt()).asDouble())
                             .isZero();
                 var names = page.locator(".done").textContent();
+                var moments = teacher.get("/api/demonstrations/" + id)
+                        .json()
+                        .get("shown")
+                        .get("moments");
                 for (var i : live.get("leftOut"))
                     assertThat(names)
-                            .contains(teacher.get("/api/demonstrations/" + id)
-                                    .json()
-                                    .get("shown")
-                                    .get("moments")
-                                    .get(i.asInt())
-                                    .get("name")
-                                    .asString());
+                            .contains("Left out: " + moments.get(i.asInt()).get("number") + " "
+                                    + moments.get(i.asInt()).get("name").asString());
+                for (int i = 0; i < 2; i++)
+                    assertThat(names)
+                            .contains("Ran over: " + moments.get(i).get("number") + " "
+                                    + moments.get(i).get("name").asString());
+            });
+        }
+    }
+
+    /** What a presenter does by hand: pause, put off, skip with a reason. */
+    @Test
+    void a_step_is_put_off_and_another_skipped_with_a_reason(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "show-later", () -> {
+                show(page, app.url(), "feet");
+                var names = new ArrayList<String>();
+                var moments = Visitor.as(app.url(), "nadia")
+                        .get("/api/demonstrations/" + page.url().replaceFirst("^.*/", ""))
+                        .json()
+                        .get("shown")
+                        .get("moments");
+                for (var m : moments) names.add(m.get("name").asString());
+                page.keyboard().press("PageDown");
+                page.keyboard().press(".");
+                assertThat(page.locator(".place")).containsText("paused");
+                page.keyboard().press("p");
+                assertThat(page.locator(".place")).not().containsText("paused");
+                page.keyboard().press("l");
+                var next = page.locator(".coming .name");
+                assertThat(next).hasText(names.get(2));
+                page.keyboard().press("s");
+                page.keyboard().press("2");
+                assertThat(next).hasText(names.get(3));
+                page.keyboard().press("ArrowRight");
+                assertThat(page.getByRole(AriaRole.HEADING)).hasText(names.get(3));
+                for (int i = 4; i < names.size(); i++) page.keyboard().press(" ");
+                // What was put off comes last.
+                assertThat(next).hasText(names.get(1));
+                page.keyboard().press(" ");
+                assertThat(page.getByRole(AriaRole.HEADING)).hasText(names.get(1));
+                button(page, "Finish").click();
+                assertThat(page.locator(".done")).containsText("Left out: ");
+                assertThat(page.locator(".done")).containsText(names.get(2));
+                assertThat(page.locator(".done")).containsText("(seen before)");
+                assertThat(page.getByText("not stored yet")).hasCount(0);
+                page.reload();
+                assertThat(page.locator(".done")).containsText("(seen before)");
             });
         }
     }

@@ -64,7 +64,7 @@ public class Live implements SmartLifecycle {
     public SseEmitter open(Audience audience, String key) {
         if (!running || onlookers.size() >= MOST)
             throw Refusal.busy("So many screens look on that there is no room for another; close some and try again.");
-        var onlooker = new Onlooker(audience.channel(), key, senders);
+        var onlooker = new Onlooker(audience.channel(), key, new SseEmitter(0L), senders);
         onlooker.emitter.onCompletion(() -> drop(onlooker));
         onlooker.emitter.onTimeout(() -> drop(onlooker));
         onlooker.emitter.onError(e -> drop(onlooker));

@@ -15,15 +15,17 @@ final class Onlooker {
     private static final String BEAT = "";
     final String channel;
     final String key;
-    final SseEmitter emitter = new SseEmitter(0L);
+    final SseEmitter emitter;
     private final Executor senders;
     private final AtomicReference<String> next = new AtomicReference<>();
     private final AtomicBoolean sending = new AtomicBoolean();
     private volatile boolean gone;
 
-    Onlooker(String channel, String key, Executor senders) {
+    /** @param senders gives each onlooker that is being told something a thread of its own */
+    Onlooker(String channel, String key, SseEmitter emitter, Executor senders) {
         this.channel = channel;
         this.key = key;
+        this.emitter = emitter;
         this.senders = senders;
     }
 
