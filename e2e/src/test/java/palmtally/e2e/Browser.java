@@ -41,6 +41,11 @@ final class Browser implements AutoCloseable {
         return context;
     }
 
+    /** A window of somebody who was asked about a certificate made at home, and trusts it. */
+    BrowserContext trusting() {
+        return browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions().setIgnoreHTTPSErrors(true));
+    }
+
     Page page() {
         return window(false).newPage();
     }

@@ -30,7 +30,12 @@ public final class App implements BeforeAllCallback, ParameterResolver {
     }
 
     public static Running start(TestDatabase database, boolean demo) {
-        Map<String, Object> settings = new HashMap<>();
+        return start(database, demo, Map.of());
+    }
+
+    /** @param more settings beside those of every test */
+    public static Running start(TestDatabase database, boolean demo, Map<String, Object> more) {
+        Map<String, Object> settings = new HashMap<>(more);
         settings.put("server.port", "0");
         settings.put("spring.datasource.url", database.url());
         settings.put("spring.datasource.username", database.user());
