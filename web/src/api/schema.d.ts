@@ -36,6 +36,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/demonstrations': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['lately']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/demonstrations/{id}': {
     parameters: {
       query?: never
@@ -3039,6 +3055,20 @@ export interface components {
       topics: components['schemas']['TopicView'][]
       whoDecides: string
     }
+    ShownLine: {
+      finished: boolean
+      /** Format: uuid */
+      id: string
+      /** Format: int32 */
+      left: number
+      name: string
+      /** Format: double */
+      seconds: number
+      /** Format: double */
+      slotSeconds: number
+      /** Format: date-time */
+      startedAt: string
+    }
     ShownView: {
       /** Format: uuid */
       demonstration: string
@@ -3777,6 +3807,26 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Student']
+        }
+      }
+    }
+  }
+  lately: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ShownLine'][]
         }
       }
     }

@@ -5,11 +5,12 @@ import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
-import { mmss } from '@/parts/words'
+import { day, mmss } from '@/parts/words'
 
 const session = useSession()
 const router = useRouter()
 const { data: lines, problem, loading, again } = useAsked(() => ask(api.GET('/api/sequences')))
+const { data: lately } = useAsked(() => ask(api.GET('/api/demonstrations')))
 const failed = ref<Problem>()
 
 async function show(id: string) {
@@ -41,6 +42,16 @@ async function show(id: string) {
         <span class="soft">{{ l.steps }} steps · {{ mmss(l.slotSeconds) }} slot</span>
       </button>
     </div>
+    <section v-if="lately?.length" class="lately">
+      <h2>Shown lately</h2>
+      <router-link v-for="d in lately" :key="d.id" :to="`/show/${d.id}`" class="card line">
+        <strong>{{ d.name }}</strong>
+        <span class="soft">{{ day(d.startedAt) }}</span>
+        <span>{{ d.finished ? `${mmss(d.seconds)} of ${mmss(d.slotSeconds)}` : '' }}</span>
+        <span v-if="!d.finished" class="open">not finished, {{ d.left }} to come</span>
+        <span v-else>{{ d.left ? `${d.left} left out` : 'all of it' }}</span>
+      </router-link>
+    </section>
     <p class="law">{{ session.catalogue?.law }}</p>
   </div>
 </template>
@@ -64,5 +75,25 @@ async function show(id: string) {
 .tile strong {
   font: 650 21px/1.2 var(--head);
   flex: 1;
+}
+.lately {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  margin-top: 22px;
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 2fr) 1fr 1fr 1.4fr;
+  gap: 14px;
+  align-items: center;
+  min-height: var(--target);
+  padding: 8px 16px;
+  color: inherit;
+  text-decoration: none;
+}
+.open {
+  color: var(--warn);
+  font-weight: 650;
 }
 </style>

@@ -59,9 +59,12 @@ const { sound } = useBeat(() => {
     lasts: seconds.value,
   }
 })
-/** The clock of the demonstration runs from its first step. */
-const clock = computed(() => (begun.value && live.value ? now.value - live.value.begunAt : 0))
-const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - now.value : 0))
+/** The clock of the demonstration runs from its first step to its end. */
+const moment = computed(() => (here.value?.finished ? here.value.at : now.value))
+const clock = computed(() => (begun.value && live.value ? moment.value - live.value.begunAt : 0))
+const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - moment.value : 0))
+/** Whether only this computer reaches the address. */
+const alone = ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname)
 const address = computed(() => `${location.origin}/class/${view.value?.screen ?? ''}`)
 
 watch(
@@ -209,7 +212,11 @@ const KEYS = [
             <p class="big">
               <strong>{{ address }}</strong>
             </p>
-            <p>Any phone or the projector’s computer opens it without a sign-in and follows.</p>
+            <p v-if="alone">
+              This address works on this computer only. Started with <code>./palm serve --lan</code> the
+              school is reached by phones and the projector’s computer.
+            </p>
+            <p v-else>Any phone or the projector’s computer opens it without a sign-in and follows.</p>
             <a class="push" :href="address" target="_blank" rel="noopener">Open it here</a>
           </div>
         </div>
@@ -221,7 +228,7 @@ const KEYS = [
             </template>
           </dl>
         </div>
-        <div v-else-if="panel === 'skip'" class="panel card" role="dialog" aria-label="Skip" @click.stop>
+        <div v-else-if="panel === 'skip'" class="panel low card" role="dialog" aria-label="Skip" @click.stop>
           <div>
             <p class="big">Skip {{ next?.name }}?</p>
             <div class="reasons">
@@ -390,6 +397,10 @@ ul.big {
   align-items: center;
   cursor: default;
   font-size: 20px;
+}
+/* Where the finger is already. */
+.panel.low {
+  inset: auto 28px 150px;
 }
 .qr {
   width: 280px;

@@ -133,6 +133,34 @@ class ClassScreenTest {
     }
 
     @Test
+    void what_was_shown_is_in_a_list_and_what_is_not_finished_can_be_gone_on_with(App.Running app) {
+        var lead = Visitor.as(app.url(), "lead");
+        var first = Shown.of(lead);
+        var untouched = Shown.of(lead);
+        first.begin(0, 10);
+        first.begin(3, 40);
+        // The screen had turned to the one begun last, and turns back.
+        assertThat(lead.get("/api/screens/" + first.screen).text())
+                .contains(first.id)
+                .doesNotContain(untouched.id);
+        var open = lead.get("/api/demonstrations").json();
+        assertThat(open.size()).isEqualTo(1);
+        assertThat(open.get(0).get("id").asString()).isEqualTo(first.id).isNotEqualTo(untouched.id);
+        assertThat(open.get(0).get("finished").asBoolean()).isFalse();
+        first.mark("finished", 3, 70, "");
+        var done = lead.get("/api/demonstrations").json().get(0);
+        assertThat(done.get("seconds").asDouble()).isEqualTo(60);
+        int moments = lead.get("/api/demonstrations/" + first.id)
+                .json()
+                .get("shown")
+                .get("moments")
+                .size();
+        assertThat(done.get("left").asInt()).isEqualTo(moments - 2);
+        for (var line : Visitor.as(app.url(), "olle").get("/api/demonstrations").json())
+            assertThat(line.get("id").asString()).isNotEqualTo(first.id);
+    }
+
+    @Test
     void an_offer_is_asked_for_and_taken(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         var view = nadia.post("/api/sequences/calves/demonstrations", "{\"slotSeconds\":1300}")

@@ -1,5 +1,6 @@
 package palmtally.server.demonstration;
 
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,6 +28,11 @@ class DemonstrationController {
     @PostMapping("/api/sequences/{id}/demonstrations")
     DemonstrationView start(@Me Caller caller, @PathVariable String id, @RequestBody NewDemonstration wanted) {
         return DemonstrationView.of(demonstrations.start(caller, id, wanted.slotSeconds));
+    }
+
+    @GetMapping("/api/demonstrations")
+    List<Demonstrations.ShownLine> lately(@Me Caller caller) {
+        return demonstrations.lately(caller);
     }
 
     @GetMapping("/api/demonstrations/{id}")

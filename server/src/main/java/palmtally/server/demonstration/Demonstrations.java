@@ -48,6 +48,16 @@ public class Demonstrations {
             @Nullable String reason,
             @Nullable List<Double> seconds) {}
 
+    /**
+     * A demonstration in a list.
+     *
+     * @param seconds how long it took, or has run so far
+     * @param left how many were left out, or of one that is not finished how many are to come
+     */
+    public record ShownLine(
+            UUID id, String name, Instant startedAt, boolean finished, double seconds, double slotSeconds, int left) {}
+
+    private static final int MOST_LINES = 12;
     private static final int LONGEST_REASON = 200;
     private static final int CODE_LENGTH = 5;
 
@@ -77,6 +87,12 @@ public class Demonstrations {
                 select id, sequence_version_id, profile_version_id, shown_by, started_at, slot_seconds
                 from demonstration where id = #{id}""")
         Optional<Row> byId(UUID id);
+
+        @Select("""
+                select id from demonstration d where shown_by = #{account}
+                and exists (select 1 from demonstration_mark m where m.demonstration_id = d.id)
+                order by started_at desc, id limit #{most}""")
+        List<UUID> lately(UUID account, int most);
 
         @Select("select id from demonstration where id = #{id} for update")
         Optional<UUID> lock(UUID id);
@@ -157,6 +173,27 @@ public class Demonstrations {
         return there.orElseThrow().code();
     }
 
+    /** What somebody began and showed something of, the newest first. */
+    public List<ShownLine> lately(Caller caller) {
+        return rows.lately(caller.id(), MOST_LINES).stream()
+                .map(id -> {
+                    var row = rows.byId(id).orElseThrow();
+                    var s = standing(id);
+                    return new ShownLine(
+                            id,
+                            s.showing().sequence().name(),
+                            row.startedAt,
+                            s.progress().finished(),
+                            (s.progress().finished() ? s.progress().endsAt() : s.elapsedSeconds())
+                                    - s.progress().begunAt(),
+                            s.showing().slotSeconds(),
+                            s.progress().finished()
+                                    ? s.progress().leftOut().size()
+                                    : s.progress().ahead().size());
+                })
+                .toList();
+    }
+
     /** @param at what the presenter's device has as the clock of the marks, or null to go by the server's */
     public Standing own(Caller caller, UUID id, @Nullable Double at) {
         mine(caller, id);
@@ -209,6 +246,8 @@ public class Demonstrations {
                 sent.atSeconds(),
                 sent.reason(),
                 sent.seconds() == null ? null : Json.MAPPER.writeValueAsString(sent.seconds()));
+        // The screen shows what is being shown, also when an older one is gone on with.
+        screens.show(caller.id(), id);
         screens.changed(id);
         return standing(id, sent.atSeconds());
     }

@@ -25,7 +25,9 @@ interface ScreenRows {
     @Select("select code, demonstration_id from class_screen where code = #{code}")
     Optional<Row> byCode(String code);
 
-    @Update("update class_screen set demonstration_id = #{demonstration} where account_id = #{account}")
+    @Update("""
+            update class_screen set demonstration_id = #{demonstration}
+            where account_id = #{account} and demonstration_id is distinct from #{demonstration}""")
     void show(UUID account, @Nullable UUID demonstration);
 
     /** Told to every server when the transaction is stored, and not at all when it is not. */
