@@ -2075,37 +2075,10 @@ export interface components {
       history: components['schemas']['Dot'][]
     }
     LiveView: {
-      ahead: number[]
-      /** Format: double */
-      allowedSeconds: number
-      /** Format: double */
-      begunAt: number
-      /** Format: int32 */
-      current: number
-      /** Format: double */
-      driftFrom?: number
-      /** Format: double */
-      driftSeconds: number
       /** Format: double */
       elapsedSeconds: number
-      /** Format: double */
-      endsAt: number
-      finished: boolean
-      leftOut: number[]
-      order: number[]
-      parked: number[]
-      paused: boolean
-      seconds: number[]
-      shownSeconds: number[]
-      skipped: {
-        [key: string]: string
-      }
-      /** Format: double */
-      slotEndsAt: number
-      /** Format: double */
-      startedAt: number
+      progress: components['schemas']['Progress']
       token: boolean[]
-      words: string
     }
     Marking: {
       /** Format: double */
@@ -2648,6 +2621,39 @@ export interface components {
       version: number
       /** Format: uuid */
       versionId: string
+    }
+    Progress: {
+      ahead: number[]
+      /** Format: double */
+      allowedSeconds: number
+      /** Format: double */
+      begunAt: number
+      /** Format: int32 */
+      current: number
+      /** Format: double */
+      driftFrom?: number
+      /** Format: double */
+      driftSeconds: number
+      /** Format: double */
+      endsAt: number
+      finished: boolean
+      late: boolean
+      leftOut: number[]
+      order: number[]
+      parked: number[]
+      paused: boolean
+      plannedSeconds: number[]
+      ranOver: number[]
+      seconds: number[]
+      shownSeconds: number[]
+      skipped: {
+        [key: string]: string
+      }
+      /** Format: double */
+      slotEndsAt: number
+      /** Format: double */
+      startedAt: number
+      words: string
     }
     Rating: {
       /** Format: double */

@@ -19,8 +19,6 @@ const { view, live, refit, problem, here, now, waiting, ahead, order } = showing
 const wake = useWakeLock()
 void wake.request('screen').catch(() => undefined)
 
-/** Seconds beyond the plan that are worth a word. */
-const WORTH_A_WORD = 10
 /** Why a step is left out, as presenters say it. */
 const REASONS = ['No time', 'Seen before', 'Not on this body', 'Not today']
 
@@ -81,15 +79,11 @@ const why = (i: number) => {
 }
 /** What took longest beyond its plan, a few. */
 const ranOver = computed(() =>
-  (live.value?.shownSeconds ?? [])
-    .map((shown, index) => ({
-      index,
-      shown,
-      planned: (moments.value[index]?.leadSeconds ?? 0) + (live.value?.seconds[index] ?? 0),
-    }))
-    .filter((o) => o.shown - o.planned >= WORTH_A_WORD)
-    .sort((a, b) => b.shown - b.planned - (a.shown - a.planned))
-    .slice(0, 5),
+  (live.value?.ranOver ?? []).slice(0, 5).map((index) => ({
+    index,
+    shown: live.value?.shownSeconds[index] ?? 0,
+    planned: live.value?.plannedSeconds[index] ?? 0,
+  })),
 )
 function leave() {
   void router.push(view.value ? `/plan/${view.value.shown.sequence}` : '/show')
@@ -121,7 +115,6 @@ key('a', () => (auto.value = !auto.value))
 key('m', () => (sound.value = !sound.value))
 key('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
 key('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
-key(['1', '2', '3', '4'], () => undefined)
 onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(REASONS[Number(e.key) - 1]))
 key('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
 const KEYS = [
@@ -166,9 +159,7 @@ const KEYS = [
           </button>
           <span class="grow" />
           <span v-if="waiting" class="wait">{{ waiting }} not stored yet</span>
-          <span class="drift" :class="{ late: live.driftSeconds >= 10 }">{{
-            begun ? live.words : 'not started'
-          }}</span>
+          <span class="drift" :class="{ late: live.late }">{{ begun ? live.words : 'not started' }}</span>
           <span class="clocks">
             <span class="clock" role="timer">{{ mmss(clock) }}</span>
             <span class="slot">{{

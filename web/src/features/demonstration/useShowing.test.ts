@@ -7,6 +7,10 @@ vi.mock('@/api/client', async (original) => ({ ...(await original<object>()), ap
 
 const live = (current: number, more: object = {}) => ({
   elapsedSeconds: 10,
+  token: [],
+  progress: { ...standing(current), ...more },
+})
+const standing = (current: number) => ({
   current,
   startedAt: 0,
   paused: false,
@@ -16,7 +20,6 @@ const live = (current: number, more: object = {}) => ({
   slotEndsAt: 60,
   order: [0, 1, 2],
   ahead: [0, 1, 2].slice(current + 1),
-  ...more,
 })
 const answer = (data: object) => ({ data, response: new Response() })
 const view = (l: object) => answer({ id: 'x', shown: { moments: [{}, {}, {}] }, live: l })

@@ -6,7 +6,7 @@ import { api, ask, type Problem, type Schema } from '@/api/client'
 export const TICK_MS = 50
 
 type View = Schema['DemonstrationView']
-type Live = Schema['LiveView']
+type Live = Schema['Progress'] & Omit<Schema['LiveView'], 'progress'>
 type Mark = Schema['SentMark']
 
 /**
@@ -35,7 +35,8 @@ export function useShowing(id: string) {
   /** This device's clock is the demonstration's: the server is told what it says. */
   const at = () => ({ ...path, query: { at: clock() } })
 
-  function take(l: Live) {
+  function take({ progress, ...told }: Schema['LiveView']) {
+    const l = { ...progress, ...told }
     live.value = l
     if (waiting.value.length === 0)
       here.value = { index: l.current, at: l.startedAt, paused: l.paused, finished: l.finished }

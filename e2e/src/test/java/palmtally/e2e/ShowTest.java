@@ -228,7 +228,10 @@ class ShowTest {
                 }
                 assertThat(page.locator(".done")).containsText("after 2");
                 var id = page.url().replaceFirst("^.*/", "");
-                var live = teacher.get("/api/demonstrations/" + id).json().get("live");
+                var live = teacher.get("/api/demonstrations/" + id)
+                        .json()
+                        .get("live")
+                        .get("progress");
                 assertThat(live.get("finished").asBoolean()).isTrue();
                 // Within 20 s of the slot.
                 double ended =

@@ -175,7 +175,8 @@ class ClassScreenTest {
         assertThat(offer.get("found").asBoolean()).isTrue();
         assertThat(offer.get("words").asString()).endsWith("ends on time");
         var live = shown.mark("refitted", 0, 300, ",\"seconds\":" + offer.get("seconds"))
-                .json();
+                .json()
+                .get("progress");
         assertThat(live.get("endsAt").asDouble()).isEqualTo(offer.get("endsAt").asDouble());
         assertThat(live.get("endsAt").asDouble()).isBetween(1280.0, 1301.0);
         assertThat(nadia.post("/api/sequences/calves/demonstrations", "{\"slotSeconds\":0}")

@@ -128,11 +128,16 @@ class SequenceTest {
             nadia.post(path + "/marks", mark("a", "started", 0, 0));
             nadia.post(path + "/marks", mark("b", "started", 1, 1));
             var view = nadia.post(path + "/marks", mark("b", "started", 1, 1)).json();
-            assertThat(view.get("current").asInt()).isEqualTo(1);
-            assertThat(view.get("words").asString()).isEqualTo("0:39 ahead");
+            assertThat(view.get("progress").get("current").asInt()).isEqualTo(1);
+            assertThat(view.get("progress").get("words").asString()).isEqualTo("0:39 ahead");
             assertThat(nadia.post(path + "/marks", mark("c", "started", 99, 2)).status())
                     .isEqualTo(422);
-            assertThat(nadia.get(path).json().get("live").get("current").asInt())
+            assertThat(nadia.get(path)
+                            .json()
+                            .get("live")
+                            .get("progress")
+                            .get("current")
+                            .asInt())
                     .isEqualTo(1);
             assertThat(Visitor.as(app.url(), "olle").get(path).status()).isEqualTo(403);
         }

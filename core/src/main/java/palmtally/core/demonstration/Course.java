@@ -1,11 +1,14 @@
 package palmtally.core.demonstration;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.technique.Dose;
@@ -22,6 +25,9 @@ final class Course {
     final double[] begin;
 
     final double[] end;
+    /** What each has by plan with its transitions, whatever was granted to one that was late when an offer was taken. */
+    private final double[] planned;
+
     final double[] seconds;
     final double[] shown;
     final Map<Integer, String> skipped = new LinkedHashMap<>();
@@ -41,12 +47,14 @@ final class Course {
         int n = spans.size();
         begin = new double[n];
         end = new double[n];
+        planned = new double[n];
         seconds = new double[n];
         shown = new double[n];
         for (int i = 0; i < n; i++) {
             order.add(i);
             begin[i] = spans.get(i).begin();
             end[i] = spans.get(i).end();
+            planned[i] = end[i] - begin[i];
             seconds[i] = stints.get(i).dose().totalSeconds();
         }
     }
@@ -152,6 +160,7 @@ final class Course {
         for (int k = from; k < order.size(); k++) {
             begin[order.get(k)] = spans.get(k).begin() + moved;
             end[order.get(k)] = spans.get(k).end() + moved;
+            planned[order.get(k)] = spans.get(k).end() - spans.get(k).begin();
         }
     }
 
@@ -201,14 +210,15 @@ final class Course {
 
     Progress at(double now) {
         double drift = 0;
-        double driftFrom = now;
+        @Nullable Double driftFrom = now;
         if (current >= 0) {
-            driftFrom = since(now) + allowed();
-            drift = since(now) - begunAt - begin[current] + Math.max(0, now - driftFrom);
+            double over = since(now) + allowed();
+            driftFrom = over;
+            drift = since(now) - begunAt - begin[current] + Math.max(0, now - over);
             if (paused()) driftFrom = now;
         } else if (finished) {
             drift = lastAt - begunAt - lastEnd();
-            driftFrom = Double.POSITIVE_INFINITY;
+            driftFrom = null;
         } else if (!Double.isNaN(begunAt)) drift = now - begunAt - nextBegin();
         var total = shown.clone();
         if (current >= 0) total[current] += Math.max(0, now - since(now));
@@ -224,17 +234,32 @@ final class Course {
                 Double.isNaN(begunAt) ? 0 : begunAt,
                 drift,
                 driftFrom,
+                drift >= Showing.ON_TIME,
                 Showing.words(drift),
                 endsAt(now),
                 slotEndsAt(now),
                 order,
                 to,
                 boxed(seconds),
+                boxed(planned),
                 boxed(total),
                 leftOut,
+                ranOver(total),
                 parked.stream().filter(to::contains).toList(),
                 skipped,
                 finished);
+    }
+
+    private List<Integer> ranOver(double[] total) {
+        return IntStream.range(0, total.length)
+                .boxed()
+                .filter(i -> over(total, i) >= Showing.ON_TIME)
+                .sorted(Comparator.comparingDouble(i -> -over(total, i)))
+                .toList();
+    }
+
+    private double over(double[] total, int i) {
+        return total[i] - planned[i];
     }
 
     private static List<Double> boxed(double[] values) {

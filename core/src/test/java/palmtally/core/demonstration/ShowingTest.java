@@ -47,6 +47,8 @@ class ShowingTest {
         assertThat(showing.progress(marks, 75).driftSeconds()).isEqualTo(35);
         assertThat(showing.progress(marks, 75).driftFrom()).isEqualTo(70);
         assertThat(showing.progress(marks, 60).words()).isEqualTo("running 0:30 over");
+        assertThat(showing.progress(marks, 60).late()).isTrue();
+        assertThat(showing.progress(marks, 60).ranOver()).containsExactly(0);
     }
 
     @Test
@@ -62,7 +64,8 @@ class ShowingTest {
         assertThat(p.finished()).isTrue();
         assertThat(p.shownSeconds()).containsExactly(30.0, 20.0, 0.0);
         assertThat(p.leftOut()).containsExactly(2);
-        assertThat(p.driftFrom()).isInfinite();
+        assertThat(p.driftFrom()).isNull();
+        assertThat(p.ranOver()).containsExactly(0);
     }
 
     @Test
@@ -160,6 +163,17 @@ class ShowingTest {
         assertThat(p.leftOut()).containsExactly(2);
         assertThat(p.driftSeconds()).isZero();
         assertThat(p.endsAt()).isEqualTo(40);
+    }
+
+    /** By hand: b had 55 of its 20 s when the offer was taken, which grants them, and stays what ran over. */
+    @Test
+    void what_an_offer_grants_is_still_said_to_have_run_over() {
+        var marks =
+                List.of(started(0, 0), started(1, 20), new Mark(What.REFITTED, 1, 75, null, List.of(20.0, 20.0, 10.0)));
+        var p = showing.progress(marks, 75);
+        assertThat(p.driftSeconds()).isZero();
+        assertThat(p.ranOver()).containsExactly(1);
+        assertThat(p.plannedSeconds()).containsExactly(20.0, 20.0, 10.0);
     }
 
     @Test

@@ -1,7 +1,6 @@
 package palmtally.server.demonstration;
 
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -86,53 +85,11 @@ record DemonstrationView(UUID id, String screen, ShownView shown, LiveView live)
      * How it stands, for the one who shows.
      *
      * @param elapsedSeconds the clock of the marks now
-     * @param driftFrom when drift begins to grow, absent once it stands still
      * @param token whether the class sees less than half of what a client needs, by stint
      */
-    public record LiveView(
-            double elapsedSeconds,
-            int current,
-            double startedAt,
-            double allowedSeconds,
-            boolean paused,
-            double begunAt,
-            double driftSeconds,
-            @Nullable Double driftFrom,
-            String words,
-            double endsAt,
-            double slotEndsAt,
-            List<Integer> order,
-            List<Integer> ahead,
-            List<Double> seconds,
-            List<Boolean> token,
-            List<Double> shownSeconds,
-            List<Integer> leftOut,
-            List<Integer> parked,
-            Map<Integer, String> skipped,
-            boolean finished) {
+    public record LiveView(double elapsedSeconds, List<Boolean> token, Progress progress) {
         static LiveView of(Demonstrations.Standing s) {
-            Progress p = s.progress();
-            return new LiveView(
-                    s.elapsedSeconds(),
-                    p.current(),
-                    p.startedAt(),
-                    p.allowedSeconds(),
-                    p.paused(),
-                    p.begunAt(),
-                    p.driftSeconds(),
-                    Double.isInfinite(p.driftFrom()) ? null : Double.valueOf(p.driftFrom()),
-                    p.words(),
-                    p.endsAt(),
-                    p.slotEndsAt(),
-                    p.order(),
-                    p.ahead(),
-                    p.seconds(),
-                    tokens(s),
-                    p.shownSeconds(),
-                    p.leftOut(),
-                    p.parked(),
-                    p.skipped(),
-                    p.finished());
+            return new LiveView(s.elapsedSeconds(), tokens(s), s.progress());
         }
     }
 
