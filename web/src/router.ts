@@ -12,6 +12,13 @@ export const router = createRouter({
     { path: '/techniques', component: () => import('./features/technique/TechniquesPage.vue') },
     { path: '/plan/:id', component: () => import('./features/sequence/SequencePage.vue'), props: true },
     { path: '/show', component: () => import('./features/demonstration/ShowListPage.vue') },
+    { path: '/show/rounds', component: () => import('./features/demonstration/RoundSetUpPage.vue') },
+    {
+      path: '/show/rounds/:id',
+      component: () => import('./features/demonstration/RoundPage.vue'),
+      props: true,
+      meta: { bare: true },
+    },
     {
       path: '/show/:id',
       component: () => import('./features/demonstration/ShowPage.vue'),

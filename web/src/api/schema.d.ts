@@ -52,6 +52,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/demonstrations/lessons': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['lessons']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/demonstrations/{id}': {
     parameters: {
       query?: never
@@ -59,7 +75,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_3']
+    get: operations['one_4']
     put?: never
     post?: never
     delete?: never
@@ -77,7 +93,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['mark']
+    post: operations['mark_1']
     delete?: never
     options?: never
     head?: never
@@ -283,7 +299,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_2']
+    get: operations['one_3']
     put?: never
     post?: never
     delete?: never
@@ -398,6 +414,54 @@ export interface paths {
     get?: never
     put?: never
     post: operations['tryOut_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/rounds/students': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['students']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/rounds/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/rounds/{id}/marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mark']
     delete?: never
     options?: never
     head?: never
@@ -525,7 +589,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview_3']
+    post: operations['preview_4']
     delete?: never
     options?: never
     head?: never
@@ -637,7 +701,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview_2']
+    post: operations['preview_3']
     delete?: never
     options?: never
     head?: never
@@ -734,6 +798,38 @@ export interface paths {
     get?: never
     put?: never
     post: operations['restore']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/rounds': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['open']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/sequences/{id}/rounds/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['preview_2']
     delete?: never
     options?: never
     head?: never
@@ -1156,6 +1252,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/shown': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['shown']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/students/{student}/practicals/file': {
     parameters: {
       query?: never
@@ -1194,6 +1306,17 @@ export interface components {
   schemas: {
     Archived: {
       archived?: boolean
+    }
+    AskedRound: {
+      calls?: boolean
+      /** Format: double */
+      minutes?: number
+      people?: string[]
+      /** Format: int32 */
+      roles?: number
+      seats?: string[][]
+      /** Format: int32 */
+      tables?: number
     }
     Award: {
       confirmed: string[]
@@ -1267,6 +1390,14 @@ export interface components {
       /** Format: uuid */
       term?: string
     }
+    Call: {
+      /** Format: double */
+      atSeconds: number
+      name: string
+      /** Format: int32 */
+      number: number
+      place: string
+    }
     Catalogue: {
       criteria: components['schemas']['CriterionWord'][]
       faults: components['schemas']['FaultWord'][]
@@ -1278,6 +1409,47 @@ export interface components {
       templates: components['schemas']['TemplateWord'][]
       tools: components['schemas']['ToolWord'][]
       zones: components['schemas']['ZoneWord'][]
+    }
+    Cell: {
+      /** Format: double */
+      announced: number
+      /** @enum {string} */
+      position: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
+      /** Format: double */
+      reached: number
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: double */
+      seconds: number
+      sources: components['schemas']['Demonstrated'][]
+      /** @enum {string} */
+      tool:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
     }
     CellView: {
       expected: boolean
@@ -1359,6 +1531,13 @@ export interface components {
       startedAt: number
       token: boolean[]
     }
+    ClassRoundView: {
+      legs: components['schemas']['Leg'][]
+      name: string
+      /** Format: uuid */
+      round: string
+      tables: string[][]
+    }
     ClassText: {
       text?: string
     }
@@ -1392,6 +1571,11 @@ export interface components {
       week: number
       /** Format: int32 */
       weeks: number
+    }
+    Cold: {
+      /** Format: int32 */
+      index: number
+      words: string
     }
     Communication: {
       /** Format: double */
@@ -1461,6 +1645,7 @@ export interface components {
       }
       /** Format: double */
       targetHours: number
+      times: components['schemas']['LabTime'][]
       /** Format: int32 */
       weeks: number
     }
@@ -1474,10 +1659,21 @@ export interface components {
       /** Format: double */
       week: number
     }
+    Demonstrated: {
+      demonstration: string
+      leftOut: string[]
+      /** Format: double */
+      seconds: number
+      shown: string[]
+    }
     DemonstrationView: {
+      /** Format: int32 */
+      anotherDay?: number
       /** Format: uuid */
       id: string
+      lab?: components['schemas']['Lab']
       live: components['schemas']['LiveView']
+      reasons: string[]
       screen: string
       shown: components['schemas']['ShownView']
     }
@@ -1947,6 +2143,24 @@ export interface components {
         | 'sole'
         | 'foot-top'
     }
+    Lab: {
+      /** Format: date-time */
+      endsAt?: string
+      /** Format: int32 */
+      lab: number
+      lesson: string
+      room: string
+      /** Format: date-time */
+      roomUntil?: string
+      /** Format: int32 */
+      week: number
+    }
+    LabTime: {
+      begins: string
+      /** Format: int32 */
+      day: number
+      room: string
+    }
     LabView: {
       /** Format: int32 */
       lab: number
@@ -2040,6 +2254,16 @@ export interface components {
         | 'whole-body'
       )[]
     }
+    Leg: {
+      calls: components['schemas']['Call'][]
+      /** @enum {string} */
+      kind: 'settle' | 'work' | 'again' | 'roles' | 'tidy'
+      name: string
+      /** Format: int32 */
+      role: number
+      /** Format: double */
+      seconds: number
+    }
     Lesson: {
       /** @enum {string} */
       aim: 'teach' | 'practise' | 'assess' | 'meet-again'
@@ -2067,8 +2291,46 @@ export interface components {
         | 'foot'
         | 'whole-body'
       sequence?: string
+      steps: string[]
       /** Format: int32 */
       week: number
+    }
+    LessonLine: {
+      /** @enum {string} */
+      aim: 'teach' | 'practise' | 'assess' | 'meet-again'
+      /** Format: date-time */
+      begins?: string
+      /** Format: int32 */
+      lab: number
+      lesson: string
+      /** Format: double */
+      minutes: number
+      name: string
+      note: string
+      /** Format: int32 */
+      ofSteps: number
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      room: string
+      sequence: string
+      shown?: components['schemas']['ShownLine']
+      /** Format: int32 */
+      steps: number
     }
     Line: {
       bar: components['schemas']['Bar']
@@ -2188,6 +2450,7 @@ export interface components {
       )[]
     }
     NewDemonstration: {
+      lesson?: string
       /** Format: double */
       slotSeconds?: number
     }
@@ -2628,6 +2891,8 @@ export interface components {
       allowedSeconds: number
       /** Format: double */
       begunAt: number
+      cold: components['schemas']['Cold'][]
+      coldNext?: components['schemas']['Cold']
       /** Format: int32 */
       current: number
       /** Format: double */
@@ -2637,6 +2902,7 @@ export interface components {
       /** Format: double */
       endsAt: number
       finished: boolean
+      forAnotherDay: number[]
       late: boolean
       leftOut: number[]
       order: number[]
@@ -2742,6 +3008,43 @@ export interface components {
         | 'foot'
         | 'whole-body'
       name: string
+    }
+    Round: {
+      leftOut: string[]
+      legs: components['schemas']['Leg'][]
+    }
+    RoundLiveView: {
+      /** Format: double */
+      elapsedSeconds: number
+      /** Format: uuid */
+      round: string
+      standing: components['schemas']['RoundStanding']
+    }
+    RoundPreview: {
+      /** Format: int32 */
+      repeats: number
+      round: components['schemas']['Round']
+      tables: components['schemas']['Seated'][][]
+      /** Format: double */
+      totalSeconds: number
+    }
+    RoundStanding: {
+      /** Format: double */
+      endsAt: number
+      finished: boolean
+      /** Format: int32 */
+      leg: number
+      paused: boolean
+      seconds: number[]
+      /** Format: double */
+      startedAt: number
+    }
+    RoundView: {
+      /** Format: uuid */
+      id: string
+      live: components['schemas']['RoundLiveView']
+      round: components['schemas']['ClassRoundView']
+      screen: string
     }
     RuleView: {
       chosen: {
@@ -2861,7 +3164,14 @@ export interface components {
     ScreenView: {
       code: string
       live?: components['schemas']['ClassLiveView']
+      round?: components['schemas']['ClassRoundView']
+      roundLive?: components['schemas']['RoundLiveView']
       shown?: components['schemas']['ShownView']
+    }
+    Seated: {
+      /** Format: uuid */
+      id: string
+      name: string
     }
     Sent: {
       events?: components['schemas']['Event'][]
@@ -2881,6 +3191,17 @@ export interface components {
       seconds?: number[]
       /** @enum {string} */
       what?: 'started' | 'paused' | 'resumed' | 'parked' | 'skipped' | 'refitted' | 'finished'
+    }
+    SentRoundMark: {
+      /** Format: double */
+      atSeconds?: number
+      id?: string
+      /** Format: int32 */
+      leg?: number
+      /** Format: double */
+      seconds?: number
+      /** @enum {string} */
+      what?: 'started' | 'paused' | 'resumed' | 'longer' | 'finished'
     }
     Sequence: {
       blocks: components['schemas']['Block'][]
@@ -3065,6 +3386,7 @@ export interface components {
       finished: boolean
       /** Format: uuid */
       id: string
+      lab?: components['schemas']['Lab']
       /** Format: int32 */
       left: number
       name: string
@@ -3074,6 +3396,9 @@ export interface components {
       slotSeconds: number
       /** Format: date-time */
       startedAt: string
+    }
+    ShownSoFar: {
+      cells: components['schemas']['Cell'][]
     }
     ShownView: {
       /** Format: uuid */
@@ -3450,6 +3775,10 @@ export interface components {
       startsOn?: string
       /** Format: int32 */
       weeks?: number
+    }
+    TermLogView: {
+      demonstrations: components['schemas']['ShownLine'][]
+      shown: components['schemas']['ShownSoFar']
     }
     TermPlace: {
       /** Format: int32 */
@@ -3837,7 +4166,27 @@ export interface operations {
       }
     }
   }
-  one_3: {
+  lessons: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LessonLine'][]
+        }
+      }
+    }
+  }
+  one_4: {
     parameters: {
       query?: {
         at?: number
@@ -3861,7 +4210,7 @@ export interface operations {
       }
     }
   }
-  mark: {
+  mark_1: {
     parameters: {
       query?: never
       header?: never
@@ -4196,7 +4545,7 @@ export interface operations {
       }
     }
   }
-  one_2: {
+  one_3: {
     parameters: {
       query?: never
       header?: never
@@ -4386,6 +4735,76 @@ export interface operations {
       }
     }
   }
+  students: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Seated'][]
+        }
+      }
+    }
+  }
+  one_2: {
+    parameters: {
+      query?: {
+        at?: number
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RoundView']
+        }
+      }
+    }
+  }
+  mark: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SentRoundMark']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RoundLiveView']
+        }
+      }
+    }
+  }
   choose: {
     parameters: {
       query?: never
@@ -4560,7 +4979,7 @@ export interface operations {
       }
     }
   }
-  preview_3: {
+  preview_4: {
     parameters: {
       query?: never
       header?: never
@@ -4749,7 +5168,7 @@ export interface operations {
       }
     }
   }
-  preview_2: {
+  preview_3: {
     parameters: {
       query?: never
       header?: never
@@ -4950,6 +5369,58 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SequenceView']
+        }
+      }
+    }
+  }
+  open: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AskedRound']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RoundView']
+        }
+      }
+    }
+  }
+  preview_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AskedRound']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RoundPreview']
         }
       }
     }
@@ -5628,6 +6099,28 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['PracticalLine'][]
+        }
+      }
+    }
+  }
+  shown: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermLogView']
         }
       }
     }

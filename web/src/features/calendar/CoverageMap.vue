@@ -4,11 +4,16 @@ import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { FINGERS } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
-import { mmss, word } from '@/parts/words'
+import { day, mmss, word } from '@/parts/words'
 import { aimOf, fillOf, type Curriculum } from './term'
 
 /** What the term covers: region × hand × position, and in each cell the five criteria as a palm, filled from taught to met again. */
-const props = defineProps<{ checks: Schema['TermChecksView']; curriculum: Curriculum }>()
+const props = defineProps<{
+  checks: Schema['TermChecksView']
+  curriculum: Curriculum
+  /** What was shown of it so far, undefined while that is being read. */
+  log?: Schema['TermLogView']
+}>()
 const session = useSession()
 const position = ref<string>()
 const picked = ref<{ region: string; tool: string }>()
@@ -29,6 +34,40 @@ function bars(cells: { reach: Cell['reach'] }[]) {
     return { criterion: f.id, fill, state: aim ? aimOf(aim).done : 'not seen' }
   })
 }
+const shownAt = (region: string, tool?: string) =>
+  (props.log?.shown.cells ?? []).filter(
+    (c) =>
+      c.region === region && (!tool || c.tool === tool) && (!position.value || c.position === position.value),
+  )
+const sum = (values: number[]) => values.reduce((a, b) => a + b, 0)
+/** Seconds shown beside those that the lessons which teach announce, or undefined where nothing is announced or shown. */
+function soFar(region: string, tool?: string) {
+  const cells = shownAt(region, tool)
+  const announced = sum(cells.map((c) => c.announced))
+  const seconds = sum(cells.map((c) => c.seconds))
+  if (!announced && !seconds) return undefined
+  const reached = sum(cells.map((c) => c.reached))
+  return { announced, seconds, share: announced ? reached / announced : 1 }
+}
+const pickedSoFar = computed(() => picked.value && soFar(picked.value.region, picked.value.tool))
+/** Demonstrations behind the opened cell. */
+const demonstrated = computed(() => {
+  if (!picked.value) return []
+  const found = shownAt(picked.value.region, picked.value.tool).flatMap((c) => c.sources)
+  return (props.log?.demonstrations ?? [])
+    .map((d) => {
+      const here = found.filter((f) => f.demonstration === d.id)
+      return {
+        id: d.id,
+        name: d.name,
+        when: d.lab ? `week ${d.lab.week}, lab ${d.lab.lab}` : day(d.startedAt),
+        seconds: sum(here.map((f) => f.seconds)),
+        shown: sum(here.map((f) => f.shown.length)),
+        leftOut: sum(here.map((f) => f.leftOut.length)),
+      }
+    })
+    .filter((d) => d.shown + d.leftOut > 0)
+})
 const gaps = computed(() => shown.value.filter((c) => c.expected && Object.keys(c.reach).length === 0).length)
 const expected = computed(() => shown.value.filter((c) => c.expected).length)
 const opened = computed(() => (picked.value ? at(picked.value.region, picked.value.tool) : []))
@@ -92,6 +131,13 @@ function lessonLine(id: string) {
                   :size="46"
                   :label="`${session.regionName(r.region)}, ${t.name}`"
                 />
+                <span
+                  v-if="soFar(r.region, t.id)"
+                  class="far"
+                  role="img"
+                  :aria-label="`shown ${mmss(soFar(r.region, t.id)!.seconds)} of ${mmss(soFar(r.region, t.id)!.announced)}`"
+                  ><span :style="{ width: `${100 * soFar(r.region, t.id)!.share}%` }"
+                /></span>
               </button>
               <span v-else class="soft" aria-label="not expected">·</span>
             </td>
@@ -113,13 +159,23 @@ function lessonLine(id: string) {
           </li>
         </template>
       </ul>
+      <ul v-if="demonstrated.length">
+        <li v-for="d in demonstrated" :key="d.id">
+          Shown in {{ d.when }}: <router-link :to="`/show/${d.id}`">{{ d.name }}</router-link>,
+          {{ mmss(d.seconds) }}{{ d.leftOut ? `, ${d.leftOut} left out` : '' }}
+        </li>
+      </ul>
+      <span v-if="pickedSoFar" class="soft"
+        >{{ mmss(pickedSoFar.seconds) }} shown of {{ mmss(pickedSoFar.announced) }} announced ·
+      </span>
       <span class="soft"
         >{{ mmss(opened.reduce((sum, c) => sum + c.seconds, 0)) }} of client time over the term</span
       >
     </div>
     <p v-else class="soft">
       A palm is filled one quarter for each of taught, practised, assessed, met again. Dashed: expected and
-      empty. A dot: no zone of the region takes this hand. Touch a palm to see what is behind it.
+      empty. The line below: how much of what is to be shown was shown so far. A dot: no zone of the region
+      takes this hand. Touch a palm to see what is behind it.
     </p>
   </div>
 </template>
@@ -172,6 +228,19 @@ td {
   border-radius: 10px;
   padding: 2px;
   cursor: pointer;
+}
+.far {
+  display: block;
+  height: 4px;
+  margin: 0 6px;
+  border-radius: 2px;
+  background: var(--line);
+  overflow: hidden;
+}
+.far span {
+  display: block;
+  height: 100%;
+  background: var(--order);
 }
 .cell.here {
   box-shadow: inset 0 0 0 2px var(--ink);

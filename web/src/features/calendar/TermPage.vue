@@ -18,11 +18,15 @@ import {
   AIMS,
   aimOf,
   changeLesson,
+  changeTime,
+  DAYS,
   minutesOf,
   moveLesson,
   regionsOf,
   removeLesson,
+  timesFor,
   toggleOff,
+  withLabs,
   type Aim,
   type Curriculum,
   type Lesson,
@@ -37,6 +41,7 @@ const term = session.term?.id ?? ''
 const plan = useTerm(term)
 const { curriculum, checks, view, busy, dirty, failed, theirs } = plan
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
+const { data: log } = useAsked(() => ask(api.GET('/api/terms/{term}/shown', { params: { path: { term } } })))
 /** Which side is shown stands in the address, so that it can be linked to. */
 const side = computed({
   get: () => (route.hash === '#coverage' ? 'coverage' : 'weeks'),
@@ -149,7 +154,8 @@ function openFinding(f: Schema['TermFindingView']) {
 }
 function setNumber(field: 'weeks' | 'labsAWeek' | 'labMinutes' | 'targetHours', what: string, event: Event) {
   const value = Number((event.target as HTMLInputElement).value)
-  if (Number.isFinite(value)) on(what, (c) => ({ ...c, [field]: value }))
+  if (!Number.isFinite(value)) return
+  on(what, (c) => (field === 'labsAWeek' ? withLabs(c, value) : { ...c, [field]: value }))
 }
 /** What the layout says it could not do. */
 const laid = ref('')
@@ -289,7 +295,7 @@ onKeyStroke((e) => {
             </div>
             <p v-if="laid" role="status" class="soft">{{ laid }}</p>
           </template>
-          <CoverageMap v-else :checks="checks" :curriculum="curriculum" />
+          <CoverageMap v-else :checks="checks" :curriculum="curriculum" :log="log" />
         </section>
         <section class="card says">
           <div class="tabs" role="tablist">
@@ -406,6 +412,7 @@ onKeyStroke((e) => {
                     @change="
                       change(l, 'Sequence', {
                         sequence: ($event.target as HTMLSelectElement).value || undefined,
+                        steps: [],
                       })
                     "
                   >
@@ -416,6 +423,10 @@ onKeyStroke((e) => {
                     </optgroup>
                   </select></label
                 >
+                <p v-if="l.steps.length" class="soft small wide">
+                  Only {{ l.steps.length }} {{ l.steps.length === 1 ? 'step' : 'steps' }} of it.
+                  <button class="push" @click="change(l, 'Steps', { steps: [] })">All of it</button>
+                </p>
                 <label class="wide"
                   >Note for the lab plan
                   <input
@@ -493,6 +504,56 @@ onKeyStroke((e) => {
                   @change="setNumber('targetHours', 'Hours asked for', $event)"
               /></label>
             </div>
+            <fieldset v-if="curriculum.times.length" class="times">
+              <legend>When labs are held</legend>
+              <template v-for="(t, i) in curriculum.times" :key="i">
+                <span class="soft">Lab {{ i + 1 }}</span>
+                <input
+                  maxlength="40"
+                  placeholder="room"
+                  :aria-label="`Room of lab ${i + 1}`"
+                  :value="t.room"
+                  @change="
+                    on('Room of a lab', (c) =>
+                      changeTime(c, i + 1, { room: ($event.target as HTMLInputElement).value }),
+                    )
+                  "
+                />
+                <select
+                  :aria-label="`Day of lab ${i + 1}`"
+                  :value="t.day"
+                  @change="
+                    on('Day of a lab', (c) =>
+                      changeTime(c, i + 1, { day: Number(($event.target as HTMLSelectElement).value) }),
+                    )
+                  "
+                >
+                  <option v-for="(d, n) in DAYS" :key="d" :value="n + 1">{{ d }}</option>
+                </select>
+                <input
+                  type="time"
+                  :aria-label="`Lab ${i + 1} begins`"
+                  :value="t.begins"
+                  @change="
+                    on('Time of a lab', (c) =>
+                      changeTime(c, i + 1, {
+                        begins: ($event.target as HTMLInputElement).value || t.begins,
+                      }),
+                    )
+                  "
+                />
+              </template>
+              <button class="push" @click="on('No times for labs', (c) => ({ ...c, times: [] }))">
+                No times
+              </button>
+            </fieldset>
+            <button
+              v-else
+              class="push"
+              @click="on('Times for labs', (c) => ({ ...c, times: timesFor(c, c.labsAWeek) }))"
+            >
+              Say when labs are held
+            </button>
             <table class="lines">
               <thead>
                 <tr>
@@ -573,6 +634,20 @@ onKeyStroke((e) => {
 </template>
 
 <style scoped>
+.times {
+  border: 0;
+  padding: 0;
+  margin: 10px 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+  align-items: center;
+}
+.times input,
+.times select {
+  min-width: 0;
+  min-height: var(--target);
+}
 .page {
   height: 100vh;
   min-height: 640px;

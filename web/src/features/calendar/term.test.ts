@@ -27,6 +27,7 @@ const term = (...lessons: Lesson[]): Curriculum => ({
   regionHours: {},
   off: [],
   lessons,
+  times: [],
 })
 
 describe('lessons of a term', () => {

@@ -68,6 +68,7 @@ export function addLesson(
     minutes: aimOf(aim).minutes,
     sequence: sequence ?? c.lessons.find((l) => l.region === region && l.sequence)?.sequence,
     note: '',
+    steps: [],
   }
   return { curriculum: withLessons(c, [...c.lessons, lesson]), id }
 }
@@ -91,6 +92,35 @@ export function moveLesson(c: Curriculum, id: string, week: number): Curriculum 
   const lesson = c.lessons.find((l) => l.id === id)
   if (!lesson || week < 1 || week > c.weeks || week === lesson.week) return c
   return changeLesson(c, id, { week, lab: roomiest(c, week) })
+}
+
+/** Days as the week counts them, 1 Monday. */
+export const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday']
+
+/** Labs of a week with their times: one for each, evenly over the week where nobody has said. */
+export function timesFor(c: Curriculum, labs: number): Curriculum['times'] {
+  return Array.from(
+    { length: labs },
+    (_, i) =>
+      c.times[i] ?? {
+        day: Math.min(7, 1 + Math.floor((i * 6) / labs) + 1),
+        begins: c.times[0]?.begins ?? '18:00',
+        room: c.times[0]?.room ?? '',
+      },
+  )
+}
+
+/** Another number of labs a week; where labs have times, each of them has one. */
+export function withLabs(c: Curriculum, labs: number): Curriculum {
+  return { ...c, labsAWeek: labs, times: c.times.length ? timesFor(c, labs) : [] }
+}
+
+export function changeTime(
+  c: Curriculum,
+  lab: number,
+  patch: Partial<Curriculum['times'][number]>,
+): Curriculum {
+  return { ...c, times: c.times.map((t, i) => (i === lab - 1 ? { ...t, ...patch } : t)) }
 }
 
 export function toggleOff(c: Curriculum, week: number): Curriculum {

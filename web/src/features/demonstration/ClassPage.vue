@@ -3,16 +3,22 @@ import { useIntervalFn, useWakeLock } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import Standing from '@/parts/Standing.vue'
+import LegStrip from './LegStrip.vue'
+import { roundAt } from './round'
+import RoundStage from './RoundStage.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
+import { useChime } from './useChime'
 import { useLine } from './useLine'
-import { TICK_MS } from './useShowing'
+import { TICK_MS } from './useMarks'
 
 /** What a class looks at: the same big thing as the presenter, without a sign-in and without anything to press. */
 const props = defineProps<{ code: string }>()
 type Live = Schema['ClassLiveView']
+type RoundLive = Schema['RoundLiveView']
 const screen = shallowRef<Schema['ScreenView']>()
 const live = shallowRef<Live>()
+const roundLive = shallowRef<RoundLive>()
 const problem = ref<Problem>()
 const now = ref(0)
 let base = 0
@@ -20,14 +26,20 @@ let read = 0
 const wake = useWakeLock()
 void wake.request('screen').catch(() => undefined)
 
-function take(state?: Live) {
-  live.value = state
-  if (!state) return
-  base = state.elapsedSeconds
+function take(state: { live?: Live; roundLive?: RoundLive }) {
+  live.value = state.live
+  roundLive.value = state.roundLive
+  const at = state.live ?? state.roundLive
+  if (!at) return
+  base = at.elapsedSeconds
   read = performance.now()
   now.value = base
-  // Another demonstration began: its words are asked for once.
-  if (state.demonstration !== screen.value?.shown?.demonstration) void again()
+  // Something else began: its words are asked for once.
+  if (
+    state.live?.demonstration !== screen.value?.shown?.demonstration ||
+    state.roundLive?.round !== screen.value?.round?.round
+  )
+    void again()
 }
 let asking = false
 async function again() {
@@ -36,7 +48,7 @@ async function again() {
   try {
     screen.value = await ask(api.GET('/api/screens/{code}', { params: { path: { code: props.code } } }))
     problem.value = undefined
-    if (!live.value) take(screen.value.live)
+    if (!live.value && !roundLive.value) take(screen.value)
   } catch (e) {
     problem.value = e as Problem
   } finally {
@@ -44,7 +56,7 @@ async function again() {
   }
 }
 void again()
-const { lost } = useLine<{ live?: Live }>(`/api/screens/${props.code}/live`, (s) => take(s.live))
+const { lost } = useLine<{ live?: Live; roundLive?: RoundLive }>(`/api/screens/${props.code}/live`, take)
 useIntervalFn(() => (now.value = base + (performance.now() - read) / 1000), TICK_MS)
 
 const shown = computed(() =>
@@ -52,6 +64,11 @@ const shown = computed(() =>
     ? screen.value.shown
     : undefined,
 )
+const round = computed(() =>
+  screen.value?.round && roundLive.value?.round === screen.value.round.round ? screen.value.round : undefined,
+)
+const place = computed(() => (roundLive.value ? roundAt(roundLive.value, now.value) : { leg: -1, into: 0 }))
+const { on: chime } = useChime(() => (round.value && place.value.leg >= 0 ? place.value.leg : undefined))
 const moments = computed(() => shown.value?.moments ?? [])
 const steps = computed(() => Math.max(0, ...moments.value.map((m) => m.number)))
 const on = computed(() =>
@@ -82,9 +99,25 @@ const allowed = computed(() =>
         <header>
           <span class="what">{{ shown?.name }}</span>
           <span class="grow" />
+          <button
+            v-if="round && place.leg < round.legs.length"
+            class="push quiet"
+            :aria-pressed="chime"
+            @click="chime = !chime"
+          >
+            Chime
+          </button>
           <span v-if="lost" class="lost" role="status">no line to the school; trying again</span>
         </header>
         <div v-if="!screen" class="wait" role="status">Reading…</div>
+        <div v-else-if="round && place.leg >= round.legs.length" class="wait">
+          <h1>Round over</h1>
+          <p class="big">{{ round.name }}</p>
+        </div>
+        <template v-else-if="round && roundLive">
+          <RoundStage :round="round" :live="roundLive" :place="place" />
+          <LegStrip :legs="round.legs" :seconds="roundLive.standing.seconds" :current="place.leg" />
+        </template>
         <div v-else-if="!shown || !live" class="wait">
           <h1>Nothing is shown yet</h1>
           <p class="big">This screen follows by itself as soon as something is.</p>
@@ -140,6 +173,14 @@ header {
   font-size: 24px;
   color: var(--ink-soft);
 }
+.quiet {
+  background: transparent;
+  border-color: var(--line);
+}
+.quiet[aria-pressed='true'] {
+  background: var(--order);
+  color: var(--on-hue);
+}
 .lost {
   font-size: 22px;
   color: var(--draping);
@@ -165,6 +206,19 @@ header {
 @media (min-width: 900px) and (min-height: 700px) {
   .class {
     height: 100dvh;
+  }
+}
+@media (max-width: 899px) {
+  .class {
+    padding: 10px 14px;
+  }
+  .what,
+  .coming,
+  .lost {
+    font-size: 18px;
+  }
+  .wait h1 {
+    font-size: 42px;
   }
 }
 </style>

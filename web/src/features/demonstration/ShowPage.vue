@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
-import QrCode from './QrCode.vue'
+import ClassAddress from './ClassAddress.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useBeat } from './useBeat'
@@ -18,9 +18,6 @@ const showing = useShowing(props.id)
 const { view, live, refit, problem, here, now, waiting, ahead, order } = showing
 const wake = useWakeLock()
 void wake.request('screen').catch(() => undefined)
-
-/** Why a step is left out, as presenters say it. */
-const REASONS = ['No time', 'Seen before', 'Not on this body', 'Not today']
 
 const panel = ref<'screen' | 'keys' | 'skip'>()
 /** Goes on by itself when a step has had its time. */
@@ -47,7 +44,7 @@ const spent = computed(() => {
   const at = live.value.current === here.value.index && !waiting.value ? live.value.startedAt : here.value.at
   return Math.max(0, now.value - at)
 })
-const { sound } = useBeat(() => {
+const { counting, turn } = useBeat(() => {
   const beat = on.value?.beat
   if (!on.value || spent.value === undefined || here.value?.paused) return undefined
   const worked = spent.value - (allowed.value - seconds.value)
@@ -61,30 +58,60 @@ const { sound } = useBeat(() => {
 const moment = computed(() => (here.value?.finished ? here.value.at : now.value))
 const clock = computed(() => (begun.value && live.value ? moment.value - live.value.begunAt : 0))
 const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - moment.value : 0))
-/** Whether only this computer reaches the address. */
-const alone = ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname)
-const address = computed(() => `${location.origin}/class/${view.value?.screen ?? ''}`)
+/** How the counting is called on its button. */
+const COUNTING = { silent: 'Sound', clicks: 'Clicks', voice: 'Voice' }
+const reasons = computed(() => view.value?.reasons ?? [])
+const clockTime = (iso: string) =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+/** What the term plan says of the end. */
+const byClock = computed(() => {
+  const lab = view.value?.lab
+  return [
+    lab?.endsAt && `until ${clockTime(lab.endsAt)}`,
+    lab?.roomUntil && `${lab.room || 'room'} until ${clockTime(lab.roomUntil)}`,
+  ]
+    .filter(Boolean)
+    .join(' · ')
+})
+/** Firm work that is on, or comes next, without its warm-up. */
+const cold = computed(() => {
+  const on = live.value?.cold.find((c) => c.index === here.value?.index)
+  if (on) return on.words
+  return live.value?.coldNext ? `Next: ${live.value.coldNext.words}` : undefined
+})
 
 watch(
   () => auto.value && !here.value?.paused && spent.value !== undefined && spent.value >= allowed.value,
   (over) => over && showing.next(),
 )
-const nameOf = (i: number) => {
-  const m = moments.value[i]
-  return m ? `${m.number} ${m.name}${m.place ? `, ${m.place}` : ''}` : ''
-}
 const why = (i: number) => {
   const reason = live.value?.skipped[i]
   return reason ? ` (${reason.toLowerCase()})` : ''
 }
-/** What took longest beyond its plan, a few. */
-const ranOver = computed(() =>
-  (live.value?.ranOver ?? []).slice(0, 5).map((index) => ({
-    index,
-    shown: live.value?.shownSeconds[index] ?? 0,
-    planned: live.value?.plannedSeconds[index] ?? 0,
-  })),
-)
+/** The log beside the plan, a line for each stint. */
+const log = computed(() => {
+  const l = live.value
+  if (!l) return []
+  return moments.value.map((m, index) => {
+    const shown = l.shownSeconds[index] ?? 0
+    const planned = l.plannedSeconds[index] ?? 0
+    const leftOut = l.leftOut.includes(index)
+    const again = l.forAnotherDay.includes(index)
+    return {
+      index,
+      name: `${m.number} ${m.name}`,
+      place: m.place,
+      shown: leftOut ? '–' : mmss(shown),
+      planned: mmss(planned),
+      off: leftOut || l.ranOver.includes(index),
+      words: leftOut
+        ? `left out${why(index)}${again && view.value?.anotherDay ? `, in week ${view.value.anotherDay}` : ''}`
+        : l.ranOver.includes(index)
+          ? `ran over by ${mmss(shown - planned)}`
+          : (l.cold.find((c) => c.index === index)?.words ?? ''),
+    }
+  })
+})
 function leave() {
   void router.push(view.value ? `/plan/${view.value.shown.sequence}` : '/show')
 }
@@ -112,10 +139,10 @@ key('l', () => showing.later())
 key('s', () => next.value && (panel.value = 'skip'))
 key('t', showing.shorten)
 key('a', () => (auto.value = !auto.value))
-key('m', () => (sound.value = !sound.value))
+key('m', turn)
 key('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
 key('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
-onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(REASONS[Number(e.key) - 1]))
+onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(reasons.value[Number(e.key) - 1]))
 key('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
 const KEYS = [
   ['Space → ↓ Page down, a tap', 'on'],
@@ -125,7 +152,7 @@ const KEYS = [
   ['S', 'skip the next one'],
   ['T', 'take the offer to end on time'],
   ['A', 'go on by itself'],
-  ['M', 'count to be heard'],
+  ['M', 'clicks, a voice, silence'],
   ['C', 'address of the class screen'],
   ['Esc', 'leave'],
 ]
@@ -141,7 +168,9 @@ const KEYS = [
       <template v-else>
         <header>
           <button class="push quiet" aria-label="Leave the demonstration" @click.stop="leave">←</button>
-          <span class="what">{{ view.shown.name }}</span>
+          <span class="what"
+            >{{ view.shown.name }}{{ view.lab ? ` · week ${view.lab.week}, lab ${view.lab.lab}` : '' }}</span
+          >
           <button
             class="push quiet"
             :aria-expanded="panel === 'screen'"
@@ -159,7 +188,9 @@ const KEYS = [
           </button>
           <span class="grow" />
           <span v-if="waiting" class="wait">{{ waiting }} not stored yet</span>
-          <span class="drift" :class="{ late: live.late }">{{ begun ? live.words : 'not started' }}</span>
+          <span v-if="!here?.finished" class="drift" :class="{ late: live.late }">{{
+            begun ? live.words : 'not started'
+          }}</span>
           <span class="clocks">
             <span class="clock" role="timer">{{ mmss(clock) }}</span>
             <span class="slot">{{
@@ -169,23 +200,48 @@ const KEYS = [
                   : `${mmss(slotLeft)} left`
                 : `of ${mmss(view.shown.slotSeconds)}`
             }}</span>
+            <span v-if="byClock" class="slot">{{ byClock }}</span>
           </span>
         </header>
         <div v-if="here?.finished" class="done">
           <h1>Shown</h1>
           <p class="big">
-            {{ live.words }}, after {{ mmss(here.at - live.begunAt) }} of {{ mmss(view.shown.slotSeconds) }}.
+            {{ mmss(here.at - live.begunAt) }} of {{ mmss(view.shown.slotSeconds) }}, {{ live.words }}.
           </p>
-          <ul v-if="live.leftOut.length" class="big">
-            <li v-for="i in live.leftOut" :key="i">Left out: {{ nameOf(i) }}{{ why(i) }}</li>
-          </ul>
-          <p v-else class="big">Everything announced was shown.</p>
-          <ul v-if="ranOver.length" class="big">
-            <li v-for="o in ranOver" :key="o.index">
-              Ran over: {{ nameOf(o.index) }}, {{ mmss(o.shown) }} instead of {{ mmss(o.planned) }}
-            </li>
-          </ul>
-          <button class="push main" @click.stop="leave">Back to the plan</button>
+          <p class="big">
+            {{
+              live.leftOut.length
+                ? `${live.leftOut.length} of ${moments.length} announced and not shown.`
+                : 'Everything announced was shown.'
+            }}
+            {{ view.anotherDay ? `What is left is on the plan of week ${view.anotherDay}.` : '' }}
+          </p>
+          <div class="after">
+            <button class="push main" @click.stop="leave">Back to the plan</button>
+            <router-link class="push" :to="`/show/rounds?sequence=${view.shown.sequence}`" @click.stop>
+              Practice round
+            </router-link>
+          </div>
+          <table class="log" aria-label="What was shown" @click.stop>
+            <thead>
+              <tr>
+                <th>Step</th>
+                <th>Side</th>
+                <th class="n">Shown</th>
+                <th class="n">Planned</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="o in log" :key="o.index" :class="{ off: o.off }">
+                <td>{{ o.name }}</td>
+                <td>{{ o.place }}</td>
+                <td class="n">{{ o.shown }}</td>
+                <td class="n">{{ o.planned }}</td>
+                <td>{{ o.words }}</td>
+              </tr>
+            </tbody>
+          </table>
         </div>
         <Stage
           v-else-if="shown"
@@ -197,20 +253,7 @@ const KEYS = [
           :allowed="allowed"
           :paused="here?.paused"
         />
-        <div v-if="panel === 'screen'" class="panel card" role="dialog" aria-label="Class screen" @click.stop>
-          <QrCode class="qr" :text="address" />
-          <div>
-            <p class="big">
-              <strong>{{ address }}</strong>
-            </p>
-            <p v-if="alone">
-              This address works on this computer only. Started with <code>./palm serve --lan</code> the
-              school is reached by phones and the projector’s computer.
-            </p>
-            <p v-else>Any phone or the projector’s computer opens it without a sign-in and follows.</p>
-            <a class="push" :href="address" target="_blank" rel="noopener">Open it here</a>
-          </div>
-        </div>
+        <ClassAddress v-if="panel === 'screen'" :code="view.screen" />
         <div v-else-if="panel === 'keys'" class="panel card" role="dialog" aria-label="Keys" @click.stop>
           <dl class="keys">
             <template v-for="[k, what] in KEYS" :key="k">
@@ -223,7 +266,7 @@ const KEYS = [
           <div>
             <p class="big">Skip {{ next?.name }}?</p>
             <div class="reasons">
-              <button v-for="(r, i) in REASONS" :key="r" class="push" @click="skip(r)">
+              <button v-for="(r, i) in reasons" :key="r" class="push" @click="skip(r)">
                 {{ i + 1 }} {{ r }}
               </button>
               <button class="push main" @click="skip()">Skip it</button>
@@ -231,6 +274,7 @@ const KEYS = [
           </div>
         </div>
         <footer v-if="!here?.finished">
+          <p v-if="cold" class="chip cold" role="status">{{ cold }}</p>
           <div v-if="refit?.needed" class="offer" role="status">
             <span>{{ refit.found ? `Behind: ${refit.words}` : refit.words }}</span>
             <button v-if="refit.found" class="push main" @click.stop="showing.shorten">Take it (T)</button>
@@ -248,7 +292,9 @@ const KEYS = [
             <button v-if="on" class="push" :aria-pressed="here?.paused" @click.stop="showing.pause">
               {{ here?.paused ? 'Go on' : 'Pause' }}
             </button>
-            <button class="push" :aria-pressed="sound" @click.stop="sound = !sound">Sound</button>
+            <button class="push" :aria-pressed="counting !== 'silent'" @click.stop="turn">
+              {{ COUNTING[counting] }}
+            </button>
             <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">Auto</button>
             <button class="push" @click.stop="showing.back">Back</button>
             <button class="push main" @click.stop="showing.next">
@@ -271,39 +317,16 @@ const KEYS = [
   </v-theme-provider>
 </template>
 
+<style scoped src="./night.css"></style>
 <style scoped>
 .show {
-  min-height: 100vh;
-  background: var(--ground);
-  color: var(--ink);
-  display: flex;
-  flex-direction: column;
-  padding: 16px 28px 10px;
   cursor: pointer;
-  user-select: none;
-}
-.alone {
-  padding: 40px;
-}
-header {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-.quiet {
-  border-color: var(--line);
-  background: transparent;
-}
-.what {
-  font-size: 22px;
-  color: var(--ink-soft);
 }
 .drift {
   font-size: 26px;
   font-weight: 650;
 }
 .drift.late,
-.wait,
 .offer {
   color: var(--draping);
 }
@@ -311,9 +334,6 @@ header {
   display: flex;
   flex-direction: column;
   align-items: flex-end;
-}
-.clock {
-  font: 700 50px/1 var(--text);
 }
 .slot {
   font-size: 18px;
@@ -327,13 +347,6 @@ header {
   font-weight: 650;
   margin-bottom: 6px;
 }
-.coming {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  font-size: 24px;
-  min-height: 52px;
-}
 /* In one line: what is cut off here is whole in a moment. */
 .coming > span,
 .name {
@@ -345,10 +358,6 @@ header {
 .soft {
   flex: none;
 }
-.coming .push {
-  font-size: 18px;
-  flex: none;
-}
 .chip {
   background: var(--caution-wash);
   color: var(--caution);
@@ -357,57 +366,46 @@ header {
   font-weight: 650;
   font-size: 18px;
 }
+.cold {
+  align-self: flex-start;
+  font-size: 22px;
+  margin-top: 8px;
+}
 .done {
-  flex: 1;
-  display: flex;
-  flex-direction: column;
-  gap: 16px;
-  align-items: flex-start;
-  justify-content: center;
+  justify-content: flex-start;
+  overflow: auto;
+  padding-top: 10px;
 }
-ul.big {
-  margin: 0;
-  padding-left: 28px;
-}
-.push[aria-pressed='true'] {
-  background: var(--order);
-  color: var(--on-hue);
-}
-.done h1 {
-  font-size: 64px;
-}
-.big {
-  font-size: 28px;
-}
-.panel {
-  position: fixed;
-  inset: 90px 28px auto;
-  z-index: 3;
-  display: flex;
-  gap: 28px;
-  align-items: center;
-  cursor: default;
+.log {
+  border-collapse: collapse;
   font-size: 20px;
+  width: 100%;
+}
+.log th {
+  text-align: left;
+  color: var(--ink-soft);
+  font-weight: 600;
+  padding: 2px 14px 6px 0;
+}
+.log td {
+  border-top: 1px solid var(--line);
+  padding: 6px 14px 6px 0;
+}
+.log .n {
+  text-align: right;
+  font-variant-numeric: tabular-nums;
+}
+.log tr.off td {
+  color: var(--draping);
+}
+.after {
+  display: flex;
+  gap: 12px;
+  flex-wrap: wrap;
 }
 /* Where the finger is already. */
 .panel.low {
   inset: auto 28px 150px;
-}
-.qr {
-  width: 280px;
-  flex: none;
-}
-.keys {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 8px 24px;
-  margin: 0;
-}
-.keys dt {
-  font-weight: 700;
-}
-.keys dd {
-  margin: 0;
 }
 .reasons {
   display: flex;
@@ -419,13 +417,33 @@ ul.big {
   min-height: 60px;
   font-size: 20px;
 }
-.law {
-  margin-top: 6px;
-}
-/* All of it in sight where there is room; on a phone it scrolls. */
-@media (min-width: 900px) and (min-height: 700px) {
-  .show {
-    height: 100dvh;
+@media (max-width: 899px) {
+  .panel.low {
+    inset: auto 14px 20px;
+  }
+  .drift {
+    font-size: 20px;
+  }
+  .offer {
+    font-size: 18px;
+  }
+  .cold {
+    font-size: 17px;
+  }
+  .clocks {
+    margin-left: auto;
+  }
+  .log {
+    font-size: 16px;
+  }
+  .coming > .soft {
+    flex: none;
+  }
+  .coming > .name {
+    flex: 1 1 calc(100% - 60px);
+  }
+  .coming > .name + .soft {
+    display: none;
   }
 }
 </style>

@@ -177,4 +177,52 @@ dd {
   max-height: 300px;
   width: 100%;
 }
+/* On a phone: the same, one under the other. */
+@media (max-width: 899px) {
+  .stage {
+    flex-direction: column;
+    gap: 12px;
+  }
+  .words {
+    flex: none;
+  }
+  .place {
+    font-size: 19px;
+  }
+  h1,
+  h1.long {
+    font-size: 42px;
+    margin-bottom: 8px;
+  }
+  dl {
+    grid-template-columns: 74px 1fr;
+    font-size: 19px;
+  }
+  .caution {
+    font-size: 19px;
+  }
+  .side {
+    order: -1;
+    width: 100%;
+    display: grid;
+    grid-template-columns: auto 1fr 76px;
+    align-items: center;
+  }
+  .ring {
+    width: 112px;
+    grid-row: 1 / span 2;
+  }
+  .dose,
+  .count {
+    font-size: 18px;
+    text-align: left;
+    grid-column: 2;
+  }
+  .fig {
+    grid-column: 3;
+    grid-row: 1 / span 2;
+    height: 112px;
+    min-height: 0;
+  }
+}
 </style>

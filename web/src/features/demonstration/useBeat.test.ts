@@ -58,14 +58,14 @@ it('is silent until somebody asks', async () => {
 })
 
 it('clicks at every beat on the audio clock, and lower when the time is over', async () => {
-  scope.run(() => (useBeat(() => beat.value).sound.value = true))
+  scope.run(() => (useBeat(() => beat.value).counting.value = 'clicks'))
   await run(0, 3, 0.07)
   expect(tones.map((t) => Math.round(t.at * 1000) / 1000)).toEqual([100.5, 101, 101.5, 102])
   expect(tones.map((t) => t.hertz)).toEqual([880, 880, 880, 440])
 })
 
 it('does not make up for what it slept through', async () => {
-  scope.run(() => (useBeat(() => beat.value).sound.value = true))
+  scope.run(() => (useBeat(() => beat.value).counting.value = 'clicks'))
   await run(0, 0.1, 0.05)
   await run(60, 60.1, 0.05, 0.5, 120)
   expect(tones.filter((t) => t.at < 159.5)).toEqual([])
@@ -73,7 +73,7 @@ it('does not make up for what it slept through', async () => {
 })
 
 it('begins anew with the next step', async () => {
-  scope.run(() => (useBeat(() => beat.value).sound.value = true))
+  scope.run(() => (useBeat(() => beat.value).counting.value = 'clicks'))
   await run(0, 2.1, 0.05)
   tones = []
   await run(0, 0.6, 0.05)

@@ -1,10 +1,16 @@
 import { useStorage } from '@vueuse/core'
 import { onScopeDispose, watch } from 'vue'
+import { say, sounds } from './sound'
 
 /** How far ahead a click is handed to the audio clock, seconds: longer than two ticks of a busy page. */
 const AHEAD = 0.3
 const CLICK = { hertz: 880, seconds: 0.04 }
 const OVER = { hertz: 440, seconds: 0.35 }
+/** A number takes about this long to say, seconds: faster beats are clicked, and only their tens said. */
+const SAYABLE = 1.2
+
+/** How a beat is heard: not at all, as clicks, or counted by a voice of this computer. */
+export type Counting = 'silent' | 'clicks' | 'voice'
 
 /** What is counted now: seconds the hands have worked, undefined while nothing is counted, and the beat. */
 export interface Beating {
@@ -16,30 +22,23 @@ export interface Beating {
 }
 
 /**
- * Counting to be heard: a click at every station, breath, pass or cycle, and a lower tone when the time is over. Silent until somebody
- * asks for it. Clicks keep to the audio clock, which a busy page does not shake.
+ * Counting to be heard: a click or the number at every station, breath, pass or cycle, and a lower tone when the time is over. Silent
+ * until somebody asks for it.
  */
 export function useBeat(of: () => Beating | undefined) {
-  const sound = useStorage('palm-show-sound', false)
-  let context: AudioContext | undefined
+  const counting = useStorage<Counting>('palm-show-counting', 'silent')
+  const { play, close } = sounds()
   /** The last beat that was handed over. */
   let given = -1
 
-  function play(inSeconds: number, tone: typeof CLICK) {
-    context ??= new AudioContext()
-    void context.resume()
-    const at = context.currentTime + Math.max(0, inSeconds)
-    const source = context.createOscillator()
-    const loud = context.createGain()
-    source.frequency.value = tone.hertz
-    loud.gain.setValueAtTime(0.25, at)
-    loud.gain.exponentialRampToValueAtTime(0.001, at + tone.seconds)
-    source.connect(loud).connect(context.destination)
-    source.start(at)
-    source.stop(at + tone.seconds)
+  function beat(next: number, last: number, every: number, inSeconds: number) {
+    if (next === last) return play(inSeconds, OVER)
+    const said = counting.value === 'voice' && (every >= SAYABLE || next % 10 === 0)
+    if (!said) return play(inSeconds, CLICK)
+    setTimeout(() => say(String(next)) || play(0, CLICK), Math.max(0, inSeconds) * 1000)
   }
   watch(
-    () => (sound.value ? of() : undefined),
+    () => (counting.value === 'silent' ? undefined : of()),
     (now, before) => {
       if (!now || now.worked === undefined || now.every <= 0) {
         given = -1
@@ -50,12 +49,15 @@ export function useBeat(of: () => Beating | undefined) {
       const last = Math.round(now.lasts / now.every)
       for (let next = given + 1; next <= last && next * now.every <= now.worked + AHEAD; next++) {
         // A page that slept skips what is past.
-        if (next * now.every >= now.worked - AHEAD)
-          play(next * now.every - now.worked, next === last ? OVER : CLICK)
+        if (next * now.every >= now.worked - AHEAD) beat(next, last, now.every, next * now.every - now.worked)
         given = next
       }
     },
   )
-  onScopeDispose(() => void context?.close())
-  return { sound }
+  onScopeDispose(close)
+  /** The next way of counting. */
+  const turn = () =>
+    (counting.value =
+      counting.value === 'silent' ? 'clicks' : counting.value === 'clicks' ? 'voice' : 'silent')
+  return { counting, turn }
 }

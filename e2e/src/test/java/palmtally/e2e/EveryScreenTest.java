@@ -71,6 +71,14 @@ class EveryScreenTest {
         screens.put("coverage", "/term#coverage");
         screens.put("techniques", "/techniques#trigger-point");
         screens.put("show-list", "/show");
+        screens.put("round-set-up", "/show/rounds?sequence=hip&minutes=60");
+        var round = teacher.post("/api/sequences/hip/rounds", "{\"minutes\":60,\"roles\":2,\"tables\":6}")
+                .json()
+                .get("id")
+                .asString();
+        teacher.post(
+                "/api/rounds/" + round + "/marks", "{\"id\":\"1\",\"what\":\"started\",\"leg\":1,\"atSeconds\":100}");
+        screens.put("round", "/show/rounds/" + round);
         // Seven steps in, a minute and a half late in a slot of 17 minutes.
         var showing = teacher.post("/api/sequences/calves/demonstrations", "{\"slotSeconds\":1020}")
                 .json();
@@ -166,7 +174,8 @@ class EveryScreenTest {
         page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("sign-in.png")));
         Browser.signIn(page, app.url(), "nadia");
         for (var screen : screens().entrySet()) {
-            if (List.of("show-list", "grade", "terms", "duties", "password").contains(screen.getKey())) continue;
+            if (List.of("show-list", "round-set-up", "grade", "terms", "duties", "password")
+                    .contains(screen.getKey())) continue;
             page.navigate(app.url() + screen.getValue());
             settle(page);
             if (screen.getKey().equals("table")) {

@@ -97,7 +97,12 @@ public final class Documents {
         if (!copy.has("targetHours")) copy.put("targetHours", 0.0);
         if (!copy.has("regionHours")) copy.putObject("regionHours");
         if (!copy.has("off")) copy.putArray("off");
-        for (var lesson : copy.get("lessons")) setDefault((ObjectNode) lesson, "note", "");
+        if (!copy.has("times")) copy.putArray("times");
+        for (var time : copy.get("times")) setDefault((ObjectNode) time, "room", "");
+        for (var lesson : copy.get("lessons")) {
+            setDefault((ObjectNode) lesson, "note", "");
+            if (!lesson.has("steps")) ((ObjectNode) lesson).putArray("steps");
+        }
         return bind(copy, Curriculum.class, "/curriculum");
     }
 

@@ -1,6 +1,7 @@
 package palmtally.server;
 
 import java.time.Clock;
+import java.time.ZoneId;
 import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
@@ -18,5 +19,11 @@ public class PalmTally {
     @Bean
     Clock clock() {
         return Clock.systemUTC();
+    }
+
+    /** Where the clock on the wall of the school is: the time zone of this computer. */
+    @Bean
+    ZoneId zone() {
+        return ZoneId.systemDefault();
     }
 }

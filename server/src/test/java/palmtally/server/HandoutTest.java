@@ -114,7 +114,14 @@ class HandoutTest {
         assertThat(run("pdfinfo", pdf.toString())).containsPattern("Pages:\\s+1\\n");
         var text = text(pdf);
         assertThat(text).contains("Week " + week + " of 15", "Local codes and licensed practice decide.");
-        if (week == 9) assertThat(text).contains("Foot and ankle", "Olle Strand", "0:00 – 1:00", "Sacrum and hip");
+        if (week == 9)
+            assertThat(text)
+                    .contains(
+                            "Foot and ankle",
+                            "Olle Strand",
+                            "Tuesday, 18:00, Boathouse",
+                            "18:00 – 19:00",
+                            "Sacrum and hip");
         if (week == 11) assertThat(text).contains("This week is off.");
     }
 
@@ -131,8 +138,8 @@ class HandoutTest {
         var curriculum = (ObjectNode)
                 lead.get("/api/terms/" + term + "/curriculum").json().get("curriculum");
         var lessons = Json.MAPPER.createArrayNode();
-        for (int i = 0; i < 24; i++)
-            lessons.add(Json.MAPPER
+        for (int i = 0; i < 24; i++) {
+            var lesson = Json.MAPPER
                     .createObjectNode()
                     .put("id", "l" + i)
                     .put("week", 1)
@@ -141,7 +148,10 @@ class HandoutTest {
                     .put("aim", "practise")
                     .put("minutes", 10.0)
                     .put("sequence", "neck")
-                    .put("note", "Lesson " + i + ": supported thumbs, slow hands, ask twice."));
+                    .put("note", "Lesson " + i + ": supported thumbs, slow hands, ask twice.");
+            lesson.putArray("steps");
+            lessons.add(lesson);
+        }
         curriculum.set("lessons", lessons);
         assertThat(lead.put("/api/terms/" + term + "/curriculum", "{\"from\":0,\"curriculum\":" + curriculum + "}")
                         .status())

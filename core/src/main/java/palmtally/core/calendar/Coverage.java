@@ -66,7 +66,8 @@ public record Coverage(List<Cell> cells) {
             if (sequence == null) continue;
             Map<Key, List<String>> steps = new LinkedHashMap<>();
             for (var block : sequence.blocks())
-                for (var step : block.steps())
+                for (var step : block.steps()) {
+                    if (!lesson.means(step.id())) continue;
                     for (var region :
                             step.zones().stream().map(Zone::region).distinct().toList()) {
                         var key = new Key(region, step.tool(), step.position());
@@ -77,6 +78,7 @@ public record Coverage(List<Cell> cells) {
                         var cell = reach.computeIfAbsent(key, k -> new EnumMap<>(Criterion.class));
                         for (var c : exercised) cell.merge(c, lesson.aim(), (a, b) -> a.compareTo(b) >= 0 ? a : b);
                     }
+                }
             steps.forEach((key, ids) -> sources.computeIfAbsent(key, k -> new ArrayList<>())
                     .add(new Source(lesson.id(), sequence.id(), List.copyOf(ids))));
         }

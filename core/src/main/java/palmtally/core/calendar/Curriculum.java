@@ -1,5 +1,9 @@
 package palmtally.core.calendar;
 
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
@@ -8,6 +12,7 @@ import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import palmtally.core.InvalidValue;
@@ -24,6 +29,7 @@ import palmtally.core.body.Region;
  * @param regionHours what the school asks of single regions, in hours
  * @param off weeks without labs
  * @param lessons in the order of their labs; within a lab in the order given
+ * @param times when and where the labs of a week are held, the first first, or empty where nobody has said
  */
 public record Curriculum(
         String id,
@@ -34,7 +40,8 @@ public record Curriculum(
         double targetHours,
         Map<Region, Double> regionHours,
         Set<Integer> off,
-        List<Lesson> lessons) {
+        List<Lesson> lessons,
+        List<LabTime> times) {
     /** More lessons than this are taken for a mistake. */
     public static final int MOST_LESSONS = 1000;
 
@@ -64,6 +71,9 @@ public record Curriculum(
                 faults.add(new Fault("off", String.valueOf(w), "must be a week of the term, 1 to " + weeks));
         if (lessons.size() > MOST_LESSONS)
             faults.add(new Fault("lessons", lessons.size() + " lessons", "must be at most " + MOST_LESSONS));
+        if (!times.isEmpty() && times.size() != labsAWeek)
+            faults.add(new Fault(
+                    "times", times.size() + " times", "must be one for each of the " + labsAWeek + " labs, or none"));
         var ids = new HashSet<String>();
         for (int i = 0; i < lessons.size(); i++) {
             var l = lessons.get(i);
@@ -75,6 +85,21 @@ public record Curriculum(
         }
         if (!faults.isEmpty()) throw new InvalidValue("curriculum", faults);
         lessons = List.copyOf(sorted);
+        times = List.copyOf(times);
+    }
+
+    /** A term whose labs have no times yet. */
+    public Curriculum(
+            String id,
+            String name,
+            int weeks,
+            int labsAWeek,
+            double labMinutes,
+            double targetHours,
+            Map<Region, Double> regionHours,
+            Set<Integer> off,
+            List<Lesson> lessons) {
+        this(id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, off, lessons, List.of());
     }
 
     /** An empty term of two labs of two hours a week. */
@@ -84,7 +109,7 @@ public record Curriculum(
 
     public Curriculum withLessons(Collection<Lesson> changed) {
         return new Curriculum(
-                id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, off, List.copyOf(changed));
+                id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, off, List.copyOf(changed), times);
     }
 
     Curriculum with(Lesson changed) {
@@ -100,12 +125,76 @@ public record Curriculum(
     }
 
     /** An id that no lesson has yet. */
-    String freshId() {
+    public String freshId() {
         var ids = new HashSet<String>();
         lessons.forEach(l -> ids.add(l.id()));
         int n = lessons.size() + 1;
         while (ids.contains("l" + n)) n++;
         return "l" + n;
+    }
+
+    public Optional<Lesson> lesson(String lessonId) {
+        return lessons.stream().filter(l -> l.id().equals(lessonId)).findFirst();
+    }
+
+    /** Minutes of its lab that are gone when a lesson begins by plan. */
+    public double minutesBefore(Lesson lesson) {
+        return lessons.stream()
+                .filter(l -> l.week() == lesson.week() && l.lab() == lesson.lab())
+                .takeWhile(l -> !l.id().equals(lesson.id()))
+                .mapToDouble(Lesson::minutes)
+                .sum();
+    }
+
+    /**
+     * When a lab begins by the clock of the school, where its time is known.
+     *
+     * @param startsOn first day of week 1
+     */
+    public Optional<LocalDateTime> begins(LocalDate startsOn, int week, int lab) {
+        if (times.isEmpty()) return Optional.empty();
+        var time = times.get(lab - 1);
+        return Optional.of(startsOn.plusWeeks(week - 1)
+                .with(TemporalAdjusters.nextOrSame(DayOfWeek.of(time.day())))
+                .atStartOfDay()
+                .plusMinutes(time.minutes()));
+    }
+
+    /** The next week with labs after one, or 0 where the term is over. */
+    public int weekAfter(int week) {
+        for (int w = Math.max(1, week + 1); w <= weeks; w++) if (!off.contains(w)) return w;
+        return 0;
+    }
+
+    /**
+     * The plan with what a lesson left for another day: a lesson of these steps, first thing in the same lab of the next week that has
+     * one.
+     *
+     * @param lessonId the id of the lesson it becomes; one that has it already is replaced
+     * @param steps in planned order; none takes the lesson out again
+     * @return the plan as it is where no week is left for it
+     */
+    public Curriculum leavingForAnotherDay(Lesson of, String lessonId, List<String> steps, double minutes) {
+        var all = new ArrayList<>(lessons);
+        all.removeIf(l -> l.id().equals(lessonId));
+        int next = weekAfter(of.week());
+        if (steps.isEmpty() || next == 0) return withLessons(all);
+        var left = new Lesson(
+                lessonId,
+                next,
+                of.lab(),
+                of.region(),
+                of.aim(),
+                minutes,
+                of.sequence(),
+                "Left for another day in week " + of.week() + ", lab " + of.lab() + ".",
+                steps);
+        int place = 0;
+        while (place < all.size()
+                && (all.get(place).week() < next
+                        || all.get(place).week() == next && all.get(place).lab() < of.lab())) place++;
+        all.add(place, left);
+        return withLessons(all);
     }
 
     /** Minutes planned in a lab. */

@@ -129,7 +129,7 @@ final class RoomChecks {
                         Stream::of);
                 continue;
             }
-            var facts = plan.facts.of(s);
+            var facts = plan.facts.of(s, l);
             double needed = needed(l.aim(), facts);
             if (facts.stops() > 0 && !stopped.add(s.id())) continue;
             if (facts.stops() > 0)

@@ -13,6 +13,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Timeline;
 
 /** What a term must know of its sequences, computed once each. */
 final class SequenceFacts {
@@ -55,13 +56,6 @@ final class SequenceFacts {
     Facts of(Sequence sequence) {
         return known.computeIfAbsent(sequence.id(), id -> {
             var checks = Checks.run(sequence, profile);
-            double shorter = checks.timeline().spans().stream()
-                    .mapToDouble(s -> {
-                        double dose = s.stint().dose().totalSeconds();
-                        return Math.max(
-                                0, dose - Math.min(dose, s.stint().step().shownInClass()));
-                    })
-                    .sum();
             double total = checks.timeline().totalSeconds();
             boolean leg = sequence.steps().stream()
                     .anyMatch(s ->
@@ -69,7 +63,26 @@ final class SequenceFacts {
             long stops = checks.findings().stream()
                     .filter(f -> f.severity() == Severity.STOP)
                     .count();
-            return new Facts(total, Math.max(0, total - shorter), stops, leg);
+            return new Facts(total, shown(checks.timeline()), stops, leg);
         });
+    }
+
+    /** Of what a lesson means of its sequence; what stops the whole stops a part. */
+    Facts of(Sequence sequence, Lesson lesson) {
+        var whole = of(sequence);
+        var part = lesson.part(sequence);
+        if (part == sequence) return whole;
+        var timeline = Timeline.of(part, profile);
+        return new Facts(timeline.totalSeconds(), shown(timeline), whole.stops, whole.drapesLeg);
+    }
+
+    private static double shown(Timeline timeline) {
+        double shorter = timeline.spans().stream()
+                .mapToDouble(s -> {
+                    double dose = s.stint().dose().totalSeconds();
+                    return Math.max(0, dose - Math.min(dose, s.stint().step().shownInClass()));
+                })
+                .sum();
+        return Math.max(0, timeline.totalSeconds() - shorter);
     }
 }

@@ -1,10 +1,14 @@
 package palmtally.core.calendar;
 
+import java.time.DayOfWeek;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** What lies between two versions of a term, as sentences people read. */
@@ -20,6 +24,7 @@ public final class TermDifference {
         change(said, "The term", "hours asked for", before.targetHours(), after.targetHours());
         change(said, "The term", "hours asked for by region", before.regionHours(), after.regionHours());
         change(said, "The term", "weeks off", before.off(), after.off());
+        change(said, "The term", "times of the labs", times(before), times(after));
         Map<String, Lesson> had = new LinkedHashMap<>();
         before.lessons().forEach(l -> had.put(l.id(), l));
         for (var l : after.lessons()) {
@@ -34,10 +39,18 @@ public final class TermDifference {
             change(said, what, "aim", was.aim(), l.aim());
             change(said, what, "minutes", was.minutes(), l.minutes());
             change(said, what, "sequence", was.sequence(), l.sequence());
+            change(said, what, "steps", String.join(", ", was.steps()), String.join(", ", l.steps()));
             change(said, what, "note", was.note(), l.note());
         }
         for (var l : had.values()) said.add("Taken out: " + place(l) + ", " + TermPlan.what(l) + ".");
         return List.copyOf(said);
+    }
+
+    private static String times(Curriculum term) {
+        return term.times().stream()
+                .map(t -> DayOfWeek.of(t.day()).getDisplayName(TextStyle.SHORT, Locale.ENGLISH) + " " + t.begins()
+                        + (t.room().isEmpty() ? "" : " in " + t.room()))
+                .collect(Collectors.joining(", "));
     }
 
     private static String place(Lesson l) {

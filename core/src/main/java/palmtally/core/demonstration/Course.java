@@ -2,6 +2,7 @@ package palmtally.core.demonstration;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.Stint.Half;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.technique.Dose;
 
@@ -32,6 +34,10 @@ final class Course {
     final double[] shown;
     final Map<Integer, String> skipped = new LinkedHashMap<>();
     final Set<Integer> parked = new LinkedHashSet<>();
+    /** Halves that were shown a gentle stroke, or firm work already: said once is enough. */
+    private final Set<Half> met = new HashSet<>();
+
+    private final List<Progress.Cold> cold = new ArrayList<>();
     int current = -1;
     double begunAt = Double.NaN;
     double startedAt;
@@ -103,6 +109,9 @@ final class Course {
         }
         skipped.remove(i);
         parked.remove(i);
+        var without = cold(i, met);
+        if (without != null) cold.add(without);
+        if (firm(i)) met.addAll(stints.get(i).halves());
         at = order.indexOf(i);
         current = i;
         startedAt = t;
@@ -115,9 +124,39 @@ final class Course {
 
     private void close(double t) {
         resume(t);
-        if (current >= 0) shown[current] += Math.max(0, t - startedAt - stoodStill);
+        if (current >= 0) {
+            shown[current] += Math.max(0, t - startedAt - stoodStill);
+            warm(current, shown[current], met);
+        }
         current = -1;
         stoodStill = 0;
+    }
+
+    private boolean firm(int i) {
+        return stints.get(i).step().depth() >= showing.profile().order().firmDepth();
+    }
+
+    /** Counts a gentle stroke that was shown long enough to be one. */
+    private void warm(int i, double seconds, Set<Half> warmed) {
+        if (seconds >= Refit.LEAST_SECONDS
+                && stints.get(i).step().calms(showing.profile().order().firmDepth()))
+            warmed.addAll(stints.get(i).halves());
+    }
+
+    private Progress.@Nullable Cold cold(int i, Set<Half> warmed) {
+        if (!firm(i)) return null;
+        return stints.get(i).halves().stream()
+                .filter(h -> !warmed.contains(h))
+                .findFirst()
+                .map(h -> new Progress.Cold(i, h + ": no warm-up was shown here"))
+                .orElse(null);
+    }
+
+    private Progress.@Nullable Cold coldNext(List<Integer> to, double[] total) {
+        if (to.isEmpty()) return null;
+        var warmed = new HashSet<>(met);
+        if (current >= 0) warm(current, total[current], warmed);
+        return cold(to.get(0), warmed);
     }
 
     /** Takes a stint out of the order; the one that is on ends with it. */
@@ -205,7 +244,8 @@ final class Course {
     }
 
     double slotEndsAt(double now) {
-        return (Double.isNaN(begunAt) ? now : begunAt) + showing.slotSeconds();
+        double end = (Double.isNaN(begunAt) ? now : begunAt) + showing.slotSeconds();
+        return showing.endsBy() == null ? end : Math.min(end, showing.endsBy());
     }
 
     Progress at(double now) {
@@ -235,7 +275,7 @@ final class Course {
                 drift,
                 driftFrom,
                 drift >= Showing.ON_TIME,
-                Showing.words(drift),
+                finished ? Showing.took(drift) : Showing.words(drift),
                 endsAt(now),
                 slotEndsAt(now),
                 order,
@@ -244,8 +284,13 @@ final class Course {
                 boxed(planned),
                 boxed(total),
                 leftOut,
+                leftOut.stream()
+                        .filter(i -> Reason.anotherDay(skipped.getOrDefault(i, "")))
+                        .toList(),
                 ranOver(total),
                 parked.stream().filter(to::contains).toList(),
+                cold,
+                coldNext(to, total),
                 skipped,
                 finished);
     }

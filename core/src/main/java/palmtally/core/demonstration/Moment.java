@@ -62,17 +62,22 @@ public record Moment(
         return new Moment(
                 span,
                 number,
-                switch (stint.side()) {
-                    case LEFT -> "left side";
-                    case RIGHT -> "right side";
-                    case BOTH -> "both sides";
-                    case MIDLINE -> "";
-                },
+                place(stint.side()),
                 cues(span, profile),
                 caution(step, library),
                 span.start() - span.begin(),
                 step.dose().totalSeconds(),
                 beat(step.dose()));
+    }
+
+    /** A side in words, empty on the midline. */
+    static String place(Side side) {
+        return switch (side) {
+            case LEFT -> "left side";
+            case RIGHT -> "right side";
+            case BOTH -> "both sides";
+            case MIDLINE -> "";
+        };
     }
 
     private static List<Cue> cues(Span span, Profile profile) {

@@ -24,8 +24,11 @@ import org.jspecify.annotations.Nullable;
  * @param plannedSeconds the same with what goes before: turning, sheet, lubricant, questions
  * @param shownSeconds what each was shown for in truth, pauses not counted, 0 where it was not
  * @param leftOut indices that were announced and not shown
+ * @param forAnotherDay those of them that the class is still to see
  * @param ranOver indices that took longer than planned by {@link Showing#ON_TIME} or more, the longest first
  * @param parked indices that were put off and are still to come
+ * @param cold firm work that began on a zone and side that had been shown no warm-up, the earliest first
+ * @param coldNext what that would be if the next began now, or null
  * @param skipped indices that were skipped, each with its reason or an empty text
  */
 public record Progress(
@@ -46,10 +49,21 @@ public record Progress(
         List<Double> plannedSeconds,
         List<Double> shownSeconds,
         List<Integer> leftOut,
+        List<Integer> forAnotherDay,
         List<Integer> ranOver,
         List<Integer> parked,
+        List<Cold> cold,
+        @Nullable Cold coldNext,
         Map<Integer, String> skipped,
         boolean finished) {
+    /**
+     * Firm work without its warm-up.
+     *
+     * @param index which stint
+     * @param words zone and side, as in "Hamstrings, right: no warm-up was shown here"
+     */
+    public record Cold(int index, String words) {}
+
     public Progress {
         order = List.copyOf(order);
         ahead = List.copyOf(ahead);
@@ -57,6 +71,8 @@ public record Progress(
         plannedSeconds = List.copyOf(plannedSeconds);
         shownSeconds = List.copyOf(shownSeconds);
         leftOut = List.copyOf(leftOut);
+        forAnotherDay = List.copyOf(forAnotherDay);
+        cold = List.copyOf(cold);
         ranOver = List.copyOf(ranOver);
         parked = List.copyOf(parked);
         skipped = Map.copyOf(skipped);

@@ -1,12 +1,16 @@
 package palmtally.core.demonstration;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.technique.Dose;
@@ -15,9 +19,15 @@ import palmtally.core.technique.Dose;
  * A sequence as it is demonstrated: the plan clock runs on class doses, the real clock on what was marked.
  *
  * @param slotSeconds what the demonstration has, counted from its first stint, above 0 and at most 14400
+ * @param endsBy when it must be over whenever it began, on the clock of its marks, or null where nobody waits for the room
  * @param timeline plan clock, seconds
  */
-public record Showing(Sequence sequence, Profile profile, double slotSeconds, Timeline timeline) {
+public record Showing(
+        Sequence sequence,
+        Profile profile,
+        double slotSeconds,
+        @Nullable Double endsBy,
+        Timeline timeline) {
     /** Below this share of the client dose the class is told the real one. */
     public static final double TOKEN_SHARE = 0.5;
 
@@ -37,7 +47,36 @@ public record Showing(Sequence sequence, Profile profile, double slotSeconds, Ti
                 .map(s -> new Stint(
                         s.step(), s.side(), s.second(), Dose.seconds(s.step().shownInClass()), s.block(), s.index()))
                 .toList();
-        return new Showing(sequence, profile, slotSeconds, Timeline.of(stints, profile));
+        return new Showing(sequence, profile, slotSeconds, null, Timeline.of(stints, profile));
+    }
+
+    /** The same where something else begins at a time by the clock. */
+    public Showing endingBy(@Nullable Double second) {
+        return new Showing(sequence, profile, slotSeconds, second, timeline);
+    }
+
+    /**
+     * Minutes that stints need to be shown on another day, each step whole, rounded up to 5.
+     *
+     * @param stints indices, at least one
+     */
+    public double minutesOf(Collection<Integer> stints) {
+        var wanted = stepsOf(stints);
+        var others = sequence.steps().stream()
+                .map(Step::id)
+                .filter(id -> !wanted.contains(id))
+                .collect(Collectors.toSet());
+        var part = of(others.isEmpty() ? sequence : sequence.without(others), profile, slotSeconds);
+        return 5 * Math.max(1, Math.ceil(part.timeline.totalSeconds() / 300 - 1e-9));
+    }
+
+    /** Steps that stints are of, in planned order. */
+    public List<String> stepsOf(Collection<Integer> stints) {
+        return stints.stream()
+                .sorted()
+                .map(i -> timeline.spans().get(i).stint().step().id())
+                .distinct()
+                .toList();
     }
 
     /** Whether the class sees less than half of what a client needs. */
@@ -98,5 +137,11 @@ public record Showing(Sequence sequence, Profile profile, double slotSeconds, Ti
         return driftSeconds > 0
                 ? "running " + Spoken.mmss(driftSeconds) + " over"
                 : Spoken.mmss(-driftSeconds) + " ahead";
+    }
+
+    /** What drift comes to in the end. */
+    static String took(double driftSeconds) {
+        if (Math.abs(driftSeconds) < ON_TIME) return "as long as planned";
+        return Spoken.mmss(Math.abs(driftSeconds)) + (driftSeconds > 0 ? " longer" : " shorter") + " than planned";
     }
 }

@@ -6,6 +6,7 @@ import static palmtally.core.sequence.Plans.once;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -13,6 +14,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.demonstration.Mark.What;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.technique.Tool;
 
 /** Plan clock and real clock. Three covered steps of a minute with a client, 20 s in class: 20, 40 and 60 s of plan clock. */
 class ShowingTest {
@@ -205,5 +207,87 @@ class ShowingTest {
     })
     void drift_is_said_in_plain_words(double drift, String words) {
         assertThat(Showing.words(drift)).isEqualTo(words);
+    }
+
+    @Test
+    void it_is_over_when_the_room_is_needed_however_late_it_began() {
+        var bound = Showing.of(once(minute("a")), Profile.bySeconds(), 600).endingBy(500.0);
+        assertThat(bound.progress(List.of(started(0, 0)), 5).slotEndsAt()).isEqualTo(500);
+        assertThat(bound.endingBy(900.0).progress(List.of(started(0, 0)), 5).slotEndsAt())
+                .isEqualTo(600);
+        assertThat(bound.progress(List.of(started(0, 480)), 485).words()).isEqualTo("on time");
+        assertThat(bound.refit(List.of(started(0, 480)), 495).needed()).isFalse();
+        assertThat(bound.refit(List.of(started(0, 495)), 496).needed()).isTrue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "No time,true",
+        "seen before,false",
+        " Seen before ,false",
+        "Not on this body,true",
+        "Not today,true",
+        "Ana was late,true",
+        "'',true"
+    })
+    void what_the_class_knows_already_needs_no_other_day(String reason, boolean comesBack) {
+        var marks = List.of(
+                started(0, 0), new Mark(What.SKIPPED, 1, 10, reason, null), started(2, 20), mark(What.FINISHED, 2, 40));
+        var p = showing.progress(marks, 50);
+        assertThat(p.leftOut()).containsExactly(1);
+        assertThat(p.forAnotherDay()).isEqualTo(comesBack ? List.of(1) : List.of());
+    }
+
+    @Test
+    void what_is_left_for_another_day_knows_its_steps_and_its_minutes() {
+        var both = Showing.of(
+                palmtally.core.sequence.Plans.eachSide(
+                        minute("a"), minute("b").seconds(600).inClass(400)),
+                Profile.bySeconds());
+        // Both sides of b, 400 s each and the way round the table: 805 s are 15 minutes.
+        assertThat(both.stepsOf(List.of(3))).containsExactly("b");
+        assertThat(both.minutesOf(List.of(3))).isEqualTo(15);
+        assertThat(both.stepsOf(List.of(2, 1))).containsExactly("b", "a");
+        assertThat(showing.minutesOf(List.of(0))).isEqualTo(5);
+    }
+
+    @Nested
+    class TheWarmUpOfASide {
+        /** Both sides: 30 s of palm, then firm for 30 s; right first. */
+        private final Showing two = Showing.of(
+                palmtally.core.sequence.Plans.eachSide(
+                        step("warm").seconds(30).sheet(Sheet.THROUGH),
+                        step("firm").seconds(30).deep(4).with(Tool.LOOSE_FIST).sheet(Sheet.THROUGH)),
+                Profile.bySeconds());
+
+        @Test
+        void of_each_side_is_shown_in_a_whole_demonstration() {
+            var marks = List.of(started(0, 0), started(1, 30), started(2, 60), started(3, 90));
+            assertThat(two.progress(marks, 100).cold()).isEmpty();
+            assertThat(two.progress(marks.subList(0, 3), 70).coldNext()).isNull();
+        }
+
+        @Test
+        void of_the_second_side_is_missed_where_it_is_passed_over() {
+            var before = two.progress(List.of(started(0, 0), started(1, 30), mark(What.SKIPPED, 2, 50)), 55);
+            assertThat(before.coldNext()).isEqualTo(new Progress.Cold(3, "Calf, left: no warm-up was shown here"));
+            assertThat(before.cold()).isEmpty();
+            var after = two.progress(List.of(started(0, 0), started(1, 30), started(3, 60)), 70);
+            assertThat(after.cold()).containsExactly(new Progress.Cold(3, "Calf, left: no warm-up was shown here"));
+        }
+
+        @Test
+        void of_three_seconds_is_none() {
+            var marks = List.of(started(0, 0), started(1, 3));
+            assertThat(two.progress(marks, 4).cold()).hasSize(1);
+            assertThat(two.progress(List.of(started(0, 0)), 3).coldNext()).isNotNull();
+            assertThat(two.progress(List.of(started(0, 0)), 6).coldNext()).isNull();
+        }
+
+        @Test
+        void is_asked_for_once() {
+            var marks = List.of(started(1, 0), started(3, 30), started(1, 60));
+            assertThat(two.progress(marks, 70).cold()).hasSize(2);
+        }
     }
 }

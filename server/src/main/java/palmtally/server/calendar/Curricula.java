@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.calendar.Curriculum;
+import palmtally.core.calendar.Lesson;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
@@ -105,6 +106,37 @@ public class Curricula {
                     "changed-meanwhile",
                     "Somebody changed the plan of this term meanwhile. Read it again; nothing of yours was stored.");
         return newest(term);
+    }
+
+    /**
+     * Puts what a lesson left for another day onto the plan of the next week, or takes it out again where nothing is left. A term in
+     * the archive stays as it is.
+     *
+     * @param lesson id of the one that left it
+     * @param into id of the lesson that it becomes, the same however often this is asked
+     * @return the week it went to, or 0 where there is none or nothing is left
+     */
+    @Transactional
+    public int leaveForAnotherDay(
+            UUID term, String lesson, String into, List<String> steps, double minutes, Caller by) {
+        // Whoever saves at the same moment goes first; what they saved is then read.
+        for (int tries = 0; tries < 5 && !people.archived(term); tries++) {
+            var now = newest(term);
+            var of = now.curriculum().lesson(lesson).orElse(null);
+            if (of == null) return 0;
+            var after = now.curriculum().leavingForAnotherDay(of, into, steps, minutes);
+            int week = after.lesson(into).map(Lesson::week).orElse(0);
+            if (after.equals(now.curriculum())
+                    || rows.add(
+                                    UUID.randomUUID(),
+                                    term,
+                                    now.version() + 1,
+                                    week > 0 ? "Left for another day" : "Shown after all",
+                                    Json.MAPPER.writeValueAsString(after),
+                                    by.id())
+                            > 0) return week;
+        }
+        return 0;
     }
 
     /** Takes a whole curriculum from a file, its sequences with it; all or nothing. */

@@ -7,6 +7,8 @@ import org.springframework.stereotype.Service;
 import palmtally.formats.Json;
 import palmtally.server.demonstration.DemonstrationView.ClassLiveView;
 import palmtally.server.demonstration.DemonstrationView.ShownView;
+import palmtally.server.demonstration.RoundView.ClassRoundView;
+import palmtally.server.demonstration.RoundView.RoundLiveView;
 import palmtally.server.live.Audience;
 import palmtally.server.problem.Refusal;
 
@@ -14,20 +16,26 @@ import palmtally.server.problem.Refusal;
 @Service
 public class ClassScreens implements Audience {
     /**
-     * @param shown what is demonstrated, or null between two demonstrations
+     * @param shown what is demonstrated, or null
      * @param live how it stands, or null with it
+     * @param round the practice round that is on, or null
+     * @param roundLive how that stands, or null with it
      */
     public record ScreenView(
             String code,
             @Nullable ShownView shown,
-            @Nullable ClassLiveView live) {}
+            @Nullable ClassLiveView live,
+            @Nullable ClassRoundView round,
+            @Nullable RoundLiveView roundLive) {}
 
     private final ScreenRows rows;
     private final Demonstrations demonstrations;
+    private final Rounds rounds;
 
-    ClassScreens(ScreenRows rows, Demonstrations demonstrations) {
+    ClassScreens(ScreenRows rows, Demonstrations demonstrations, Rounds rounds) {
         this.rows = rows;
         this.demonstrations = demonstrations;
+        this.rounds = rounds;
     }
 
     @Override
@@ -38,19 +46,25 @@ public class ClassScreens implements Audience {
     /** The screen at an address. */
     public ScreenView screen(String code) {
         var row = row(code);
-        if (row.demonstrationId() == null) return new ScreenView(row.code(), null, null);
+        if (row.roundId() != null) {
+            var round = rounds.standing(row.roundId(), null);
+            return new ScreenView(row.code(), null, null, ClassRoundView.of(round), RoundLiveView.of(round));
+        }
+        if (row.demonstrationId() == null) return new ScreenView(row.code(), null, null, null, null);
         var standing = demonstrations.standing(row.demonstrationId());
-        return new ScreenView(row.code(), ShownView.of(standing), ClassLiveView.of(standing));
+        return new ScreenView(row.code(), ShownView.of(standing), ClassLiveView.of(standing), null, null);
     }
 
-    /** How it stands; what is demonstrated is asked for once and not with every step. */
+    /** How it stands; what is demonstrated or practised is asked for once and not with every step. */
     @Override
     public String state(String code) {
         var row = row(code);
         return Json.MAPPER.writeValueAsString(
-                row.demonstrationId() == null
-                        ? Map.of()
-                        : Map.of("live", ClassLiveView.of(demonstrations.standing(row.demonstrationId()))));
+                row.roundId() != null
+                        ? Map.of("roundLive", RoundLiveView.of(rounds.standing(row.roundId(), null)))
+                        : row.demonstrationId() == null
+                                ? Map.of()
+                                : Map.of("live", ClassLiveView.of(demonstrations.standing(row.demonstrationId()))));
     }
 
     /** The code as it is kept. */

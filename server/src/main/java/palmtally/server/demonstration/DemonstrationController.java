@@ -1,5 +1,7 @@
 package palmtally.server.demonstration;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -9,25 +11,106 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.body.Region;
+import palmtally.core.calendar.Aim;
 import palmtally.core.demonstration.Refit;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.People;
+import palmtally.server.sequence.Sequences;
 
 /** Show: start, mark, stand, and the offer to end on time. */
 @RestController
 class DemonstrationController {
-    /** @param slotSeconds what it has, or null for the slot of the sequence */
-    record NewDemonstration(@Nullable Double slotSeconds) {}
+    /**
+     * @param slotSeconds what it has, or null for the slot of the lesson or the sequence
+     * @param lesson which one of the term it is for, or null for the one of this week that teaches the sequence, if there is one
+     */
+    record NewDemonstration(
+            @Nullable Double slotSeconds, @Nullable String lesson) {}
+
+    /**
+     * A lesson of this week that shows or practises a sequence.
+     *
+     * @param steps how many of the sequence are meant
+     * @param begins by the clock, or null where the labs have no times
+     * @param shown the demonstration that was made for it last, or null
+     */
+    record LessonLine(
+            String lesson,
+            int lab,
+            Aim aim,
+            Region region,
+            double minutes,
+            String sequence,
+            String name,
+            int steps,
+            int ofSteps,
+            String note,
+            @Nullable Instant begins,
+            String room,
+            Demonstrations.@Nullable ShownLine shown) {}
 
     private final Demonstrations demonstrations;
+    private final Agenda agenda;
+    private final TermLog log;
+    private final Sequences sequences;
+    private final People people;
 
-    DemonstrationController(Demonstrations demonstrations) {
+    DemonstrationController(
+            Demonstrations demonstrations, Agenda agenda, TermLog log, Sequences sequences, People people) {
         this.demonstrations = demonstrations;
+        this.agenda = agenda;
+        this.log = log;
+        this.sequences = sequences;
+        this.people = people;
+    }
+
+    /** Lessons of this week, for the one who asks. */
+    @GetMapping("/api/demonstrations/lessons")
+    List<LessonLine> lessons(@Me Caller caller) {
+        var places = agenda.now(caller);
+        if (places.isEmpty()) return List.of();
+        var shown = demonstrations.inTerm(places.get(0).term());
+        var lines = new ArrayList<LessonLine>();
+        for (var p : places) {
+            var l = p.lesson();
+            var sequence = l.sequence() == null
+                    ? null
+                    : sequences.find(l.sequence()).map(v -> v.sequence()).orElse(null);
+            if (sequence == null || l.aim() == Aim.ASSESS) continue;
+            lines.add(new LessonLine(
+                    l.id(),
+                    l.lab(),
+                    l.aim(),
+                    l.region(),
+                    l.minutes(),
+                    sequence.id(),
+                    sequence.name(),
+                    l.part(sequence).steps().size(),
+                    sequence.steps().size(),
+                    l.note(),
+                    p.begins(),
+                    p.room(),
+                    shown.stream()
+                            .filter(s -> s.lab() != null && s.lab().lesson().equals(l.id()))
+                            .reduce((a, b) -> b)
+                            .map(Demonstrations.ShownLine::of)
+                            .orElse(null)));
+        }
+        return lines;
+    }
+
+    /** What a term has been shown, beside its plan. */
+    @GetMapping("/api/terms/{term}/shown")
+    TermLog.TermLogView shown(@Me Caller caller, @PathVariable UUID term) {
+        people.mustTeach(caller, term);
+        return log.of(term);
     }
 
     @PostMapping("/api/sequences/{id}/demonstrations")
     DemonstrationView start(@Me Caller caller, @PathVariable String id, @RequestBody NewDemonstration wanted) {
-        return DemonstrationView.of(demonstrations.start(caller, id, wanted.slotSeconds));
+        return DemonstrationView.of(demonstrations.start(caller, id, wanted.slotSeconds, wanted.lesson), null);
     }
 
     @GetMapping("/api/demonstrations")
@@ -37,7 +120,8 @@ class DemonstrationController {
 
     @GetMapping("/api/demonstrations/{id}")
     DemonstrationView one(@Me Caller caller, @PathVariable UUID id, @RequestParam @Nullable Double at) {
-        return DemonstrationView.of(demonstrations.own(caller, id, at));
+        var standing = demonstrations.own(caller, id, at);
+        return DemonstrationView.of(standing, demonstrations.anotherDay(standing));
     }
 
     @PostMapping("/api/demonstrations/{id}/marks")

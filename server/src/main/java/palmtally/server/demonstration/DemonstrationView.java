@@ -1,5 +1,6 @@
 package palmtally.server.demonstration;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.IntStream;
@@ -9,14 +10,35 @@ import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.demonstration.Moment;
 import palmtally.core.demonstration.Progress;
+import palmtally.core.demonstration.Reason;
 import palmtally.core.demonstration.Showing;
 import palmtally.core.sequence.Sheet;
 import palmtally.server.sequence.PlanView.OpenView;
 
-/** A demonstration as its presenter sees it. */
-record DemonstrationView(UUID id, String screen, ShownView shown, LiveView live) {
-    static DemonstrationView of(Demonstrations.Standing s) {
-        return new DemonstrationView(s.id(), s.screen(), ShownView.of(s), LiveView.of(s));
+/**
+ * A demonstration as its presenter sees it.
+ *
+ * @param lab which one it is for, or null
+ * @param anotherDay the week whose plan has what was left out, or null
+ * @param reasons why a step may be skipped, as they are said
+ */
+record DemonstrationView(
+        UUID id,
+        String screen,
+        Demonstrations.@Nullable Lab lab,
+        @Nullable Integer anotherDay,
+        List<String> reasons,
+        ShownView shown,
+        LiveView live) {
+    static DemonstrationView of(Demonstrations.Standing s, @Nullable Integer anotherDay) {
+        return new DemonstrationView(
+                s.id(),
+                s.screen(),
+                s.lab(),
+                anotherDay,
+                Arrays.stream(Reason.values()).map(Reason::words).toList(),
+                ShownView.of(s),
+                LiveView.of(s));
     }
 
     /**

@@ -4,23 +4,30 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.calendar.Lesson;
 import palmtally.core.demonstration.Mark;
 import palmtally.core.demonstration.Moment;
 import palmtally.core.demonstration.Progress;
 import palmtally.core.demonstration.Refit;
 import palmtally.core.demonstration.Showing;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Step;
 import palmtally.formats.Json;
+import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
-import palmtally.server.people.Passwords;
 import palmtally.server.people.People;
+import palmtally.server.people.Term;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -29,10 +36,26 @@ import palmtally.server.technique.Library;
 /** Demonstrations: the marks as they come, and how they stand against the plan. */
 @Service
 public class Demonstrations {
+    /**
+     * The lab a demonstration was for.
+     *
+     * @param endsAt when its slot is over by the clock of the school, or null where nobody planned that
+     * @param roomUntil when the room is needed by others, or null
+     */
+    public record Lab(
+            String lesson,
+            int week,
+            int lab,
+            @Nullable Instant endsAt,
+            @Nullable Instant roomUntil,
+            String room) {}
+
     /** @param elapsedSeconds the clock of the marks now */
     public record Standing(
             UUID id,
             String screen,
+            Instant startedAt,
+            @Nullable Lab lab,
             double elapsedSeconds,
             List<Moment> moments,
             Showing showing,
@@ -53,21 +76,63 @@ public class Demonstrations {
      *
      * @param seconds how long it took, or has run so far
      * @param left how many were left out, or of one that is not finished how many are to come
+     * @param lab for which one, or null
      */
     public record ShownLine(
-            UUID id, String name, Instant startedAt, boolean finished, double seconds, double slotSeconds, int left) {}
+            UUID id,
+            String name,
+            Instant startedAt,
+            boolean finished,
+            double seconds,
+            double slotSeconds,
+            int left,
+            @Nullable Lab lab) {
+        static ShownLine of(Standing s) {
+            var p = s.progress;
+            return new ShownLine(
+                    s.id,
+                    s.showing.sequence().name(),
+                    s.startedAt,
+                    p.finished(),
+                    (p.finished() ? p.endsAt() : s.elapsedSeconds) - p.begunAt(),
+                    s.showing.slotSeconds(),
+                    p.finished() ? p.leftOut().size() : p.ahead().size(),
+                    s.lab);
+        }
+    }
 
     private static final int MOST_LINES = 12;
     private static final int LONGEST_REASON = 200;
-    private static final int CODE_LENGTH = 5;
 
     record Row(
             UUID id,
+            @Nullable UUID termId,
             UUID sequenceVersionId,
             UUID profileVersionId,
             UUID shownBy,
             Instant startedAt,
-            @Nullable Double slotSeconds) {}
+            @Nullable Double slotSeconds,
+            @Nullable String lesson,
+            @Nullable Integer week,
+            @Nullable Integer lab,
+            @Nullable String steps,
+            @Nullable Instant endsAt,
+            @Nullable Instant roomUntil,
+            String room) {
+        @Nullable
+        Lab place() {
+            return lesson == null || week == null || lab == null
+                    ? null
+                    : new Lab(lesson, week, lab, endsAt, roomUntil, room);
+        }
+
+        /** The earlier of the two ends by the clock, in seconds of the marks. */
+        @Nullable
+        Double endsBy() {
+            var end = endsAt == null || roomUntil != null && roomUntil.isBefore(endsAt) ? roomUntil : endsAt;
+            return end == null ? null : Duration.between(startedAt, end).toMillis() / 1000.0;
+        }
+    }
 
     record MarkRow(
             String what,
@@ -79,12 +144,15 @@ public class Demonstrations {
     @Mapper
     interface Rows {
         @Insert("""
-                insert into demonstration (id, term_id, sequence_version_id, profile_version_id, shown_by, started_at, slot_seconds)
-                values (#{id}, #{term}, #{sequence}, #{profile}, #{by}, #{at}, #{slot})""")
-        void add(UUID id, @Nullable UUID term, UUID sequence, UUID profile, UUID by, Instant at, @Nullable Double slot);
+                insert into demonstration (id, term_id, sequence_version_id, profile_version_id, shown_by, started_at,
+                    slot_seconds, lesson, week, lab, steps, ends_at, room_until, room)
+                values (#{id}, #{termId}, #{sequenceVersionId}, #{profileVersionId}, #{shownBy}, #{startedAt},
+                    #{slotSeconds}, #{lesson}, #{week}, #{lab}, #{steps}::jsonb, #{endsAt}, #{roomUntil}, #{room})""")
+        void add(Row row);
 
         @Select("""
-                select id, sequence_version_id, profile_version_id, shown_by, started_at, slot_seconds
+                select id, term_id, sequence_version_id, profile_version_id, shown_by, started_at, slot_seconds,
+                    lesson, week, lab, steps::text as steps, ends_at, room_until, room
                 from demonstration where id = #{id}""")
         Optional<Row> byId(UUID id);
 
@@ -93,6 +161,12 @@ public class Demonstrations {
                 and exists (select 1 from demonstration_mark m where m.demonstration_id = d.id)
                 order by started_at desc, id limit #{most}""")
         List<UUID> lately(UUID account, int most);
+
+        @Select("""
+                select id from demonstration d where term_id = #{term}
+                and exists (select 1 from demonstration_mark m where m.demonstration_id = d.id)
+                order by started_at, id""")
+        List<UUID> inTerm(UUID term);
 
         @Select("select id from demonstration where id = #{id} for update")
         Optional<UUID> lock(UUID id);
@@ -117,20 +191,24 @@ public class Demonstrations {
     }
 
     private final Rows rows;
-    private final ScreenRows screens;
+    private final Screens screens;
     private final Sequences sequences;
     private final Profiles profiles;
     private final People people;
     private final Library library;
+    private final Curricula curricula;
+    private final Agenda agenda;
     private final Clock clock;
 
     Demonstrations(
             Rows rows,
-            ScreenRows screens,
+            Screens screens,
             Sequences sequences,
             Profiles profiles,
             People people,
             Library library,
+            Curricula curricula,
+            Agenda agenda,
             Clock clock) {
         this.rows = rows;
         this.screens = screens;
@@ -138,60 +216,100 @@ public class Demonstrations {
         this.profiles = profiles;
         this.people = people;
         this.library = library;
+        this.curricula = curricula;
+        this.agenda = agenda;
         this.clock = clock;
     }
 
-    /** Begins a demonstration, and turns the presenter's class screen to it. */
+    /**
+     * Begins a demonstration, and turns the presenter's class screen to it.
+     *
+     * @param lesson which one of the term it is for, or null to take the one of this week that teaches the sequence, if there is one
+     */
     @Transactional
-    public Standing start(Caller caller, String sequenceId, @Nullable Double slotSeconds) {
+    public Standing start(Caller caller, String sequenceId, @Nullable Double slotSeconds, @Nullable String lesson) {
         var id = UUID.randomUUID();
         var version = sequences.newest(sequenceId);
         var profile = profiles.ofSchool();
         if (slotSeconds != null) Showing.of(version.sequence(), profile.profile(), slotSeconds);
-        rows.add(
+        var now = clock.instant();
+        var place = agenda.place(caller, sequenceId, lesson);
+        var of = place == null ? null : place.lesson();
+        Double slot = slotSeconds;
+        if (slot == null && of != null)
+            slot = Math.min(60 * of.minutes(), version.sequence().slotSeconds());
+        rows.add(new Row(
                 id,
-                people.termOf(caller.id()).map(t -> t.id()).orElse(null),
+                place == null ? people.termOf(caller.id()).map(Term::id).orElse(null) : place.term(),
                 version.versionId(),
                 profile.versionId(),
                 caller.id(),
-                clock.instant(),
-                slotSeconds);
-        screenOf(caller.id());
+                now,
+                slot,
+                of == null ? null : of.id(),
+                of == null ? null : of.week(),
+                of == null ? null : of.lab(),
+                of == null || of.steps().isEmpty() ? null : Json.MAPPER.writeValueAsString(of.steps()),
+                place == null ? null : place.endsAt(now, slot == null ? 0 : slot),
+                place == null ? null : place.roomUntil(now),
+                place == null ? "" : place.room()));
         screens.show(caller.id(), id);
-        screens.changed(id);
         return standing(id);
     }
 
-    /** The code of one's class screen: made once, and the same in every demonstration. */
-    private String screenOf(UUID account) {
-        var there = screens.of(account);
-        // A code that another has is not taken; the next try makes another.
-        for (int i = 0; there.isEmpty() && i < 20; i++) {
-            screens.add(Passwords.word(CODE_LENGTH), account);
-            there = screens.of(account);
-        }
-        return there.orElseThrow().code();
+    /**
+     * Keeps a demonstration that was shown elsewhere, as it went; what it left goes onto the plan like any other.
+     *
+     * @param lesson which one it was for; its sequence as it is now
+     * @param marks in the order they were made
+     * @throws palmtally.core.InvalidValue when the marks are none of that sequence
+     */
+    @Transactional
+    public UUID keep(UUID term, Caller by, Lesson lesson, Instant startedAt, List<Mark> marks) {
+        var version = sequences.newest(Objects.requireNonNull(lesson.sequence()));
+        var profile = profiles.ofSchool();
+        double slot = Math.min(60 * lesson.minutes(), version.sequence().slotSeconds());
+        double last = marks.isEmpty() ? 0 : marks.get(marks.size() - 1).atSeconds();
+        Showing.of(version.sequence(), profile.profile(), slot).progress(marks, last);
+        var id = UUID.randomUUID();
+        rows.add(new Row(
+                id,
+                term,
+                version.versionId(),
+                profile.versionId(),
+                by.id(),
+                startedAt,
+                slot,
+                lesson.id(),
+                lesson.week(),
+                lesson.lab(),
+                null,
+                null,
+                null,
+                ""));
+        for (var mark : marks)
+            rows.mark(
+                    id,
+                    UUID.randomUUID().toString(),
+                    mark.what().toString(),
+                    mark.index(),
+                    mark.atSeconds(),
+                    mark.reason(),
+                    null);
+        leave(by, standing(id));
+        return id;
     }
 
     /** What somebody began and showed something of, the newest first. */
     public List<ShownLine> lately(Caller caller) {
         return rows.lately(caller.id(), MOST_LINES).stream()
-                .map(id -> {
-                    var row = rows.byId(id).orElseThrow();
-                    var s = standing(id);
-                    return new ShownLine(
-                            id,
-                            s.showing().sequence().name(),
-                            row.startedAt,
-                            s.progress().finished(),
-                            (s.progress().finished() ? s.progress().endsAt() : s.elapsedSeconds())
-                                    - s.progress().begunAt(),
-                            s.showing().slotSeconds(),
-                            s.progress().finished()
-                                    ? s.progress().leftOut().size()
-                                    : s.progress().ahead().size());
-                })
+                .map(id -> ShownLine.of(standing(id)))
                 .toList();
+    }
+
+    /** Every demonstration of a term that showed something, the first first. */
+    List<Standing> inTerm(UUID term) {
+        return rows.inTerm(term).stream().map(this::standing).toList();
     }
 
     /** @param at what the presenter's device has as the clock of the marks, or null to go by the server's */
@@ -207,9 +325,10 @@ public class Demonstrations {
 
     private Standing standing(UUID id, @Nullable Double at) {
         var row = rows.byId(id).orElseThrow(() -> Refusal.notFound("demonstration"));
-        var sequence = sequences.version(row.sequenceVersionId).sequence();
+        var sequence = part(sequences.version(row.sequenceVersionId).sequence(), row.steps);
         var profile = profiles.version(row.profileVersionId).profile();
-        var showing = Showing.of(sequence, profile, row.slotSeconds == null ? sequence.slotSeconds() : row.slotSeconds);
+        var showing = Showing.of(sequence, profile, row.slotSeconds == null ? sequence.slotSeconds() : row.slotSeconds)
+                .endingBy(row.endsBy());
         var marks = marks(id);
         double elapsed = at != null && Double.isFinite(at)
                 ? at
@@ -218,7 +337,9 @@ public class Demonstrations {
         double now = Math.max(last, elapsed);
         return new Standing(
                 id,
-                screenOf(row.shownBy),
+                screens.of(row.shownBy),
+                row.startedAt,
+                row.place(),
                 now,
                 Moment.of(showing, library.techniques()),
                 showing,
@@ -248,8 +369,50 @@ public class Demonstrations {
                 sent.seconds() == null ? null : Json.MAPPER.writeValueAsString(sent.seconds()));
         // The screen shows what is being shown, also when an older one is gone on with.
         screens.show(caller.id(), id);
-        screens.changed(id);
-        return standing(id, sent.atSeconds());
+        var standing = standing(id, sent.atSeconds());
+        if (standing.progress().finished()) leave(caller, standing);
+        return standing;
+    }
+
+    /** What was announced and not shown comes on the plan of the next week. */
+    private void leave(Caller caller, Standing s) {
+        var term = rows.byId(s.id).orElseThrow().termId;
+        if (s.lab == null || term == null) return;
+        var left = s.progress.forAnotherDay();
+        curricula.leaveForAnotherDay(
+                term,
+                s.lab.lesson(),
+                carried(s.id),
+                s.showing.stepsOf(left),
+                left.isEmpty() ? 0 : s.showing.minutesOf(left),
+                caller);
+    }
+
+    /** The week whose plan has what a finished demonstration left out, or null where there is none. */
+    @Nullable
+    Integer anotherDay(Standing s) {
+        var term = rows.byId(s.id).orElseThrow().termId;
+        if (term == null || !s.progress.finished()) return null;
+        return curricula
+                .newest(term)
+                .curriculum()
+                .lesson(carried(s.id))
+                .map(Lesson::week)
+                .orElse(null);
+    }
+
+    /** The id of the lesson that takes what a demonstration left. */
+    private static String carried(UUID demonstration) {
+        return "left-" + demonstration.toString().substring(0, 8);
+    }
+
+    private static Sequence part(Sequence whole, @Nullable String steps) {
+        if (steps == null) return whole;
+        var meant = Set.of(Json.MAPPER.readValue(steps, String[].class));
+        return whole.without(whole.steps().stream()
+                .map(Step::id)
+                .filter(i -> !meant.contains(i))
+                .collect(Collectors.toSet()));
     }
 
     public Refit refit(Caller caller, UUID id, @Nullable Double at) {

@@ -14,25 +14,28 @@ import org.jspecify.annotations.Nullable;
 interface ScreenRows {
     String CHANNEL = "class_screen";
 
-    record Row(String code, @Nullable UUID demonstrationId) {}
+    record Row(
+            String code,
+            @Nullable UUID demonstrationId,
+            @Nullable UUID roundId) {}
 
     @Insert("insert into class_screen (code, account_id) values (#{code}, #{account}) on conflict do nothing")
     void add(String code, UUID account);
 
-    @Select("select code, demonstration_id from class_screen where account_id = #{account}")
+    @Select("select code, demonstration_id, round_id from class_screen where account_id = #{account}")
     Optional<Row> of(UUID account);
 
-    @Select("select code, demonstration_id from class_screen where code = #{code}")
+    @Select("select code, demonstration_id, round_id from class_screen where code = #{code}")
     Optional<Row> byCode(String code);
 
     @Update("""
-            update class_screen set demonstration_id = #{demonstration}
-            where account_id = #{account} and demonstration_id is distinct from #{demonstration}""")
-    void show(UUID account, @Nullable UUID demonstration);
+            update class_screen set demonstration_id = #{demonstration}, round_id = #{round}
+            where account_id = #{account}
+            and (demonstration_id is distinct from #{demonstration} or round_id is distinct from #{round})""")
+    void show(UUID account, @Nullable UUID demonstration, @Nullable UUID round);
 
     /** Told to every server when the transaction is stored, and not at all when it is not. */
-    @Select("select pg_notify('" + CHANNEL
-            + "', code)::text as told from class_screen where demonstration_id = #{demonstration}")
+    @Select("select pg_notify('" + CHANNEL + "', code)::text as told from class_screen where account_id = #{account}")
     @Options(flushCache = Options.FlushCachePolicy.TRUE, useCache = false)
-    Optional<String> changed(UUID demonstration);
+    Optional<String> changed(UUID account);
 }

@@ -2,8 +2,10 @@ package palmtally.server.handout;
 
 import static palmtally.server.handout.Press.escape;
 
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
+import java.time.format.TextStyle;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -20,6 +22,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.technique.Stroke;
 
@@ -62,7 +65,9 @@ final class WeekSheet {
                 .append(Math.round(minutes))
                 .append(" of ")
                 .append(Math.round(term.labMinutes()))
-                .append(" minutes planned</span></h2>");
+                .append(" minutes planned")
+                .append(when(lab))
+                .append("</span></h2>");
         if (lessons.isEmpty()) {
             out.append("<p class=\"soft\">Nothing planned.</p>");
             return;
@@ -70,13 +75,15 @@ final class WeekSheet {
         out.append(
                 "<table><thead><tr><th style=\"width:11%\">Clock</th><th style=\"width:10%\">What</th><th style=\"width:15%\">Region</th>"
                         + "<th style=\"width:24%\">Sequence</th><th style=\"width:11%\">Who</th><th>Note</th></tr></thead><tbody>");
+        // By the clock on the wall where it is known, else from the beginning of the lab.
+        double begins = term.times().isEmpty() ? 0 : term.times().get(lab - 1).minutes();
         double at = 0;
         for (var l : lessons) {
             var s = l.sequence() == null ? null : sequences.get(l.sequence());
             out.append("<tr><td class=\"n\">")
-                    .append(hours(at))
+                    .append(hours(begins + at))
                     .append(" – ")
-                    .append(hours(at + l.minutes()))
+                    .append(hours(begins + at + l.minutes()))
                     .append("</td><td><b>")
                     .append(l.aim().toString().replace('-', ' '))
                     .append("</b></td><td>")
@@ -85,9 +92,9 @@ final class WeekSheet {
                     .append(
                             s == null
                                     ? "–"
-                                    : escape(s.name()) + ", "
-                                            + SequenceSheet.clock(
-                                                    Timeline.of(s, profile).totalSeconds()) + " a client")
+                                    : escape(s.name()) + only(l, s) + ", "
+                                            + SequenceSheet.clock(Timeline.of(l.part(s), profile)
+                                                    .totalSeconds()) + " a client")
                     .append("</td><td>")
                     .append(escape(who(l, duties)))
                     .append("</td><td>")
@@ -97,11 +104,24 @@ final class WeekSheet {
         }
         if (at < term.labMinutes())
             out.append("<tr><td class=\"n\">")
-                    .append(hours(at))
+                    .append(hours(begins + at))
                     .append(" – ")
-                    .append(hours(term.labMinutes()))
+                    .append(hours(begins + term.labMinutes()))
                     .append("</td><td colspan=\"5\" class=\"soft\">free</td></tr>");
         out.append("</tbody></table>");
+    }
+
+    private String when(int lab) {
+        if (term.times().isEmpty()) return "";
+        var t = term.times().get(lab - 1);
+        return " · " + DayOfWeek.of(t.day()).getDisplayName(TextStyle.FULL, Locale.UK) + ", " + t.begins()
+                + (t.room().isEmpty() ? "" : ", " + escape(t.room()));
+    }
+
+    private static String only(Lesson l, Sequence s) {
+        return l.steps().isEmpty()
+                ? ""
+                : ", only " + escape(l.part(s).steps().stream().map(Step::name).collect(Collectors.joining(", ")));
     }
 
     private static String hours(double minutes) {

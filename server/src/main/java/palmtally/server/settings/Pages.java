@@ -21,6 +21,7 @@ class Pages implements WebMvcConfigurer {
             "/techniques",
             "/show",
             "/show/{id}",
+            "/show/rounds/{id}",
             "/class/{code}",
             "/grade",
             "/grade/{id}",
