@@ -37,13 +37,9 @@ const allowed = computed(() =>
     ? live.value.allowedSeconds
     : (shown.value?.leadSeconds ?? 0) + seconds.value,
 )
-const spent = computed(() => {
-  if (!on.value || !here.value || !live.value) return undefined
-  if (live.value.paused && here.value.paused)
-    return Math.max(0, live.value.elapsedSeconds - live.value.startedAt)
-  const at = live.value.current === here.value.index && !waiting.value ? live.value.startedAt : here.value.at
-  return Math.max(0, now.value - at)
-})
+const spent = computed(() =>
+  on.value && here.value ? Math.max(0, (here.value.pausedAt ?? now.value) - here.value.at) : undefined,
+)
 const { counting, turn } = useBeat(() => {
   const beat = on.value?.beat
   if (!on.value || spent.value === undefined || here.value?.paused) return undefined

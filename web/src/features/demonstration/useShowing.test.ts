@@ -158,3 +158,17 @@ describe('behind the slot', () => {
     expect(calls.GET.mock.calls.some((c) => c[0].endsWith('/refit'))).toBe(false)
   })
 })
+
+it('stands still at once when it is paused, whether or not the server has answered', async () => {
+  calls.POST.mockRejectedValue(new TypeError('network'))
+  show.next()
+  await vi.advanceTimersByTimeAsync(4000)
+  show.pause()
+  await vi.advanceTimersByTimeAsync(60_000)
+  const { at, pausedAt } = show.here.value!
+  expect(pausedAt! - at).toBeCloseTo(4, 1)
+  show.pause()
+  await vi.advanceTimersByTimeAsync(5000)
+  expect(show.here.value?.pausedAt).toBeUndefined()
+  expect(show.now.value - show.here.value!.at).toBeCloseTo(9, 1)
+})

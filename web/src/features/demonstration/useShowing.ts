@@ -13,7 +13,15 @@ export function useShowing(id: string) {
   const refit = shallowRef<Schema['Refit']>()
   /** How many marks there were when the offer that is shown was made. */
   let offered = 0
-  const here = ref<{ index: number; at: number; paused: boolean; finished: boolean }>()
+  const here = ref<{
+    index: number
+    /** When it began, moved on by the time it stood still. */
+    at: number
+    paused: boolean
+    /** Since when it stands still. */
+    pausedAt?: number
+    finished: boolean
+  }>()
 
   const path = { path: { id } }
   const marks = useMarks<Mark, Schema['LiveView']>({
@@ -30,7 +38,13 @@ export function useShowing(id: string) {
     const l = { ...progress, ...told }
     live.value = l
     if (waiting.value.length === 0)
-      here.value = { index: l.current, at: l.startedAt, paused: l.paused, finished: l.finished }
+      here.value = {
+        index: l.current,
+        at: l.startedAt,
+        paused: l.paused,
+        pausedAt: l.paused ? l.elapsedSeconds : undefined,
+        finished: l.finished,
+      }
   }
   async function again() {
     const then = marks.made()
@@ -101,9 +115,12 @@ export function useShowing(id: string) {
   }
   function pause() {
     if (!here.value || here.value.index < 0) return
-    const paused = !here.value.paused
-    mark(paused ? 'paused' : 'resumed', here.value.index)
-    here.value = { ...here.value, paused }
+    const { index, at, pausedAt } = here.value
+    const now = mark(pausedAt === undefined ? 'paused' : 'resumed', index)
+    here.value =
+      pausedAt === undefined
+        ? { ...here.value, paused: true, pausedAt: now }
+        : { ...here.value, paused: false, pausedAt: undefined, at: at + now - pausedAt }
   }
   const later = () => ahead.value[0] !== undefined && mark('parked', ahead.value[0])
   const skip = (reason?: string) =>
