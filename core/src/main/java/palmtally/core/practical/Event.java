@@ -61,6 +61,10 @@ public record Event(
         var text = data.text();
         if (text != null && text.length() > 4000)
             faults.add(new Fault("data/text", text.length() + " characters", "must be at most 4000 characters"));
+        // No database and no file keeps it.
+        for (var kept : new String[] {id, device, text == null ? "" : text})
+            if (kept.indexOf('\0') >= 0)
+                faults.add(new Fault(kept.equals(text) ? "data/text" : "id", "", "must not hold a null character"));
         if (!faults.isEmpty()) throw new InvalidValue("event " + id, faults);
     }
 }

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Predicate;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.profile.Profile;
@@ -29,8 +31,7 @@ public record Practical(Sequence sequence, Profile profile, List<String> asked, 
     public Practical {
         asked = List.copyOf(asked);
         var faults = new ArrayList<Fault>();
-        var steps = new HashSet<String>();
-        sequence.steps().forEach(s -> steps.add(s.id()));
+        var steps = ids(sequence);
         for (int i = 0; i < asked.size(); i++)
             if (!steps.contains(asked.get(i)))
                 faults.add(new Fault("asked/" + i, asked.get(i), "names no step of the sequence"));
@@ -47,18 +48,36 @@ public record Practical(Sequence sequence, Profile profile, List<String> asked, 
             else if (!earlier.equals(event))
                 faults.add(new Fault("events/" + i + "/id", event.id(), "is there twice with different contents"));
         }
+        faults.addAll(faults(sequence, events, byId::containsKey));
+        if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
+        once.sort(Event.ORDER);
+        events = List.copyOf(once);
+    }
+
+    /**
+     * What keeps events from belonging to a practical of a sequence, by their place in the list.
+     *
+     * @param known whether an event of that id is in the practical
+     */
+    public static List<Fault> faults(Sequence sequence, List<Event> events, Predicate<String> known) {
+        var faults = new ArrayList<Fault>();
+        var steps = ids(sequence);
         for (int i = 0; i < events.size(); i++) {
             var event = events.get(i);
             var step = event.data().step();
             if (step != null && !steps.contains(step))
                 faults.add(new Fault("events/" + i + "/data/step", step, "names no step of the sequence"));
             var ref = event.data().ref();
-            if (ref != null && !byId.containsKey(ref))
+            if (ref != null && !known.test(ref))
                 faults.add(new Fault("events/" + i + "/data/ref", ref, "names no event of this practical"));
         }
-        if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
-        once.sort(Event.ORDER);
-        events = List.copyOf(once);
+        return faults;
+    }
+
+    private static Set<String> ids(Sequence sequence) {
+        var ids = new HashSet<String>();
+        sequence.steps().forEach(s -> ids.add(s.id()));
+        return ids;
     }
 
     /** The stints that were asked, in planned order. */

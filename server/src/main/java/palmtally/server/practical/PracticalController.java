@@ -46,6 +46,7 @@ class PracticalController {
             long elapsedMs,
             boolean finished,
             int tableNumber,
+            @Nullable Double limitSeconds,
             Sides sides,
             Sequence sequence,
             Profile profile,
@@ -67,7 +68,11 @@ class PracticalController {
 
     record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at) {}
 
-    record Stored(int stored, ScoreView scores, boolean finished) {}
+    /** @param stored how many events the practical has now */
+    record Stored(int stored, boolean finished) {}
+
+    /** @param counted how many events the scores rest on */
+    record SoFar(int counted, ScoreView scores) {}
 
     record Sent(@Nullable List<Event> events) {}
 
@@ -99,14 +104,30 @@ class PracticalController {
         return view(practicals.whole(caller, id), caller);
     }
 
+    /** What the caller has at the tables now. */
+    @GetMapping("/api/floor")
+    List<PracticalView> floor(@Me Caller caller) {
+        return practicals.floor(caller).stream().map(id -> one(caller, id)).toList();
+    }
+
+    /** What other devices wrote for these tables since. */
+    @GetMapping("/api/floor/news")
+    List<Practicals.News> news(@Me Caller caller, @RequestParam(defaultValue = "0") long after) {
+        return practicals.news(caller, after);
+    }
+
     @PostMapping("/api/practicals/{id}/events")
     Stored append(@Me Caller caller, @PathVariable UUID id, @RequestBody Sent sent) {
         if (sent.events == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
-        var practical = practicals.append(caller, id, sent.events);
-        return new Stored(
-                practical.events().size(),
-                ScoreView.of(practical),
-                practical.events().stream().anyMatch(e -> e.kind() == palmtally.core.practical.EventKind.FINISH));
+        var stored = practicals.append(caller, id, sent.events);
+        return new Stored(stored.events(), stored.finished());
+    }
+
+    /** Scores so far; once it is finished only after the rating of the whole. */
+    @GetMapping("/api/practicals/{id}/scores")
+    SoFar scores(@Me Caller caller, @PathVariable UUID id) {
+        var practical = practicals.soFar(caller, id);
+        return new SoFar(practical.events().size(), ScoreView.of(practical));
     }
 
     @PostMapping("/api/practicals/{id}/rating")
@@ -174,6 +195,7 @@ class PracticalController {
                 w.elapsedMs(),
                 w.finished(),
                 w.tableNumber(),
+                w.limitSeconds(),
                 practical.sides(),
                 practical.sequence(),
                 practical.profile(),

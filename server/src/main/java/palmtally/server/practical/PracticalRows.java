@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
@@ -25,7 +26,8 @@ interface PracticalRows {
             String sides,
             int tableNumber,
             Instant startedAt,
-            boolean finished) {}
+            boolean finished,
+            @Nullable Double limitSeconds) {}
 
     record EventRow(
             String id,
@@ -59,13 +61,13 @@ interface PracticalRows {
             boolean released) {}
 
     String COLUMNS =
-            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished";
+            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds";
 
     @Insert("""
             insert into practical (id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id,
-                                   asked, sides, table_number, started_at, finished)
+                                   asked, sides, table_number, started_at, finished, limit_seconds)
             values (#{id}, #{termId}, #{studentId}, #{partnerId}, #{graderId}, #{sequenceVersionId}, #{profileVersionId},
-                    #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished})""")
+                    #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished}, #{limitSeconds})""")
     void add(Row row);
 
     @Select("select " + COLUMNS + " from practical where id = #{id}")
@@ -73,6 +75,31 @@ interface PracticalRows {
 
     @Select("select " + COLUMNS + " from practical where id = #{id} for update")
     Optional<Row> lock(UUID id);
+
+    /** Open practicals of a grader that were begun since, table by table. */
+    @Select("select " + COLUMNS + """
+             from practical where grader_id = #{grader} and not finished and started_at > #{since}
+            order by table_number, started_at, id""")
+    List<Row> open(UUID grader, Instant since);
+
+    record NewsRow(
+            UUID practicalId,
+            long nth,
+            String id,
+            String device,
+            long seq,
+            long atMs,
+            @Nullable Instant wall,
+            String kind,
+            String data) {}
+
+    /** Events of a grader's open practicals that were stored after another, and those of the last seconds again: what is stored at once need not be seen at once. */
+    @Select("""
+            select e.practical_id, e.nth, e.id, e.device, e.seq, e.at_ms, e.wall, e.kind, e.data::text as data
+            from event e join practical p on p.id = e.practical_id
+            where p.grader_id = #{grader} and not p.finished and (e.nth > #{after} or e.stored_at > #{lately})
+            order by e.nth limit #{most}""")
+    List<NewsRow> news(UUID grader, long after, Instant lately, int most);
 
     @Update("update practical set finished = #{finished} where id = #{id}")
     void finish(UUID id, boolean finished);
@@ -82,15 +109,36 @@ interface PracticalRows {
             where practical_id = #{id} order by at_ms, device, seq, id""")
     List<EventRow> events(UUID id);
 
-    @Insert("""
-            <script>
-            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data) values
-            <foreach collection="events" item="e" separator=",">
-              (#{practical}, #{e.id}, #{e.device}, #{e.seq}, #{e.atMs}, #{e.wall}, #{e.kind}, #{e.data}::jsonb)
-            </foreach>
+    record EventKey(UUID practicalId, String id) {}
+
+    /** Stores events given as a JSON array of rows. @return those that were not there before */
+    @Select(value = """
+            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data)
+            select practical, id, device, seq, at_ms, wall, kind, data
+            from jsonb_to_recordset(#{rows}::jsonb) as r(practical uuid, id text, device text, seq bigint, at_ms bigint,
+                wall timestamptz, kind text, data jsonb)
             on conflict (practical_id, id) do nothing
+            returning practical_id, id""", affectData = true)
+    @Options(flushCache = Options.FlushCachePolicy.TRUE, useCache = false)
+    List<EventKey> addAll(String rows);
+
+    @Select("""
+            <script>
+            select id, device, seq, at_ms, wall, kind, data::text as data from event
+            where practical_id = #{practical} and id in
+            <foreach collection="ids" item="i" open="(" separator="," close=")">#{i}</foreach>
             </script>""")
-    int addEvents(UUID practical, List<EventRow> events);
+    List<EventRow> eventsOf(UUID practical, List<String> ids);
+
+    @Delete("""
+            <script>
+            delete from event where practical_id = #{practical} and id in
+            <foreach collection="ids" item="i" open="(" separator="," close=")">#{i}</foreach>
+            </script>""")
+    void removeEvents(UUID practical, List<String> ids);
+
+    @Select("select count(*) from event where practical_id = #{practical}")
+    int countEvents(UUID practical);
 
     @Select("select value from rating where practical_id = #{id}")
     Optional<Double> rating(UUID id);

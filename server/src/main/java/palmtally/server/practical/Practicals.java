@@ -1,6 +1,7 @@
 package palmtally.server.practical;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -11,9 +12,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.competency.Evidence;
@@ -24,7 +28,9 @@ import palmtally.core.practical.EventData;
 import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Practical;
+import palmtally.core.practical.Run;
 import palmtally.core.practical.Scores;
+import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
@@ -44,6 +50,9 @@ public class Practicals {
     /** Events of one request; more come in several. */
     static final int MOST_AT_ONCE = 1000;
 
+    /** How long it is taken as told who may write to a practical. */
+    private static final Duration ASKED_AGAIN = Duration.ofSeconds(5);
+
     /** What a grader sets up. */
     public record Brief(
             @Nullable UUID term,
@@ -53,7 +62,8 @@ public class Practicals {
             @Nullable String profile,
             @Nullable List<String> asked,
             @Nullable Sides sides,
-            @Nullable Integer tableNumber) {}
+            @Nullable Integer tableNumber,
+            @Nullable Double limitSeconds) {}
 
     /** A practical with everything that belongs to it. */
     public record Whole(
@@ -66,6 +76,7 @@ public class Practicals {
             long elapsedMs,
             boolean finished,
             int tableNumber,
+            @Nullable Double limitSeconds,
             Practical practical,
             @Nullable Double rating,
             @Nullable AwardRow award) {}
@@ -75,9 +86,22 @@ public class Practicals {
     private final Profiles profiles;
     private final People people;
     private final Audit audit;
+    private final EventLog log;
+    private final TransactionTemplate transaction;
     private final Clock clock;
+    private final Map<UUID, Known> knowns = new ConcurrentHashMap<>();
 
-    Practicals(PracticalRows rows, Sequences sequences, Profiles profiles, People people, Audit audit, Clock clock) {
+    Practicals(
+            PracticalRows rows,
+            Sequences sequences,
+            Profiles profiles,
+            People people,
+            Audit audit,
+            EventLog log,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.log = log;
+        this.transaction = transaction;
         this.rows = rows;
         this.sequences = sequences;
         this.profiles = profiles;
@@ -94,6 +118,10 @@ public class Practicals {
         if (brief.sequence == null) faults.add(new Fault("sequence", "", "is missing"));
         if (brief.student != null && brief.student.equals(brief.partner))
             faults.add(new Fault("partner", brief.partner.toString(), "must be another than the student"));
+        if (brief.tableNumber != null && (brief.tableNumber < 1 || brief.tableNumber > 99))
+            faults.add(new Fault("tableNumber", brief.tableNumber.toString(), "must be 1 to 99"));
+        if (brief.limitSeconds != null && !(brief.limitSeconds > 0 && brief.limitSeconds <= 14400))
+            faults.add(new Fault("limitSeconds", brief.limitSeconds.toString(), "must be above 0 and at most 14400"));
         if (brief.term == null || brief.student == null || brief.sequence == null || !faults.isEmpty())
             throw new InvalidValue("practical", faults);
         people.mustTeach(caller, brief.term);
@@ -119,7 +147,8 @@ public class Practicals {
                 asked,
                 sides,
                 brief.tableNumber == null ? 1 : brief.tableNumber,
-                clock.instant());
+                clock.instant(),
+                brief.limitSeconds);
     }
 
     /** Adds a practical that begins at a moment of its own. */
@@ -133,7 +162,8 @@ public class Practicals {
             List<String> asked,
             Sides sides,
             int tableNumber,
-            Instant startedAt) {
+            Instant startedAt,
+            @Nullable Double limitSeconds) {
         var id = UUID.randomUUID();
         rows.add(new Row(
                 id,
@@ -147,60 +177,110 @@ public class Practicals {
                 sides.toString(),
                 tableNumber,
                 startedAt,
-                false));
+                false,
+                limitSeconds));
         return id;
     }
 
+    /** What does not change of a practical that is being graded, and how many events it had when it was last asked. */
+    private static final class Known {
+        final UUID term;
+        final Sequence sequence;
+        final AtomicInteger events;
+        volatile boolean finished;
+        /** Who may write here, and until when that need not be asked again. */
+        final Map<UUID, Instant> mayWrite = new ConcurrentHashMap<>();
+
+        Known(UUID term, Sequence sequence, int events, boolean finished) {
+            this.finished = finished;
+            this.term = term;
+            this.sequence = sequence;
+            this.events = new AtomicInteger(events);
+        }
+    }
+
+    /** How many are stored now, and whether the practical is finished. */
+    public record Stored(int events, boolean finished) {}
+
     /**
-     * Stores events; each id once, however often it is sent. All of a request or none.
+     * Stores events; each id once, however often it is sent. All of a request or none. What is scored is not asked here: a tap is
+     * answered when it is on disk.
      *
-     * @return the practical with all its events
      * @throws InvalidValue naming every event that cannot be meant, by its place in the request
      * @throws Refusal 409 where an id is stored already with other contents
      */
-    @Transactional
-    public Practical append(Caller caller, UUID id, List<Event> sent) {
-        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
-        people.mustTeach(caller, row.termId());
+    public Stored append(Caller caller, UUID id, List<Event> sent) {
+        var known = known(id);
+        var now = clock.instant();
+        var until = known.mayWrite.get(caller.id());
+        if (until == null || until.isBefore(now)) {
+            people.mustTeach(caller, known.term);
+            known.mayWrite.put(caller.id(), now.plus(ASKED_AGAIN));
+        }
         if (sent.size() > MOST_AT_ONCE)
             throw new InvalidValue(
                     "events",
                     new Fault("events", sent.size() + " events", "must be at most " + MOST_AT_ONCE + " at once"));
-        return append(row, sent);
+        return append(id, known, sent);
     }
 
-    private Practical append(Row row, List<Event> sent) {
-        var stored = events(row.id());
-        Map<String, Event> byId = new HashMap<>();
-        stored.forEach(e -> byId.put(e.id(), e));
+    private Known known(UUID id) {
+        return knowns.computeIfAbsent(id, i -> {
+            var row = rows.byId(i).orElseThrow(() -> Refusal.notFound("practical"));
+            return new Known(
+                    row.termId(),
+                    sequences.version(row.sequenceVersionId()).sequence(),
+                    rows.countEvents(i),
+                    row.finished());
+        });
+    }
+
+    private Stored append(UUID id, Known known, List<Event> sent) {
+        Map<String, Event> mine = new HashMap<>();
         for (var e : sent) {
-            var there = byId.get(e.id());
-            if (there != null && !same(there, e))
+            var twice = mine.putIfAbsent(e.id(), e);
+            if (twice != null && !same(twice, e))
                 throw Refusal.conflict(
-                        "event-differs",
-                        "Event " + e.id() + " is stored already with other contents; nothing was changed.");
+                        "event-differs", "Event " + e.id() + " is sent twice with other contents; nothing was stored.");
         }
-        var all = new ArrayList<>(stored);
-        var fresh = new ArrayList<Event>();
-        var ids = new HashSet<>(byId.keySet());
-        for (var e : sent) if (ids.add(e.id())) fresh.add(e);
-        all.addAll(fresh);
-        Practical practical;
-        try {
-            practical = practical(row, all);
-        } catch (InvalidValue e) {
-            throw new InvalidValue(
-                    "events",
-                    e.faults().stream()
-                            .map(f -> ofRequest(f, stored.size(), fresh, sent))
-                            .toList());
+        var refs = sent.stream()
+                .map(e -> e.data().ref())
+                .filter(r -> r != null && !mine.containsKey(r))
+                .distinct()
+                .toList();
+        var there = new HashSet<String>();
+        if (!refs.isEmpty()) rows.eventsOf(id, refs).forEach(e -> there.add(e.id()));
+        var faults = Practical.faults(known.sequence, sent, r -> mine.containsKey(r) || there.contains(r));
+        if (known.events.get() + mine.size() > Practical.MOST_EVENTS) {
+            known.events.set(rows.countEvents(id));
+            if (known.events.get() + mine.size() > Practical.MOST_EVENTS)
+                faults.add(new Fault(
+                        "events",
+                        known.events.get() + mine.size() + " events",
+                        "must be at most " + Practical.MOST_EVENTS));
         }
-        if (!fresh.isEmpty())
-            rows.addEvents(row.id(), fresh.stream().map(Practicals::row).toList());
-        boolean finished = palmtally.core.practical.Run.of(practical).events().stream()
-                .anyMatch(e -> e.kind() == EventKind.FINISH);
-        if (finished != row.finished()) rows.finish(row.id(), finished);
-        return practical;
+        if (!faults.isEmpty()) throw new InvalidValue("events", faults);
+        if (mine.isEmpty()) return new Stored(known.events.get(), known.finished);
+        int fresh = log.store(id, mine.values().stream().map(Practicals::row).toList());
+        int events = known.events.addAndGet(fresh);
+        boolean ends = mine.values().stream().anyMatch(e -> e.kind() == EventKind.FINISH || e.kind() == EventKind.UNDO);
+        if (ends) known.finished = settle(id);
+        return new Stored(events, known.finished);
+    }
+
+    /** Whether it is finished, told by what was seen: a finish may be undone. */
+    private boolean settle(UUID id) {
+        return Boolean.TRUE.equals(transaction.execute(s -> {
+            var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+            boolean finished =
+                    Run.of(practical(row, events(id))).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
+            if (finished != row.finished()) rows.finish(id, finished);
+            return finished;
+        }));
+    }
+
+    private Row row(UUID id) {
+        return rows.byId(id).orElseThrow(() -> Refusal.notFound("practical"));
     }
 
     /** Wall time is for people: a clock set right between two sendings does not make another event. */
@@ -212,15 +292,41 @@ public class Practicals {
                 && a.data().equals(b.data());
     }
 
-    private static Fault ofRequest(Fault fault, int stored, List<Event> fresh, List<Event> sent) {
-        var parts = fault.field().split("/", 3);
-        if (!parts[0].equals("events") || parts.length < 2) return fault;
-        int place = Integer.parseInt(parts[1]) - stored;
-        if (place < 0) return fault;
-        return new Fault(
-                "events/" + sent.indexOf(fresh.get(place)) + (parts.length > 2 ? "/" + parts[2] : ""),
-                fault.value(),
-                fault.reason());
+    /**
+     * Scores so far, over the events that are stored.
+     *
+     * @throws Refusal 409 once the practical is finished: then a rating of the whole comes before any score is shown
+     */
+    public Practical soFar(Caller caller, UUID id) {
+        var row = row(id);
+        people.mustTeach(caller, row.termId());
+        if (row.finished() && rows.rating(id).isEmpty() && rows.award(id).isEmpty())
+            throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
+        return practical(row, events(id));
+    }
+
+    /** Ids of the practicals the caller has at the tables, table by table; what was left open a day ago is not on the floor. */
+    public List<UUID> floor(Caller caller) {
+        return rows.open(caller.id(), clock.instant().minus(Duration.ofHours(24))).stream()
+                .map(Row::id)
+                .toList();
+    }
+
+    /** An event of a practical that is at the tables, and its place in the order in which events were stored. */
+    public record News(UUID practical, long nth, Event event) {}
+
+    /**
+     * What was stored since for the practicals the caller has at the tables, whoever wrote it.
+     *
+     * @param after place of the last that is known, 0 for none; some that are known come again
+     */
+    public List<News> news(Caller caller, long after) {
+        return rows.news(caller.id(), after, clock.instant().minus(Duration.ofSeconds(10)), MOST_AT_ONCE).stream()
+                .map(r -> new News(
+                        r.practicalId(),
+                        r.nth(),
+                        event(new EventRow(r.id(), r.device(), r.seq(), r.atMs(), r.wall(), r.kind(), r.data()))))
+                .toList();
     }
 
     public Whole whole(Caller caller, UUID id) {
@@ -240,6 +346,7 @@ public class Practicals {
                 Math.max(0, clock.instant().toEpochMilli() - row.startedAt().toEpochMilli()),
                 row.finished(),
                 row.tableNumber(),
+                row.limitSeconds(),
                 practical(row, events(id)),
                 rows.rating(id).orElse(null),
                 award);
@@ -394,22 +501,31 @@ public class Practicals {
                 record.asked(),
                 record.sides(),
                 1,
-                startedAt);
-        append(rows.byId(id).orElseThrow(), record.events());
+                startedAt,
+                null);
+        if (!record.events().isEmpty()) {
+            var sent = Json.MAPPER.createArrayNode();
+            EventLog.put(sent, id, record.events().stream().map(Practicals::row).toList());
+            rows.addAll(sent.toString());
+            boolean finished = Run.of(record).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
+            if (finished) rows.finish(id, true);
+        }
         return id;
     }
 
     private List<Event> events(UUID id) {
-        return rows.events(id).stream()
-                .map(r -> new Event(
-                        r.id(),
-                        r.device(),
-                        r.seq(),
-                        r.atMs(),
-                        r.wall(),
-                        EventKind.valueOf(r.kind().toUpperCase().replace('-', '_')),
-                        Json.MAPPER.readValue(r.data(), EventData.class)))
-                .toList();
+        return rows.events(id).stream().map(Practicals::event).toList();
+    }
+
+    private static Event event(EventRow r) {
+        return new Event(
+                r.id(),
+                r.device(),
+                r.seq(),
+                r.atMs(),
+                r.wall(),
+                EventKind.valueOf(r.kind().toUpperCase().replace('-', '_')),
+                Json.MAPPER.readValue(r.data(), EventData.class));
     }
 
     private static EventRow row(Event e) {
