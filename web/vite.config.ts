@@ -1,10 +1,41 @@
 import { fileURLToPath } from 'node:url'
 import vue from '@vitejs/plugin-vue'
+import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
-  plugins: [vue(), vuetify({ autoImport: true })],
+  plugins: [
+    vue(),
+    vuetify({ autoImport: true }),
+    // The app opens with the network down: its files are kept whole, and who is signed in and what is at the tables as last heard.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: 'script-defer',
+      manifest: {
+        name: 'Palm Tally',
+        short_name: 'Palm Tally',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#f5f0e4',
+        theme_color: '#22302b',
+        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/formats\//, /^\/openapi/, /^\/actuator/],
+        maximumFileSizeToCacheInBytes: 4_000_000,
+        runtimeCaching: [
+          {
+            urlPattern: ({ url }) => ['/api/session', '/api/catalogue', '/api/floor'].includes(url.pathname),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'last-heard', networkTimeoutSeconds: 4 },
+          },
+        ],
+      },
+    }),
+  ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { chunkSizeWarningLimit: 900 },
   server: {
