@@ -31,6 +31,7 @@ export const router = createRouter({
       props: true,
       meta: { bare: true, everyone: true },
     },
+    { path: '/floor', component: () => import('./features/practical/FloorPage.vue') },
     { path: '/grade', component: () => import('./features/practical/GradePage.vue') },
     { path: '/grade/:id', component: () => import('./features/practical/TablePage.vue'), props: true },
     { path: '/review', redirect: '/grade' },

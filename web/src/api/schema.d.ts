@@ -212,6 +212,38 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/floor': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['floor']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/floor/news': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['news']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/notes/{person}': {
     parameters: {
       query?: never
@@ -366,6 +398,22 @@ export interface paths {
     get?: never
     put?: never
     post: operations['rate']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/scores': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['scores']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1377,6 +1425,8 @@ export interface components {
     }
     Brief: {
       asked?: string[]
+      /** Format: double */
+      limitSeconds?: number
       /** Format: uuid */
       partner?: string
       profile?: string
@@ -2597,6 +2647,13 @@ export interface components {
         | 'foot-top'
       )[]
     }
+    News: {
+      event: components['schemas']['Event']
+      /** Format: int64 */
+      nth: number
+      /** Format: uuid */
+      practical: string
+    }
     NoteWord: {
       /** @enum {string} */
       id: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
@@ -2801,6 +2858,8 @@ export interface components {
       grader: components['schemas']['Person']
       /** Format: uuid */
       id: string
+      /** Format: double */
+      limitSeconds?: number
       partner?: components['schemas']['Person']
       profile: components['schemas']['Profile']
       /** Format: double */
@@ -3424,6 +3483,11 @@ export interface components {
       role: 'lead' | 'instructor' | 'grader' | 'student'
       signIn: string
     }
+    SoFar: {
+      /** Format: int32 */
+      counted: number
+      scores: components['schemas']['ScoreView']
+    }
     Source: {
       lesson: string
       sequence: string
@@ -3572,7 +3636,6 @@ export interface components {
     }
     Stored: {
       finished: boolean
-      scores: components['schemas']['ScoreView']
       /** Format: int32 */
       stored: number
     }
@@ -4404,6 +4467,48 @@ export interface operations {
       }
     }
   }
+  floor: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView'][]
+        }
+      }
+    }
+  }
+  news: {
+    parameters: {
+      query?: {
+        after?: number
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['News'][]
+        }
+      }
+    }
+  }
   of: {
     parameters: {
       query?: never
@@ -4663,6 +4768,28 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  scores: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SoFar']
         }
       }
     }

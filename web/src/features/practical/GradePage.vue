@@ -6,8 +6,11 @@ import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { day, points } from '@/parts/words'
+import { filled, freeTable, type Place } from './places'
+import { useFloor } from './useFloor'
 
 const session = useSession()
+const floor = useFloor()
 const router = useRouter()
 const term = computed(() => session.term?.id ?? '')
 const path = computed(() => ({ path: { term: term.value, id: term.value } }))
@@ -21,12 +24,12 @@ const { data: people } = useAsked(() => ask(api.GET('/api/terms/{id}/people', { 
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 
 const brief = reactive({
-  student: '',
-  partner: '',
   sequence: '',
   sides: 'each' as 'each' | 'left' | 'right',
-  tableNumber: 1,
+  minutes: undefined as number | undefined,
 })
+/** A line for each table. */
+const places = ref<Place[]>([{ table: 1, student: '', partner: '' }])
 const failed = ref<Problem>()
 const busy = ref(false)
 const students = computed(() => people.value?.filter((p) => p.role === 'student') ?? [])
@@ -34,30 +37,55 @@ const open = computed(() => lines.value?.filter((l) => !l.finished) ?? [])
 const waiting = computed(() => lines.value?.filter((l) => l.finished && !l.result) ?? [])
 const done = computed(() => lines.value?.filter((l) => l.result) ?? [])
 watch(sequences, (s) => (brief.sequence ||= s?.[0]?.id ?? ''))
+const name = computed(() => sequences.value?.find((s) => s.id === brief.sequence)?.name)
+const taken = (id: string, besides: Place) =>
+  places.value.some((p) => p !== besides && (p.student === id || p.partner === id))
 
-async function start() {
+function another() {
+  const free = freeTable(places.value, open.value)
+  places.value = [...places.value, { table: free, student: '', partner: '' }]
+}
+/** Puts at each table whoever has not shown this yet, with a partner who waits. */
+function fill() {
+  const had = new Set((lines.value ?? []).filter((l) => l.sequence === name.value).map((l) => l.studentId))
+  places.value = filled(
+    places.value,
+    students.value.map((s) => s.id),
+    had,
+  )
+}
+const ready = computed(() => places.value.filter((p) => p.student))
+async function start(these: Place[]) {
   busy.value = true
   failed.value = undefined
   try {
-    const p = await ask(
-      api.POST('/api/practicals', {
-        body: {
-          term: term.value,
-          student: brief.student || undefined,
-          partner: brief.partner || undefined,
-          sequence: brief.sequence || undefined,
-          sides: brief.sides,
-          tableNumber: brief.tableNumber,
-        },
-      }),
-    )
-    await router.push(`/grade/${p.id}`)
+    for (const p of these) {
+      const view = await ask(
+        api.POST('/api/practicals', {
+          body: {
+            term: term.value,
+            student: p.student || undefined,
+            partner: p.partner || undefined,
+            sequence: brief.sequence || undefined,
+            sides: brief.sides,
+            tableNumber: p.table,
+            limitSeconds: brief.minutes ? 60 * brief.minutes : undefined,
+          },
+        }),
+      )
+      floor.put(view)
+      places.value = places.value.filter((x) => x !== p)
+    }
+    const all = floor.tables.value
+    await router.push(all.length === 1 ? `/grade/${all[0]!.id}` : '/floor')
   } catch (e) {
     failed.value = e as Problem
   } finally {
     busy.value = false
+    if (places.value.length === 0) another()
   }
 }
+void floor.load()
 </script>
 
 <template>
@@ -65,46 +93,92 @@ async function start() {
     <div class="top">
       <h1>Grade</h1>
       <span class="soft">{{ session.term?.cohort }}</span>
+      <span class="grow" />
+      <router-link v-if="floor.tables.value.length" class="push main" to="/floor"
+        >The floor: {{ floor.tables.value.length }} at the tables</router-link
+      >
     </div>
-    <form class="card brief" aria-label="New practical" @submit.prevent="start">
-      <label
-        >Student
-        <select v-model="brief.student" required>
-          <option value="" disabled>who works</option>
-          <option v-for="s in students" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <label
-        >On the table
-        <select v-model="brief.partner">
-          <option value="">nobody named</option>
-          <option v-for="s in students.filter((x) => x.id !== brief.student)" :key="s.id" :value="s.id">
-            {{ s.name }}
-          </option>
-        </select></label
-      >
-      <label
-        >Sequence
-        <select v-model="brief.sequence" required>
-          <option v-for="s in sequences" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <label
-        >Sides
-        <select v-model="brief.sides">
-          <option value="each">both</option>
-          <option value="left">left</option>
-          <option value="right">right</option>
-        </select></label
-      >
-      <label
-        >Table
-        <select v-model.number="brief.tableNumber">
-          <option v-for="n in 10" :key="n" :value="n">{{ n }}</option>
-        </select></label
-      >
-      <button class="push main" type="submit" :disabled="busy || !brief.student">Start</button>
-      <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <form class="card set" aria-label="New practical" @submit.prevent="start(ready)">
+      <div class="brief">
+        <label
+          >Sequence
+          <select v-model="brief.sequence" required>
+            <option v-for="s in sequences" :key="s.id" :value="s.id">{{ s.name }}</option>
+          </select></label
+        >
+        <label
+          >Sides
+          <select v-model="brief.sides">
+            <option value="each">both</option>
+            <option value="left">left</option>
+            <option value="right">right</option>
+          </select></label
+        >
+        <label
+          >Minutes, if limited
+          <input v-model.number="brief.minutes" type="number" min="1" max="240" placeholder="none"
+        /></label>
+        <span class="grow" />
+        <button class="push" type="button" @click="fill">Fill in</button>
+        <button class="push" type="button" @click="another">One table more</button>
+      </div>
+      <div v-for="(p, i) in places" :key="i" class="brief place">
+        <label
+          ><span :class="{ sr: i > 0 }">Table</span>
+          <select v-model.number="p.table">
+            <option v-for="n in 12" :key="n" :value="n">{{ n }}</option>
+          </select></label
+        >
+        <label class="wide"
+          ><span :class="{ sr: i > 0 }">Student</span>
+          <select v-model="p.student">
+            <option value="">who works</option>
+            <option v-for="s in students" :key="s.id" :value="s.id" :disabled="taken(s.id, p)">
+              {{ s.name }}
+            </option>
+          </select></label
+        >
+        <label class="wide"
+          ><span :class="{ sr: i > 0 }">On the table</span>
+          <select v-model="p.partner">
+            <option value="">nobody named</option>
+            <option
+              v-for="s in students"
+              :key="s.id"
+              :value="s.id"
+              :disabled="s.id === p.student || taken(s.id, p)"
+            >
+              {{ s.name }}
+            </option>
+          </select></label
+        >
+        <button
+          v-if="places.length > 1"
+          class="push"
+          type="button"
+          :disabled="busy || !p.student"
+          @click="start([p])"
+        >
+          Start
+        </button>
+        <button
+          v-if="places.length > 1"
+          class="push"
+          type="button"
+          :aria-label="`Take table ${p.table} away`"
+          @click="places = places.filter((x) => x !== p)"
+        >
+          ×
+        </button>
+        <button v-else class="push main" type="submit" :disabled="busy || !p.student">Start</button>
+      </div>
+      <button v-if="places.length > 1" class="push main all" type="submit" :disabled="busy || !ready.length">
+        Start {{ ready.length }} together
+      </button>
+      <p v-if="failed" role="alert" class="bad">
+        {{ failed.detail }}
+        <template v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}. </template>
+      </p>
       <p v-if="sequences?.length === 0" class="soft">
         There is no sequence to grade yet; <router-link to="/plan">plan one first</router-link>.
       </p>
@@ -174,9 +248,34 @@ select {
   padding: 0 12px;
   max-width: 330px;
 }
+.set {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.all {
+  align-self: flex-start;
+}
+.place .wide {
+  flex: 1 1 200px;
+}
+.place .wide select {
+  width: 100%;
+  max-width: none;
+}
+.brief input {
+  min-height: 48px;
+  width: 130px;
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 16px var(--text);
+  padding: 0 12px;
+}
 .brief .push {
   min-height: 48px;
-  min-width: 110px;
+  min-width: 48px;
 }
 .line {
   display: grid;

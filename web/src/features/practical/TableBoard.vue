@@ -1,39 +1,34 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
-import { onBeforeRouteLeave, useRouter } from 'vue-router'
-import { api, ask, type Schema } from '@/api/client'
-import { useAsked } from '@/api/useAsked'
+import { computed, nextTick, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { AS_THE_HAND_LIES, hue, type Criterion } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
-import Standing from '@/parts/Standing.vue'
 import Strip from '@/parts/Strip.vue'
 import TableFigure from '@/parts/TableFigure.vue'
-import { stepsOf, stripOf, type StripModel } from '@/parts/strip'
+import { stepsOf } from '@/parts/strip'
 import { mmss, word } from '@/parts/words'
+import { duesOf } from './dues'
 import { INTERVIEW, OPENING, PICKS, RIGHT_HAND, type Pick } from './fingers'
-import { observed } from './observed'
 import { doing, live, lookDue, tally } from './run'
+import { bandOf, barsOf, stripOfRun } from './tableModel'
 import { useFingerKeys } from './useFingerKeys'
-import { useTaps } from './useTaps'
+import { useFloor, type Table } from './useFloor'
 
-const props = defineProps<{ id: string }>()
+/** One table in front of the grader: figure, five fingers, steps. */
+const props = defineProps<{ table: Table }>()
 const session = useSession()
 const router = useRouter()
-const taps = useTaps(props.id)
-const {
-  data: view,
-  problem,
-  loading,
-  again,
-} = useAsked(async () => {
-  const v = await ask(api.GET('/api/practicals/{id}', { params: { path: { id: props.id } } }))
-  if (!v.finished) {
-    void taps.open(v).then(() => taps.flush())
-  }
-  return v
-})
-watch(view, (v) => v?.finished && void router.replace(`/review/${props.id}`))
+const floor = useFloor()
+const taps = props.table.taps
+const view = computed(() => props.table.view)
+/** The other tables, with what is due there. */
+const others = computed(() =>
+  floor.tables.value
+    .filter((t) => t.id !== props.table.id)
+    .map((t) => ({ table: t, due: duesOf(t.view, t.taps.taps.value, t.taps.now.value)[0] })),
+)
 
 const opened = ref<Criterion>('order')
 const help = ref(false)
@@ -97,12 +92,7 @@ const allowed = computed(() => {
   return live(taps.taps.value).findLast((t) => t.kind === 'consent' && (!t.data.zone || t.data.zone === zone))
     ?.data.answer
 })
-const band = computed(() => bandOf(current.value?.step.id))
-/** Band of a step as the core has it; before the first step that of the opening. */
-function bandOf(id: string | undefined) {
-  const spans = view.value!.spans
-  return (spans.find((s) => s.step === id) ?? spans[0]!).band
-}
+const band = computed(() => bandOf(view.value, current.value?.step.id))
 const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
 const unanswered = computed(() => {
   const r = lastReport.value
@@ -235,11 +225,19 @@ function safety() {
   flash.value = 'Safety stop written down. Hands off; see to the client first.'
 }
 async function finish() {
-  await taps.tap('attend', { on: false })
+  await floor.watch(undefined)
   await taps.tap('finish')
-  if (taps.waiting.value === 0) await router.push(`/review/${props.id}`)
+  // With others at work the grader goes back to them; the review waits.
+  await router.push(floor.tables.value.length > 0 ? '/floor' : `/review/${props.table.id}`)
 }
 
+/** Goes to the table beside this one. */
+function beside(by: number) {
+  const all = floor.tables.value
+  const at = all.findIndex((t) => t.id === props.table.id)
+  const to = all[(at + by + all.length) % all.length]
+  if (to && to.id !== props.table.id) void router.push(`/grade/${to.id}`)
+}
 const { enabled, own, keys, nameOf } = useFingerKeys({
   finger: (id) => (opened.value = id),
   key(key) {
@@ -253,6 +251,8 @@ const { enabled, own, keys, nameOf } = useFingerKeys({
       chosen.value = Math.min(tiles.value.length - 1, chosen.value + 1)
     else if (key === 'arrowup' || key === 'arrowleft') chosen.value = Math.max(0, chosen.value - 1)
     else if (key === '?') help.value = true
+    else if (key === 'g') void router.push('/floor')
+    else if (key === '[' || key === ']') beside(key === ']' ? 1 : -1)
     else if (key === 'escape') offPlan.value = false
     else {
       const i = RIGHT_HAND.indexOf(key)
@@ -264,74 +264,31 @@ const { enabled, own, keys, nameOf } = useFingerKeys({
   },
 })
 
-const strip = computed<StripModel | undefined>(() => {
-  const v = view.value
-  if (!v) return undefined
-  const planned = v.spans.at(-1)?.end ?? 1
-  const model = stripOf(
-    v.sequence,
-    v.spans,
-    Math.max(planned, taps.now.value / 1000),
-    () => false,
-    (t) => session.pointedTools.has(t),
-  )
-  const run = live(taps.taps.value)
-  const starts = run.filter((t) => t.kind === 'step-start')
-  model.seen = observed(
-    v.sequence,
-    taps.taps.value,
-    {
-      done: starts.map((t, i) => ({
-        step: t.data.step!,
-        side: t.data.side ?? 'midline',
-        start: t.atMs,
-        end:
-          starts[i + 1]?.atMs ??
-          run.find((x) => x.atMs > t.atMs && x.kind === 'step-stop')?.atMs ??
-          taps.now.value,
-        event: t.id,
-      })),
-      opens: [],
-      attended: [],
-      end: taps.now.value,
-    },
-    new Set(),
-    bandOf,
-  )
-  return model
-})
-/** Bands in their order, as the server names them; an unseen criterion is in none and fills nothing. */
-const BANDS = ['not yet', 'emerging', 'competent', 'fluent']
-const bars = computed(() =>
-  (taps.scores.value?.criteria ?? []).map((c) => ({
-    criterion: c.criterion,
-    fill: 1 + BANDS.indexOf(c.band ?? ''),
-    state: c.score === undefined || c.score === null ? 'not seen' : `${Math.round(c.score)} so far`,
-  })),
-)
-
-/** The table has the grader's eyes while its page is in front. */
-function eyes() {
-  void taps.tap('attend', { on: document.visibilityState === 'visible' })
-}
-document.addEventListener('visibilitychange', eyes)
-onBeforeUnmount(() => document.removeEventListener('visibilitychange', eyes))
-onBeforeRouteLeave(async () => {
-  if (view.value && !taps.finished.value) await taps.tap('attend', { on: false })
-})
+const strip = computed(() => stripOfRun(view.value, taps.taps.value, taps.now.value, session.pointedTools))
+const bars = computed(() => barsOf(taps.scores.value))
 </script>
 
 <template>
   <div class="page table">
-    <Standing :problem="problem" :loading="loading && !view" @again="again" />
-    <template v-if="view && strip && !view.finished">
+    <template v-if="strip">
       <div class="top">
+        <router-link class="push" to="/floor">Floor <span v-if="enabled" class="key">G</span></router-link>
         <h1>Table {{ view.tableNumber }}</h1>
         <strong class="who">{{ view.student.name }}</strong>
         <span class="soft"
           >{{ view.partner ? `works on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
         >
         <span class="grow" />
+        <router-link
+          v-for="o in others"
+          :key="o.table.id"
+          class="push other"
+          :class="{ hot: o.due?.hot }"
+          :to="`/grade/${o.table.id}`"
+          :title="`${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
+          :aria-label="`Table ${o.table.view.tableNumber}, ${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
+          >{{ o.table.view.tableNumber }}<span v-if="o.due?.hot" aria-hidden="true">!</span></router-link
+        >
         <button class="push" aria-haspopup="dialog" @click="help = true">
           Keys <span class="key">?</span>
         </button>
@@ -471,7 +428,8 @@ onBeforeRouteLeave(async () => {
           <p>
             The left hand rests on A S D F and space; each opens its finger. The right hand picks within it:
             {{ RIGHT_HAND.map((k) => k.toUpperCase()).join(' ') }}. Digits are what the client says, T is ten.
-            Arrows choose a step, Enter starts it. U takes back, X is the safety stop.
+            Arrows choose a step, Enter starts it. U takes back, X is the safety stop. G goes to the floor, [
+            and ] to the tables beside.
           </p>
           <v-switch v-model="enabled" label="Single keys are on" hide-details />
           <div class="map">
@@ -501,6 +459,16 @@ onBeforeRouteLeave(async () => {
 }
 .who {
   font-size: 18px;
+}
+.other {
+  font-weight: 700;
+  min-width: 46px;
+  padding: 0 10px;
+  gap: 2px;
+}
+.other.hot {
+  border-color: var(--stop);
+  color: var(--stop);
 }
 .clock {
   font: 700 34px/1 var(--text);

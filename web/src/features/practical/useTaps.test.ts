@@ -5,9 +5,10 @@ import { deviceName, type Tap, type TapStore } from './queue'
 import { useTaps } from './useTaps'
 
 const post = vi.hoisted(() => vi.fn())
+const get = vi.hoisted(() => vi.fn())
 vi.mock('@/api/client', async (original) => ({
   ...(await original<object>()),
-  api: { POST: post },
+  api: { POST: post, GET: get },
 }))
 
 const PRACTICAL = '0123456789'
@@ -20,7 +21,7 @@ const store: TapStore = {
 }
 const view = (events: Tap[] = [], elapsedMs = 0) =>
   ({ elapsedMs, events, finished: false }) as unknown as Schema['PracticalView']
-const stored = (n: number) => ({ data: { stored: n, scores: {}, finished: false }, response: new Response() })
+const stored = (n: number) => ({ data: { stored: n, finished: false }, response: new Response() })
 const dead = () => Promise.reject(new TypeError('network'))
 function setUp() {
   scope = effectScope()
@@ -30,6 +31,7 @@ function setUp() {
 beforeEach(() => {
   vi.useFakeTimers()
   post.mockReset()
+  get.mockReset().mockResolvedValue({ data: { counted: 0, scores: {} }, response: new Response() })
   kept = new Map()
   localStorage.setItem('palm-device', 'dev')
 })
@@ -43,6 +45,7 @@ describe('taps', () => {
     post.mockImplementation(dead)
     const taps = setUp()
     await taps.open(view())
+    await taps.attend(true)
     await taps.tap('report', { number: 3 })
     expect(kept.size).toBe(2) // the grader's eyes, and the report
     expect(taps.waiting.value).toBe(2)
@@ -66,6 +69,7 @@ describe('taps', () => {
     post.mockResolvedValue(stored(2))
     const taps = setUp()
     await taps.open(view([], 1000))
+    await taps.attend(true)
     await taps.flush()
     const sent = post.mock.calls.flatMap((c) => c[1].body.events as Tap[])
     expect(sent.map((t) => t.seq)).toEqual([7, 8])
@@ -76,6 +80,7 @@ describe('taps', () => {
     post.mockResolvedValue(stored(2))
     const taps = setUp()
     void taps.open(view([], 4000))
+    void taps.attend(true)
     await taps.tap('report', { number: 2 })
     const all = taps.taps.value
     expect(all.map((t) => t.kind)).toEqual(['attend', 'report'])
@@ -112,6 +117,7 @@ describe('taps', () => {
     const taps = setUp()
     const eyes = { id: 'x', device: 'e', seq: 1, atMs: 1000, kind: 'attend', data: { on: true } } as Tap
     await taps.open(view([eyes], 60_000))
+    await taps.attend(true)
     expect(taps.taps.value.map((t) => [t.kind, t.data.on, t.atMs])).toEqual([
       ['attend', true, 1000],
       ['attend', false, 1000],
@@ -127,6 +133,49 @@ describe('taps', () => {
     const report = taps.taps.value.at(-1)!
     await taps.undo()
     expect(taps.taps.value.at(-1)).toMatchObject({ kind: 'undo', data: { ref: report.id } })
+  })
+
+  it('say once where the grader’s eyes are, and nothing when they were there already', async () => {
+    post.mockResolvedValue(stored(1))
+    const taps = setUp()
+    const eyes = { id: 'x', device: 'dev', seq: 1, atMs: 1000, kind: 'attend', data: { on: true } } as Tap
+    await taps.open(view([eyes], 3000))
+    await taps.attend(true)
+    expect(taps.taps.value).toHaveLength(1)
+    await taps.attend(false)
+    await taps.attend(false)
+    expect(taps.taps.value.map((t) => t.data.on)).toEqual([true, false])
+  })
+
+  it('of another device come in once, and the scores are asked for again', async () => {
+    const taps = setUp()
+    await taps.open(view())
+    const other = { id: 'y', device: 'hand', seq: 1, atMs: 500, kind: 'report', data: { number: 8 } } as Tap
+    taps.news([other])
+    taps.news([other])
+    expect(taps.taps.value).toEqual([other])
+    get.mockResolvedValue({ data: { counted: 1, scores: { criteria: [] } }, response: new Response() })
+    await vi.advanceTimersByTimeAsync(2100)
+    expect(get).toHaveBeenCalledTimes(1)
+    expect(taps.unscored.value).toBe(0)
+    await vi.advanceTimersByTimeAsync(10_000)
+    expect(get).toHaveBeenCalledTimes(1)
+  })
+
+  it('keep the last scores while the network is down, and say how many taps they do not count', async () => {
+    post.mockResolvedValueOnce(stored(1)).mockImplementation(dead)
+    get.mockResolvedValue({ data: { counted: 1, scores: { criteria: [] } }, response: new Response() })
+    const taps = setUp()
+    await taps.open(view())
+    await taps.tap('report', { number: 3 })
+    await vi.advanceTimersByTimeAsync(2100)
+    const before = taps.scores.value
+    await taps.tap('report', { number: 4 })
+    await taps.tap('report', { number: 5 })
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(taps.scores.value).toBe(before)
+    expect(taps.unscored.value).toBe(2)
+    expect(taps.waiting.value).toBe(2)
   })
 })
 

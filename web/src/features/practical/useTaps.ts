@@ -9,6 +9,8 @@ type Data = Partial<Tap['data']>
 
 /** A pause longer than this without a tap, before a page opens again, was not watched. */
 const AWAY_MS = 15_000
+/** How often scores so far are asked for while taps come. */
+const SCORES_MS = 2000
 
 /**
  * The taps of one practical: first into the browser's own database, then to the server, sent again until it answers. The clock
@@ -37,9 +39,18 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
 
   let opened: Promise<void> = Promise.resolve()
 
-  /** Takes over what the server has and what an earlier visit left unsent; the grader's eyes are on this table from now. */
-  function open(view: Schema['PracticalView']) {
-    base = view.elapsedMs
+  /** Whether the grader's eyes are on this table. */
+  const watched = ref(false)
+  /** Whether the scores do not count everything that is stored. */
+  let behind = false
+
+  /**
+   * Takes over what the server has and what an earlier visit left unsent.
+   *
+   * @param agoMs how long ago the server said so
+   */
+  function open(view: Schema['PracticalView'], agoMs = 0) {
+    base = view.elapsedMs + agoMs
     read = performance.now()
     stored.value = view.events
     newest = Math.max(0, ...view.events.map((t) => t.atMs))
@@ -62,8 +73,46 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     seq = Math.max(0, ...taps.value.filter((t) => t.device === device).map((t) => t.seq))
     // A page that was closed without a word looked away when it was last heard of; the gap was not watched.
     const last = live(taps.value).findLast((t) => t.kind === 'attend')
-    if (last?.data.on && at - heard > AWAY_MS) await write('attend', { on: false }, heard)
-    await write('attend', { on: true }, at)
+    if (!last?.data.on) return
+    if (at - heard > AWAY_MS) await write('attend', { on: false }, heard)
+    else if (last.device === device) watched.value = true
+  }
+
+  /** The grader looks at this table, or away. */
+  async function attend(on: boolean) {
+    if (watched.value === on) return
+    watched.value = on
+    if (!finished.value || !on) await tap('attend', { on })
+  }
+
+  /** What other devices wrote. */
+  function news(events: Tap[]) {
+    const known = new Set(taps.value.map((t) => t.id))
+    const fresh = events.filter((e) => !known.has(e.id))
+    if (fresh.length === 0) return
+    stored.value = [...stored.value, ...fresh]
+    newest = Math.max(newest, ...fresh.map((t) => t.atMs))
+    behind = true
+    if (fresh.some((t) => t.kind === 'finish')) finished.value = true
+  }
+
+  let scoring = false
+  /** Asks what it comes to so far, when something is stored that was not counted. */
+  async function score() {
+    if (!behind || scoring || gone || finished.value) return
+    scoring = true
+    behind = false
+    try {
+      const answer = await ask(
+        api.GET('/api/practicals/{id}/scores', { params: { path: { id: practical } } }),
+      )
+      scores.value = answer.scores
+      scoredTaps.value = answer.counted
+    } catch {
+      behind = true
+    } finally {
+      scoring = false
+    }
   }
 
   /** Writes a tap down at once. What is tapped while the page still opens keeps its moment and waits its turn. */
@@ -131,8 +180,8 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     const sent = new Set(batch.map((t) => t.id))
     stored.value = [...stored.value, ...batch]
     waiting.value = waiting.value.filter((t) => !sent.has(t.id))
-    scores.value = answer.scores
-    scoredTaps.value = answer.stored
+    behind = true
+    finished.value = answer.finished
     await store.remove(practical, [...sent]).catch(() => undefined)
   }
 
@@ -142,11 +191,13 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
   }
   const tick = useIntervalFn(() => (now.value = clock()), 250)
   const again = useIntervalFn(() => void flush(), 1500)
+  const soFar = useIntervalFn(() => void score(), SCORES_MS)
   window.addEventListener('online', flush)
   onScopeDispose(() => {
     gone = true
     tick.pause()
     again.pause()
+    soFar.pause()
     window.removeEventListener('online', flush)
   })
 
@@ -161,6 +212,10 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     problem: readonly(problem),
     finished: readonly(finished),
     now: readonly(now),
+    watched: readonly(watched),
+    attend,
+    news,
+    score,
     open,
     tap,
     undo,

@@ -24,6 +24,8 @@ export const useSession = defineStore('session', () => {
   )
   const techniques = computed(() => new Map(catalogue.value?.techniques.map((t) => [t.id, t]) ?? []))
 
+  /** What the browser keeps for a dead network belongs to the one who signed in. */
+  const forget = () => globalThis.caches?.delete('last-heard').catch(() => undefined)
   async function take(view: Schema['SessionView']) {
     session.value = view
     if (view.person && !catalogue.value) catalogue.value = await ask(api.GET('/api/catalogue'))
@@ -33,13 +35,23 @@ export const useSession = defineStore('session', () => {
     catalogue.value = await ask(api.GET('/api/catalogue'))
   }
   const read = async () => take(await ask(api.GET('/api/session')))
-  const signIn = async (signIn: string, password: string) =>
-    take(await ask(api.POST('/api/session', { body: { signIn, password } })))
+  async function signIn(signIn: string, password: string) {
+    await forget()
+    await take(await ask(api.POST('/api/session', { body: { signIn, password } })))
+    // Heard once more, so that it is kept.
+    await read().catch(() => undefined)
+  }
   const setUp = async (body: Schema['SetUp']) => take(await ask(api.POST('/api/setup', { body })))
   async function signOut() {
+    await forget()
     await take(await ask(api.DELETE('/api/session')))
+    await forget()
     catalogue.value = undefined
   }
+  // What is heard from now on is kept for a dead network.
+  globalThis.navigator?.serviceWorker?.addEventListener('controllerchange', () => {
+    if (person.value) void Promise.all([read(), refresh()]).catch(() => undefined)
+  })
   const toolName = (id: string) => catalogue.value?.tools.find((t) => t.id === id)?.name ?? id
   const regionName = (id: string) => catalogue.value?.regions.find((r) => r.id === id)?.name ?? id
   const zoneName = (id: string) => zones.value.get(id)?.name ?? id

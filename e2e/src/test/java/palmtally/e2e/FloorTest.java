@@ -1,0 +1,249 @@
+package palmtally.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+import static palmtally.e2e.Browser.button;
+
+import com.microsoft.playwright.Page;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import palmtally.formats.Json;
+import palmtally.server.App;
+import palmtally.server.ServerProcess;
+import palmtally.server.TestDatabase;
+import palmtally.server.Visitor;
+import tools.jackson.databind.JsonNode;
+
+/** Several tables at once: set up in a few touches, nothing lost, and time away from a table judged by nobody. */
+@ExtendWith(App.class)
+class FloorTest {
+    @TempDir
+    Path folder;
+
+    private static final List<String> STUDENTS =
+            List.of("Ana Quill", "Bram Oster", "Cleo Fenn", "Dara Moss", "Eli Thorne", "Fay Linden");
+
+    /** What was tapped, by table and kind. */
+    private static final class Tapped {
+        final Map<Integer, Map<String, Integer>> at = new TreeMap<>();
+        int all;
+
+        void count(int table, String kind) {
+            at.computeIfAbsent(table, t -> new TreeMap<>()).merge(kind, 1, Integer::sum);
+            all++;
+        }
+    }
+
+    /**
+     * Six practicals at six tables for ten minutes of a fake clock: 400 taps, the network cut for two of the minutes, the server killed
+     * once, the tab closed once and opened again.
+     */
+    @Test
+    void six_tables_at_once_lose_nothing() throws Exception {
+        int port = ServerProcess.freePort();
+        var log = Path.of("target", "floor-server.log");
+        try (var database = TestDatabase.fresh();
+                var browser = new Browser()) {
+            var server = ServerProcess.start(database, port, log, "-XX:TieredStopAtLevel=1");
+            try {
+                var url = server.url();
+                var teacher = Visitor.as(url, "nadia");
+                var ids = new ArrayList<String>();
+                for (int i = 0; i < 6; i++)
+                    ids.add(teacher.post(
+                                    "/api/practicals",
+                                    "{\"term\":\"" + teacher.term() + "\",\"student\":\""
+                                            + teacher.person(STUDENTS.get(i))
+                                            + "\",\"sequence\":\"calves\",\"tableNumber\":"
+                                            + (i + 1) + "}")
+                            .json()
+                            .get("id")
+                            .asString());
+                var page = opened(browser, url);
+                var tapped = new Tapped();
+                grade(page, tapped, 0, 140);
+                // Two minutes without a network.
+                page.context().setOffline(true);
+                grade(page, tapped, 140, 220);
+                assertThat(page.getByText(Pattern.compile("\\d+ taps? not stored yet")))
+                        .isVisible();
+                page.context().setOffline(false);
+                grade(page, tapped, 220, 280);
+                // Killed, and started again while the grader goes on.
+                server.close();
+                grade(page, tapped, 280, 310);
+                server = ServerProcess.start(database, port, log, "-XX:TieredStopAtLevel=1");
+                grade(page, tapped, 310, 340);
+                // The tab is closed with taps unsent.
+                page.context().setOffline(true);
+                grade(page, tapped, 340, 346);
+                assertThat(page.getByText(Pattern.compile("\\d+ taps? not stored yet")))
+                        .isVisible();
+                var context = page.context();
+                page.close();
+                context.setOffline(false);
+                page = context.newPage();
+                page.clock().install();
+                page.navigate(url + "/floor");
+                assertThat(page.locator(".table")).hasCount(6);
+                grade(page, tapped, 346, 400);
+                page.clock().runFor(5000);
+                assertThat(page.getByText("everything stored")).isVisible();
+                context.close();
+                assertThat(tapped.all).isEqualTo(400);
+                check(Visitor.as(url, "nadia"), ids, tapped);
+            } finally {
+                server.close();
+            }
+        }
+    }
+
+    private static Page opened(Browser browser, String url) {
+        var page = browser.page();
+        Browser.signIn(page, url, "nadia");
+        page.evaluate("() => navigator.serviceWorker.ready");
+        page.clock().install();
+        page.navigate(url + "/floor");
+        assertThat(page.locator(".table")).hasCount(6);
+        return page;
+    }
+
+    /** Taps number {@code from} to {@code to}, one and a half seconds of fake clock each: now from the floor, now at an opened table. */
+    private static void grade(Page page, Tapped tapped, int from, int to) {
+        int chosen = -1;
+        for (int i = from; i < to; i++) {
+            page.clock().runFor(1500);
+            int table = i % 6;
+            if (i % 20 == 19) {
+                // Into a table, a number the client says, and back to the floor.
+                page.keyboard().press(String.valueOf(table + 1));
+                assertThat(page.getByText("Table " + (table + 1)).first()).isVisible();
+                page.keyboard().press(String.valueOf(2 + i % 7));
+                tapped.count(table, "report");
+                page.keyboard().press("g");
+                assertThat(page.locator(".table")).hasCount(6);
+                chosen = 0;
+                continue;
+            }
+            if (chosen < 0) {
+                for (int k = 0; k < 6; k++) page.keyboard().press("ArrowLeft");
+                chosen = 0;
+            }
+            while (chosen < table) {
+                page.keyboard().press("ArrowRight");
+                chosen++;
+            }
+            while (chosen > table) {
+                page.keyboard().press("ArrowLeft");
+                chosen--;
+            }
+            var key = List.of("c", "q", "e", "c", "n").get(i % 5);
+            if (key.equals("n") && i > 80) key = "q";
+            page.keyboard().press(key);
+            tapped.count(
+                    table,
+                    Map.of("c", "look", "q", "say", "e", "report-answer", "n", "step-start")
+                            .get(key));
+        }
+    }
+
+    private void check(Visitor teacher, List<String> ids, Tapped tapped) throws Exception {
+        for (int t = 0; t < 6; t++) {
+            var text = teacher.get("/api/practicals/" + ids.get(t) + "/file").text();
+            var record = Json.MAPPER.readTree(text);
+            Map<String, Integer> kinds = new HashMap<>();
+            var seen = new java.util.HashSet<String>();
+            long at = 0;
+            Map<String, Long> last = new HashMap<>();
+            for (var e : record.get("events")) {
+                assertThat(seen.add(e.get("id").asString())).isTrue();
+                assertThat(e.get("atMs").asLong()).isGreaterThanOrEqualTo(at);
+                at = e.get("atMs").asLong();
+                // Of one device in the order in which they were tapped.
+                var before = last.put(e.get("device").asString(), e.get("seq").asLong());
+                if (before != null) assertThat(e.get("seq").asLong()).isGreaterThan(before);
+                if (!e.get("kind").asString().equals("attend"))
+                    kinds.merge(e.get("kind").asString(), 1, Integer::sum);
+            }
+            assertThat(kinds).as("table " + (t + 1)).isEqualTo(tapped.at.get(t));
+            assertThat(teacher.get("/api/practicals/" + ids.get(t) + "/scores")
+                            .json()
+                            .get("scores"))
+                    .isEqualTo(scored(text));
+        }
+    }
+
+    /** What {@code ./palm score} says of a record. */
+    private JsonNode scored(String record) throws Exception {
+        var file = Files.writeString(folder.resolve("record.json"), record);
+        var out = folder.resolve("scores.json");
+        var process = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        "palmtally.formats.CommandLine",
+                        "score",
+                        file.toString())
+                .redirectOutput(out.toFile())
+                .redirectError(ProcessBuilder.Redirect.INHERIT)
+                .start();
+        assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
+        return Json.MAPPER.readTree(Files.readString(out));
+    }
+
+    @Test
+    void a_practical_at_three_tables_is_set_up_in_a_few_touches(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "floor-set-up", () -> {
+                Browser.signIn(page, app.url(), "olle");
+                page.navigate(app.url() + "/grade");
+                page.getByLabel("Sequence").selectOption("feet");
+                button(page, "One table more").click();
+                button(page, "One table more").click();
+                page.getByLabel("Minutes, if limited").fill("20");
+                button(page, "Fill in").click();
+                button(page, "Start 3 together").click();
+                page.waitForURL("**/floor");
+                assertThat(page.locator(".table")).hasCount(3);
+                assertThat(page.getByText("not begun")).hasCount(3);
+                assertThat(page.getByText("of 20:00")).hasCount(3);
+                // One key a tap, one key to a table; and back.
+                page.keyboard().press("n");
+                assertThat(page.locator(".table").first()).containsText("1 ");
+                assertThat(page.getByText("not begun")).hasCount(2);
+                page.locator(".table a").nth(1).click();
+                button(page, "Finish").waitFor();
+                page.keyboard().press("9");
+                assertThat(page.getByText("said 9: answer?")).isVisible();
+                page.keyboard().press("g");
+                assertThat(page.locator(".table").nth(1)).containsText("said 9: answer?");
+                page.keyboard().press("ArrowRight");
+                page.keyboard().press("e");
+                assertThat(page.locator(".table").nth(1)).not().containsText("said 9");
+                page.keyboard().press("u");
+                assertThat(page.locator(".table").nth(1)).containsText("said 9: answer?");
+                assertThat(page.getByText("everything stored")).isVisible();
+                // Eyes on the second table only, and only while it was open.
+                var floor = Visitor.as(app.url(), "olle").get("/api/floor").json();
+                for (int i = 0; i < 3; i++) {
+                    var attended = new ArrayList<Boolean>();
+                    for (var e : floor.get(i).get("events"))
+                        if (e.get("kind").asString().equals("attend"))
+                            attended.add(e.get("data").get("on").asBoolean());
+                    assertThat(attended).isEqualTo(i == 1 ? List.of(true, false) : List.of());
+                }
+            });
+        }
+    }
+}

@@ -1,0 +1,182 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useSession } from '@/features/session/useSession'
+import Palm from '@/parts/Palm.vue'
+import { stepsOf } from '@/parts/strip'
+import { mmss } from '@/parts/words'
+import { duesOf } from './dues'
+import { common, type Common } from './floorKeys'
+import Lanes from './Lanes.vue'
+import { doing } from './run'
+import { barsOf, stripOfRun } from './tableModel'
+import type { Table } from './useFloor'
+
+/** One table as the floor shows it: who, which step, how long, the lanes in small, what is due, and the common taps. */
+const props = defineProps<{ table: Table; chosen: boolean; keys: boolean }>()
+const emit = defineEmits<{ give: [what: Common] }>()
+const session = useSession()
+const taps = computed(() => props.table.taps.taps.value)
+const now = computed(() => props.table.taps.now.value)
+const view = computed(() => props.table.view)
+const state = computed(() => doing(taps.value))
+const strip = computed(() => stripOfRun(view.value, taps.value, now.value, session.pointedTools))
+const dues = computed(() => duesOf(view.value, taps.value, now.value))
+const steps = computed(() => stepsOf(view.value.sequence))
+const on = computed(() => {
+  const span = view.value.spans.find((s) => `${s.step}/${s.side}` === state.value.on)
+  const at = steps.value.findIndex((s) => s.id === span?.step)
+  return span && { place: at + 1, name: steps.value[at]!.name, side: span.side }
+})
+const spent = computed(() =>
+  state.value.on ? ((state.value.spent.get(state.value.on) ?? 0) + now.value - state.value.since) / 1000 : 0,
+)
+const waiting = computed(() => props.table.taps.waiting.value)
+</script>
+
+<template>
+  <article
+    class="card table"
+    :class="{ chosen }"
+    :aria-label="`Table ${view.tableNumber}, ${view.student.name}`"
+  >
+    <router-link class="head" :to="`/grade/${table.id}`" :aria-current="chosen ? 'true' : undefined">
+      <span class="number">{{ view.tableNumber }}</span>
+      <span class="who">
+        <strong>{{ view.student.name }}</strong>
+        <span class="soft">{{ view.partner ? `on ${view.partner.name}` : view.sequence.name }}</span>
+      </span>
+      <span class="clock" role="timer"
+        >{{ mmss(now / 1000)
+        }}<small v-if="view.limitSeconds" class="soft"> of {{ mmss(view.limitSeconds) }}</small></span
+      >
+    </router-link>
+    <p class="now">
+      <template v-if="on"
+        ><strong>{{ on.place }} {{ on.name }}</strong
+        >{{ on.side === 'left' || on.side === 'right' ? `, ${on.side}` : '' }} · {{ mmss(spent) }}</template
+      >
+      <span v-else class="soft">hands off</span>
+    </p>
+    <Lanes :model="strip" :playhead="now / 1000" />
+    <div class="mid">
+      <Palm :bars="barsOf(table.taps.scores.value)" :size="54" :label="`So far, table ${view.tableNumber}`" />
+      <ul class="dues" aria-live="polite">
+        <li v-for="d in dues.slice(0, 3)" :key="d.kind" :class="{ hot: d.hot }">{{ d.text }}</li>
+        <li v-if="dues.length === 0" class="soft none">nothing due</li>
+      </ul>
+      <span v-if="waiting" class="wait">{{ waiting }} not stored</span>
+    </div>
+    <div class="give" role="group" :aria-label="`Common taps, table ${view.tableNumber}`">
+      <button v-for="c in common" :key="c.id" class="push" @click="emit('give', c)">
+        {{ c.label }}<small v-if="keys && chosen">{{ c.key.toUpperCase() }}</small>
+      </button>
+    </div>
+  </article>
+</template>
+
+<style scoped>
+.table {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 10px 12px;
+  min-width: 0;
+  border: 2px solid transparent;
+}
+.chosen {
+  border-color: var(--ink);
+}
+.head {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  text-decoration: none;
+  color: inherit;
+  min-height: 52px;
+}
+.number {
+  flex: none;
+  width: 52px;
+  height: 52px;
+  border-radius: 50%;
+  background: var(--ink);
+  color: var(--paper);
+  font: 700 26px/52px var(--text);
+  text-align: center;
+}
+.who {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+  line-height: 1.2;
+}
+.who strong {
+  font-size: 18px;
+}
+.who span {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.clock {
+  font: 700 24px/1 var(--text);
+  text-align: right;
+}
+.clock small {
+  display: block;
+  font-size: 13px;
+  font-weight: 500;
+}
+.now {
+  min-height: 24px;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.mid {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 66px;
+}
+.dues {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+  font-size: 14.5px;
+  font-weight: 600;
+}
+.dues .hot,
+.wait {
+  color: var(--stop);
+}
+.wait {
+  font-weight: 700;
+  font-size: 14px;
+}
+.dues .none {
+  font-weight: 400;
+}
+.give {
+  display: flex;
+  gap: 6px;
+}
+.give .push {
+  flex: 1 1 0;
+  min-width: 44px;
+  padding: 0 4px;
+  font-size: 14px;
+  flex-direction: column;
+  gap: 0;
+  line-height: 1.15;
+}
+.give small {
+  font-size: 12px;
+  font-weight: 500;
+}
+</style>

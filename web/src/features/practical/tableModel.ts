@@ -1,0 +1,62 @@
+import type { Schema } from '@/api/client'
+import { stripOf, type StripModel } from '@/parts/strip'
+import { observed } from './observed'
+import type { Tap } from './queue'
+import { live } from './run'
+
+type View = Schema['PracticalView']
+
+/** Band of a step as the core has it; before the first step that of the opening. */
+export function bandOf(view: View, id: string | undefined) {
+  return (view.spans.find((s) => s.step === id) ?? view.spans[0]!).band
+}
+
+/** The plan of a table with what was seen so far under it. */
+export function stripOfRun(
+  view: View,
+  taps: readonly Tap[],
+  nowMs: number,
+  pointed: Set<string>,
+): StripModel {
+  const planned = view.spans.at(-1)?.end ?? 1
+  const model = stripOf(
+    view.sequence,
+    view.spans,
+    Math.max(planned, nowMs / 1000),
+    () => false,
+    (t) => pointed.has(t),
+  )
+  const run = live(taps)
+  const starts = run.filter((t) => t.kind === 'step-start')
+  model.seen = observed(
+    view.sequence,
+    [...taps],
+    {
+      done: starts.map((t, i) => ({
+        step: t.data.step!,
+        side: t.data.side ?? 'midline',
+        start: t.atMs,
+        end: starts[i + 1]?.atMs ?? run.find((x) => x.atMs > t.atMs && x.kind === 'step-stop')?.atMs ?? nowMs,
+        event: t.id,
+      })),
+      opens: [],
+      attended: [],
+      end: nowMs,
+    },
+    new Set(),
+    (id) => bandOf(view, id),
+  )
+  return model
+}
+
+/** Bands in their order, as the server names them; an unseen criterion is in none and fills nothing. */
+const BANDS = ['not yet', 'emerging', 'competent', 'fluent']
+
+/** Scores so far as the bars of a palm. */
+export function barsOf(scores: Schema['ScoreView'] | undefined) {
+  return (scores?.criteria ?? []).map((c) => ({
+    criterion: c.criterion,
+    fill: 1 + BANDS.indexOf(c.band ?? ''),
+    state: c.score === undefined || c.score === null ? 'not seen' : `${Math.round(c.score)} so far`,
+  }))
+}
