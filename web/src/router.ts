@@ -31,6 +31,12 @@ export const router = createRouter({
       props: true,
       meta: { bare: true, everyone: true },
     },
+    {
+      path: '/client/:code',
+      component: () => import('./features/practical/HandsetPage.vue'),
+      props: true,
+      meta: { bare: true, everyone: true },
+    },
     { path: '/floor', component: () => import('./features/practical/FloorPage.vue') },
     { path: '/grade', component: () => import('./features/practical/GradePage.vue') },
     { path: '/grade/:id', component: () => import('./features/practical/TablePage.vue'), props: true },

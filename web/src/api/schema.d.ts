@@ -244,6 +244,38 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/handsets/{code}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['on']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/handsets/{code}/reports': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['say']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/notes/{person}': {
     parameters: {
       query?: never
@@ -382,6 +414,22 @@ export interface paths {
     get: operations['file_4']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/handset': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['code']
     delete?: never
     options?: never
     head?: never
@@ -2110,6 +2158,9 @@ export interface components {
       /** Format: double */
       variancePerWeek: number
     }
+    HandsetCode: {
+      code: string
+    }
     Heavy: {
       /** Format: double */
       seconds: number
@@ -3193,6 +3244,17 @@ export interface components {
       /** Format: int64 */
       end: number
       opens: components['schemas']['OpenStretch'][]
+    }
+    Said: {
+      /** Format: int64 */
+      agoMs?: number
+      id?: string
+      /** Format: int32 */
+      number?: number
+      /** Format: int64 */
+      seq?: number
+      /** @enum {string} */
+      word?: 'too-much' | 'tickles' | 'cold' | 'stop'
     }
     Saying: {
       /** Format: double */
@@ -4509,6 +4571,50 @@ export interface operations {
       }
     }
   }
+  on: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        code: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+    }
+  }
+  say: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        code: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Said']
+      }
+    }
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+    }
+  }
   of: {
     parameters: {
       query?: never
@@ -4742,6 +4848,28 @@ export interface operations {
         }
         content: {
           'application/json': string
+        }
+      }
+    }
+  }
+  code: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['HandsetCode']
         }
       }
     }

@@ -3,9 +3,9 @@ import { onKeyStroke, useStorage, useWakeLock } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
+import JoinAddress from '@/parts/JoinAddress.vue'
 import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
-import ClassAddress from './ClassAddress.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useBeat } from './useBeat'
@@ -249,7 +249,13 @@ const KEYS = [
           :allowed="allowed"
           :paused="here?.paused"
         />
-        <ClassAddress v-if="panel === 'screen'" :code="view.screen" />
+        <JoinAddress
+          v-if="panel === 'screen'"
+          class="panel"
+          name="Class screen"
+          :path="`/class/${view.screen}`"
+          words="Any phone or the projector’s computer opens it without a sign-in and follows."
+        />
         <div v-else-if="panel === 'keys'" class="panel card" role="dialog" aria-label="Keys" @click.stop>
           <dl class="keys">
             <template v-for="[k, what] in KEYS" :key="k">

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Schema } from '@/api/client'
+import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { AS_THE_HAND_LIES, hue, type Criterion } from '@/parts/criteria'
+import JoinAddress from '@/parts/JoinAddress.vue'
 import Palm from '@/parts/Palm.vue'
 import Strip from '@/parts/Strip.vue'
 import TableFigure from '@/parts/TableFigure.vue'
@@ -231,6 +232,18 @@ async function finish() {
   await router.push(floor.tables.value.length > 0 ? '/floor' : `/review/${props.table.id}`)
 }
 
+/** Code of the client's handset while its address is shown. */
+const handset = ref('')
+async function askHandset() {
+  try {
+    const answer = await ask(
+      api.POST('/api/practicals/{id}/handset', { params: { path: { id: props.table.id } } }),
+    )
+    handset.value = answer.code
+  } catch (e) {
+    flash.value = (e as Problem).detail
+  }
+}
 /** Goes to the table beside this one. */
 function beside(by: number) {
   const all = floor.tables.value
@@ -289,6 +302,7 @@ const bars = computed(() => barsOf(taps.scores.value))
           :aria-label="`Table ${o.table.view.tableNumber}, ${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
           >{{ o.table.view.tableNumber }}<span v-if="o.due?.hot" aria-hidden="true">!</span></router-link
         >
+        <button class="push" aria-haspopup="dialog" @click="askHandset">Handset</button>
         <button class="push" aria-haspopup="dialog" @click="help = true">
           Keys <span class="key">?</span>
         </button>
@@ -422,6 +436,15 @@ const bars = computed(() => barsOf(taps.scores.value))
           Safety stop <span v-if="enabled" class="key">X</span>
         </button>
       </div>
+      <v-dialog :model-value="!!handset" max-width="760" @update:model-value="handset = ''">
+        <JoinAddress
+          name="Client’s handset"
+          :path="`/client/${handset}`"
+          words="The phone of the one on the table opens it without a sign-in and says numbers, unseen by the therapist."
+        >
+          <button class="push main" @click="handset = ''">Close</button>
+        </JoinAddress>
+      </v-dialog>
       <v-dialog v-model="help" max-width="720">
         <div class="card keys" role="document">
           <h2>One key each</h2>

@@ -246,4 +246,30 @@ class FloorTest {
             });
         }
     }
+
+    @Test
+    void the_client_says_a_number_on_a_phone_and_the_grader_sees_it(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "floor-handset", () -> {
+                var teacher = Visitor.as(app.url(), "nadia");
+                var id = teacher.practical("Lena Brook", "hip");
+                Browser.signIn(page, app.url(), "nadia");
+                page.navigate(app.url() + "/grade/" + id);
+                button(page, "Handset").click();
+                var address = page.locator(".join .address").textContent().strip();
+                button(page, "Close").click();
+                var phone = browser.page();
+                phone.setViewportSize(390, 844);
+                phone.navigate(address);
+                button(phone, "9").click();
+                assertThat(phone.getByText("You said: 9")).isVisible();
+                assertThat(page.getByText("said 9: answer?")).isVisible();
+                // It tells the one who holds it nothing of anybody.
+                assertThat(phone.content()).doesNotContain("Lena", "Nadia", "hip", "score");
+                button(page, "Finish").click();
+                assertThat(phone.getByText("This is over")).isVisible();
+            });
+        }
+    }
 }

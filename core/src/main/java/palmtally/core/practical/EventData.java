@@ -155,6 +155,7 @@ public record EventData(
         private @Nullable Style style;
         private @Nullable Integer number;
         private @Nullable String text;
+        private @Nullable Source source;
         private @Nullable Boolean clear;
         private @Nullable Boolean followedUp;
         private @Nullable Response response;
@@ -228,6 +229,11 @@ public record EventData(
             return this;
         }
 
+        public Builder source(Source source) {
+            this.source = source;
+            return this;
+        }
+
         public Builder clear(boolean clear) {
             this.clear = clear;
             return this;
@@ -278,7 +284,7 @@ public record EventData(
                     style,
                     number,
                     text,
-                    null,
+                    source,
                     clear,
                     followedUp,
                     response,

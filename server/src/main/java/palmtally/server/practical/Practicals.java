@@ -224,6 +224,20 @@ public class Practicals {
         return append(id, known, sent);
     }
 
+    /** Stores what comes from a device that nobody signed in on; whoever calls has made sure that it belongs here. */
+    void appendUnseen(UUID id, List<Event> sent) {
+        append(id, known(id), sent);
+    }
+
+    boolean has(UUID id, String event) {
+        return !rows.eventsOf(id, List.of(event)).isEmpty();
+    }
+
+    /** The number from which a report is too much, by the profile of a practical. */
+    int tooMuch(Row row) {
+        return profiles.version(row.profileVersionId()).profile().pressure().tooMuch();
+    }
+
     private Known known(UUID id) {
         return knowns.computeIfAbsent(id, i -> {
             var row = rows.byId(i).orElseThrow(() -> Refusal.notFound("practical"));
@@ -279,7 +293,7 @@ public class Practicals {
         }));
     }
 
-    private Row row(UUID id) {
+    Row row(UUID id) {
         return rows.byId(id).orElseThrow(() -> Refusal.notFound("practical"));
     }
 

@@ -23,6 +23,7 @@ class Pages implements WebMvcConfigurer {
             "/show/{id}",
             "/show/rounds/{id}",
             "/class/{code}",
+            "/client/{code}",
             "/floor",
             "/grade",
             "/grade/{id}",

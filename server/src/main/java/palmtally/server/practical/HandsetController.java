@@ -1,0 +1,42 @@
+package palmtally.server.practical;
+
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
+
+/** The client's handset: its code for the grader, and what the client says, open to who has the code. */
+@RestController
+class HandsetController {
+    record HandsetCode(String code) {}
+
+    private final Handsets handsets;
+
+    HandsetController(Handsets handsets) {
+        this.handsets = handsets;
+    }
+
+    @PostMapping("/api/practicals/{id}/handset")
+    HandsetCode code(@Me Caller caller, @PathVariable UUID id) {
+        return new HandsetCode(handsets.code(caller, id));
+    }
+
+    /** Whether it is in use; tells nothing else. */
+    @GetMapping("/api/handsets/{code}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void on(@PathVariable String code) {
+        handsets.mustBeOn(code);
+    }
+
+    @PostMapping("/api/handsets/{code}/reports")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void say(@PathVariable String code, @RequestBody Handsets.Said said) {
+        handsets.say(code, said);
+    }
+}
