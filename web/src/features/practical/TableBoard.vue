@@ -288,7 +288,7 @@ const bars = computed(() => barsOf(taps.scores.value))
         <router-link class="push" to="/floor">Floor <span v-if="enabled" class="key">G</span></router-link>
         <h1>Table {{ view.tableNumber }}</h1>
         <strong class="who">{{ view.student.name }}</strong>
-        <span class="soft"
+        <span class="soft about"
           >{{ view.partner ? `works on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
         >
         <span class="grow" />
@@ -312,7 +312,7 @@ const bars = computed(() => barsOf(taps.scores.value))
           :aria-label="`${mmss(taps.now.value / 1000)} of ${mmss(strip.total)}`"
           >{{ mmss(taps.now.value / 1000) }}</span
         >
-        <span class="soft">of {{ mmss(view.spans.at(-1)?.end ?? 0) }}</span>
+        <span class="soft">of {{ mmss(view.limitSeconds ?? view.spans.at(-1)?.end ?? 0) }}</span>
       </div>
       <Strip :model="strip" slim :playhead="taps.now.value / 1000" :picked="state.on" />
       <p v-if="flash" class="flash" role="alert">
@@ -479,6 +479,19 @@ const bars = computed(() => barsOf(taps.scores.value))
   height: 100vh;
   padding: 10px 14px;
   gap: 8px;
+}
+.top {
+  flex-wrap: nowrap;
+}
+.top > * {
+  flex: none;
+}
+.top > .about {
+  flex: 0 1 auto;
+  min-width: 0;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .who {
   font-size: 18px;

@@ -102,6 +102,7 @@ class LabTest {
                 page.keyboard().press("p");
                 button(page, "+ 1 min").click();
                 page.reload();
+                page.locator(".legs").waitFor();
                 for (int i = 0; i < 30 && page.locator(".done").count() == 0; i++)
                     page.keyboard().press(" ");
                 assertThat(page.getByText("Round over")).isVisible();
