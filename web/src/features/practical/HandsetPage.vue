@@ -26,7 +26,7 @@ const WORDS = [
         <p class="big soft">Thank you. You can put the phone away, or ask for a new code.</p>
       </template>
       <template v-else>
-        <h1 class="sr">How strong is it?</h1>
+        <h1 class="ask">How strong is it?</h1>
         <p class="last" role="status">
           {{ last ? `You said: ${last}` : '0 nothing · 10 the worst you can imagine' }}
           <span v-if="waiting" class="wait">{{ lost ? 'waits for the line' : 'sending' }}</span>
@@ -73,6 +73,9 @@ const WORDS = [
 }
 h1 {
   font-size: 40px;
+}
+.ask {
+  font-size: 24px;
 }
 .big {
   font-size: 22px;

@@ -95,6 +95,15 @@ class EveryScreenTest {
         screens.put("show", "/show/" + showing.get("id").asString());
         screens.put("class", "/class/" + showing.get("screen").asString());
         screens.put("grade", "/grade");
+        floor();
+        screens.put("floor", "/floor");
+        screens.put(
+                "handset",
+                "/client/"
+                        + teacher.post("/api/practicals/" + teacher.practical("Tobin Vale", "hip") + "/handset", "")
+                                .json()
+                                .get("code")
+                                .asString());
         screens.put("table", "/grade/" + teacher.practical("Fay Linden", "hip"));
         screens.put("rating", "/review/" + waiting);
         screens.put("review", "/review/" + awarded);
@@ -106,6 +115,49 @@ class EveryScreenTest {
         screens.put("duties", "/school#duties");
         screens.put("password", "/school#own");
         return screens;
+    }
+
+    /** Five tables, some minutes in. */
+    private void floor() {
+        var who = List.of("Ana Quill", "Bram Oster", "Cleo Fenn", "Dara Moss", "Eli Thorne");
+        for (int t = 0; t < who.size(); t++) {
+            var view = teacher.post(
+                            "/api/practicals",
+                            "{\"term\":\"" + teacher.term() + "\",\"student\":\"" + teacher.person(who.get(t))
+                                    + "\",\"partner\":\"" + teacher.person("Kit Sorrel")
+                                    + "\",\"sequence\":\"calves\",\"limitSeconds\":1500,\"tableNumber\":" + (t + 2)
+                                    + "}")
+                    .json();
+            var events = new StringBuilder();
+            int n = 0;
+            for (var span : view.get("spans")) {
+                if (n > 4 + t) break;
+                long at = Math.round(1000 * span.get("start").asDouble()) + 4000L * t;
+                events.append(n > 0 ? "," : "")
+                        .append(event(
+                                n++,
+                                at,
+                                "step-start",
+                                "\"step\":" + span.get("step") + ",\"side\":" + span.get("side")))
+                        .append(",")
+                        .append(
+                                n % 3 == 0
+                                        ? event(n++, at + 9000, "look", "\"faults\":[]")
+                                        : n % 3 == 1
+                                                ? event(
+                                                        n++,
+                                                        at + 9000,
+                                                        "say",
+                                                        "\"saying\":\"pressure-question\",\"style\":\"open\"")
+                                                : event(n++, at + 9000, "report", "\"number\":" + (3 + t)));
+            }
+            teacher.post("/api/practicals/" + view.get("id").asString() + "/events", "{\"events\":[" + events + "]}");
+        }
+    }
+
+    private static String event(int n, long at, String kind, String data) {
+        return "{\"id\":\"e" + n + "\",\"device\":\"d\",\"seq\":" + n + ",\"atMs\":" + at + ",\"kind\":\"" + kind
+                + "\",\"data\":{" + data + "}}";
     }
 
     @ParameterizedTest
