@@ -291,17 +291,18 @@ const bars = computed(() => barsOf(taps.scores.value))
         <span class="soft about"
           >{{ view.partner ? `works on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
         >
-        <span class="grow" />
-        <router-link
-          v-for="o in others"
-          :key="o.table.id"
-          class="push other"
-          :class="{ hot: o.due?.hot }"
-          :to="`/grade/${o.table.id}`"
-          :title="`${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
-          :aria-label="`Table ${o.table.view.tableNumber}, ${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
-          >{{ o.table.view.tableNumber }}<span v-if="o.due?.hot" aria-hidden="true">!</span></router-link
-        >
+        <nav class="others" aria-label="Other tables">
+          <router-link
+            v-for="o in others"
+            :key="o.table.id"
+            class="push other"
+            :class="{ hot: o.due?.hot }"
+            :to="`/grade/${o.table.id}`"
+            :title="`${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
+            :aria-label="`Table ${o.table.view.tableNumber}, ${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
+            >{{ o.table.view.tableNumber }}<span v-if="o.due?.hot" aria-hidden="true">!</span></router-link
+          >
+        </nav>
         <button class="push" aria-haspopup="dialog" @click="askHandset">Handset</button>
         <button class="push" aria-haspopup="dialog" @click="help = true">
           Keys <span class="key">?</span>
@@ -486,8 +487,22 @@ const bars = computed(() => barsOf(taps.scores.value))
 .top > * {
   flex: none;
 }
+.top > .others {
+  flex: 1 1 0;
+  min-width: 0;
+  display: flex;
+  gap: 8px;
+  overflow-x: auto;
+}
+.others > :first-child {
+  margin-left: auto;
+}
+.others > * {
+  flex: none;
+}
 .top > .about {
   flex: 0 1 auto;
+  max-width: 34%;
   min-width: 0;
   white-space: nowrap;
   overflow: hidden;
