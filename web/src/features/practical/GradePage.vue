@@ -58,6 +58,7 @@ const ready = computed(() => places.value.filter((p) => p.student))
 async function start(these: Place[]) {
   busy.value = true
   failed.value = undefined
+  let started = ''
   try {
     for (const p of these) {
       const view = await ask(
@@ -74,10 +75,12 @@ async function start(these: Place[]) {
         }),
       )
       floor.put(view)
+      started = view.id
       places.value = places.value.filter((x) => x !== p)
     }
-    const all = floor.tables.value
-    await router.push(all.length === 1 ? `/grade/${all[0]!.id}` : '/floor')
+    // Table by table: what is set up beside it waits here.
+    if (ready.value.length > 0) return
+    await router.push(these.length === 1 ? `/grade/${started}` : '/floor')
   } catch (e) {
     failed.value = e as Problem
   } finally {

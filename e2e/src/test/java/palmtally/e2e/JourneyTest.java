@@ -201,7 +201,13 @@ class JourneyTest {
         assertThat(page.getByText(Pattern.compile("all \\d+ taps stored"))).isVisible();
         pass(page, 10);
         hand.press(exactly(page, "Finish"));
-        page.waitForURL("**/review/**");
+        page.waitForURL(Pattern.compile(".*/(floor|review/.*)"));
+        if (page.url().endsWith("/floor")) {
+            // With others at work the grader is back with them; the review waits.
+            hand.press(page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Set up")));
+            hand.press(page.locator("a[href='/review/" + id + "']"));
+            page.waitForURL("**/review/**");
+        }
         return id;
     }
 
