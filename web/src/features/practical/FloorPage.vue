@@ -41,7 +41,7 @@ const { enabled } = useFingerKeys({
     } else if (key === 'arrowright' || key === 'arrowdown')
       chosen.value = Math.min(tables.value.length - 1, chosen.value + 1)
     else if (key === 'arrowleft' || key === 'arrowup') chosen.value = Math.max(0, chosen.value - 1)
-    else if (key === 'enter' && table && !(document.activeElement instanceof HTMLButtonElement))
+    else if (key === 'enter' && table && !document.activeElement?.closest('a, button'))
       void router.push(`/grade/${table.id}`)
     else if (what && table) give(table, what)
     else if (key === 'x' && table) void table.taps.tap('safety-stop')
