@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onKeyStroke, useWakeLock } from '@vueuse/core'
+import { useWakeLock } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
@@ -7,6 +7,7 @@ import JoinAddress from '@/parts/JoinAddress.vue'
 import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
 import LegStrip from './LegStrip.vue'
+import { onKeys } from './onKeys'
 import RoundStage from './RoundStage.vue'
 import { useChime } from './useChime'
 import { useRound } from './useRound'
@@ -30,25 +31,17 @@ const toGo = computed(() => {
   )
 })
 const leave = () => void router.push('/show')
-function key(keys: string | string[], run: () => void) {
-  onKeyStroke(keys, (e) => {
-    if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return
-    if (e.target instanceof HTMLButtonElement && (e.key === 'Enter' || e.key === ' ')) return
-    e.preventDefault()
-    run()
-  })
-}
-key([' ', 'ArrowRight', 'ArrowDown', 'PageDown', 'Enter'], () =>
+onKeys([' ', 'ArrowRight', 'ArrowDown', 'PageDown', 'Enter'], () =>
   panel.value ? (panel.value = undefined) : !finished.value && round.next(),
 )
-key(['ArrowLeft', 'ArrowUp', 'PageUp'], () => round.back())
-key(['p', 'b', '.'], round.pause)
-key(['+', '='], () => round.longer(60))
-key('-', () => round.longer(-60))
-key('m', () => (chime.value = !chime.value))
-key('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
-key('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
-key('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
+onKeys(['ArrowLeft', 'ArrowUp', 'PageUp'], () => round.back())
+onKeys(['p', 'b', '.'], round.pause)
+onKeys(['+', '='], () => round.longer(60))
+onKeys('-', () => round.longer(-60))
+onKeys('m', () => (chime.value = !chime.value))
+onKeys('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
+onKeys('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
+onKeys('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
 const KEYS = [
   ['Space → ↓ Page down', 'the next part, before its time'],
   ['← ↑ Page up', 'the part before again'],

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { mmss } from '@/parts/words'
 import { atTable, callsAt, working } from './round'
+import TimeRing from './TimeRing.vue'
 
 /** What all tables do now, how long, and who works on whom; to be read from eight metres. */
 const props = defineProps<{
@@ -16,11 +17,9 @@ const next = computed(() => props.round.legs[props.place.leg + 1])
 const worked = computed(() => working(props.round.legs, props.place.leg))
 const length = computed(() => props.live.standing.seconds[props.place.leg] ?? 0)
 const left = computed(() => Math.max(0, length.value - props.place.into))
-const share = computed(() => (length.value > 0 ? Math.min(1, left.value / length.value) : 0))
 const calls = computed(() => leg.value && callsAt(leg.value, props.place.into))
 const tables = computed(() => props.round.tables.map((names) => atTable(names, worked.value?.role ?? 1)))
 const turns = computed(() => Math.max(0, ...props.round.legs.map((l) => l.role)))
-const AROUND = 2 * Math.PI * 90
 </script>
 
 <template>
@@ -49,26 +48,7 @@ const AROUND = 2 * Math.PI * 90
         </li>
       </ol>
     </div>
-    <svg
-      v-if="leg"
-      viewBox="0 0 200 200"
-      class="ring"
-      role="img"
-      :aria-label="`${mmss(left)} left of ${leg.name}`"
-    >
-      <circle cx="100" cy="100" r="90" fill="none" stroke="var(--line)" stroke-width="12" />
-      <circle
-        cx="100"
-        cy="100"
-        r="90"
-        fill="none"
-        :stroke="leg.role ? 'var(--pressure)' : 'var(--draping)'"
-        stroke-width="12"
-        transform="rotate(-90 100 100)"
-        :stroke-dasharray="`${share * AROUND} ${AROUND}`"
-      />
-      <text x="100" y="121" text-anchor="middle" class="left">{{ mmss(left) }}</text>
-    </svg>
+    <TimeRing v-if="leg" class="ring" :left="left" :of="length" :name="leg.name" :between="!leg.role" />
   </div>
 </template>
 
@@ -128,10 +108,6 @@ h1 {
   width: 360px;
   flex: none;
   align-self: center;
-}
-.left {
-  font: 700 56px var(--text);
-  fill: var(--ink);
 }
 @media (max-width: 899px) {
   .stage {

@@ -6,6 +6,7 @@ import { useSession } from '@/features/session/useSession'
 import JoinAddress from '@/parts/JoinAddress.vue'
 import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
+import { onKeys } from './onKeys'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useBeat } from './useBeat'
@@ -115,31 +116,22 @@ function skip(reason?: string) {
   showing.skip(reason)
   panel.value = undefined
 }
-function key(keys: string | string[], run: () => void) {
-  onKeyStroke(keys, (e) => {
-    if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return
-    // A button that has the focus is pressed by these two itself.
-    if (e.target instanceof HTMLButtonElement && (e.key === 'Enter' || e.key === ' ')) return
-    e.preventDefault()
-    run()
-  })
-}
-key([' ', 'ArrowRight', 'ArrowDown', 'PageDown', 'Enter'], () => {
+onKeys([' ', 'ArrowRight', 'ArrowDown', 'PageDown', 'Enter'], () => {
   if (panel.value === 'skip') skip()
   else if (panel.value) panel.value = undefined
   else showing.next()
 })
-key(['ArrowLeft', 'ArrowUp', 'PageUp'], showing.back)
-key(['p', 'b', '.'], showing.pause)
-key('l', () => showing.later())
-key('s', () => next.value && (panel.value = 'skip'))
-key('t', showing.shorten)
-key('a', () => (auto.value = !auto.value))
-key('m', turn)
-key('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
-key('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
+onKeys(['ArrowLeft', 'ArrowUp', 'PageUp'], showing.back)
+onKeys(['p', 'b', '.'], showing.pause)
+onKeys('l', () => showing.later())
+onKeys('s', () => next.value && (panel.value = 'skip'))
+onKeys('t', showing.shorten)
+onKeys('a', () => (auto.value = !auto.value))
+onKeys('m', turn)
+onKeys('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
+onKeys('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
 onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(reasons.value[Number(e.key) - 1]))
-key('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
+onKeys('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
 const KEYS = [
   ['Space → ↓ Page down, a tap', 'on'],
   ['← ↑ Page up', 'back'],

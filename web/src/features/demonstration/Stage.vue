@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import TableFigure from '@/parts/TableFigure.vue'
 import { capital, mmss } from '@/parts/words'
+import TimeRing from './TimeRing.vue'
 
 /** The one big thing of the moment, to be read from eight metres: what, how, how long, and what to mind. */
 const props = defineProps<{
@@ -21,7 +22,6 @@ const props = defineProps<{
 }>()
 
 const left = computed(() => props.allowed - (props.spent ?? 0))
-const share = computed(() => (props.allowed > 0 ? Math.max(0, Math.min(1, left.value / props.allowed)) : 0))
 /** Time the hands have worked: turning, sheet and questions come first. */
 const worked = computed(() => Math.max(0, (props.spent ?? 0) - (props.allowed - props.seconds)))
 const counted = computed(() => {
@@ -39,7 +39,6 @@ const dose = computed(() => {
     ? `${here} here, ${mmss(props.moment.clientSeconds)} on a client`
     : `${here}, as on a client`
 })
-const AROUND = 2 * Math.PI * 90
 </script>
 
 <template>
@@ -61,26 +60,7 @@ const AROUND = 2 * Math.PI * 90
       </dl>
     </div>
     <div class="side">
-      <svg
-        v-if="spent !== undefined"
-        viewBox="0 0 200 200"
-        class="ring"
-        role="img"
-        :aria-label="`${mmss(left)} left of this step`"
-      >
-        <circle cx="100" cy="100" r="90" fill="none" stroke="var(--line)" stroke-width="14" />
-        <circle
-          cx="100"
-          cy="100"
-          r="90"
-          fill="none"
-          :stroke="left < 0 ? 'var(--draping)' : 'var(--pressure)'"
-          stroke-width="14"
-          transform="rotate(-90 100 100)"
-          :stroke-dasharray="`${(left < 0 ? 1 : share) * AROUND} ${AROUND}`"
-        />
-        <text x="100" y="118" text-anchor="middle" class="left">{{ mmss(left) }}</text>
-      </svg>
+      <TimeRing v-if="spent !== undefined" class="ring" :left="left" :of="allowed" name="this step" />
       <p class="dose" :class="{ token }">
         {{ dose }}
       </p>
@@ -154,10 +134,6 @@ dd {
 }
 .ring {
   width: 200px;
-}
-.left {
-  font: 700 58px var(--text);
-  fill: var(--ink);
 }
 .dose,
 .count {
