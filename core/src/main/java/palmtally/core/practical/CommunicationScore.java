@@ -28,6 +28,9 @@ final class CommunicationScore {
     private static final long WARN_BEFORE = 30_000;
 
     private static final long WARN_AFTER = 5_000;
+    /** An opening of which no more than this was missed counts as watched, ms (ours). */
+    private static final long EYES_LATE = 5_000;
+
     private static final long MINUTE = 60_000;
 
     private final Run run;
@@ -105,13 +108,16 @@ final class CommunicationScore {
                 .mapToLong(Run.Done::start)
                 .findFirst()
                 .orElse(run.end());
-        boolean heard = says.stream().anyMatch(s -> OPENING.contains(s.data().saying()) && s.atMs() <= until);
-        if (!heard && run.attended().and(0, until).isEmpty())
-            return unseen("opening", weight, "nobody was watching the opening");
         var missing = new ArrayList<String>();
         for (var kind : OPENING)
             if (says.stream().noneMatch(s -> s.data().saying() == kind && s.atMs() <= until))
                 missing.add(kind.toString().replace('-', ' '));
+        // What is missing may have been said while nobody was watching.
+        long hands = run.contacts().stream().mapToLong(Run.Contact::start).min().orElse(until);
+        long talk = Math.max(hands, Math.min(until, EYES_LATE));
+        long watched = run.attended().and(0, talk).length();
+        if (!missing.isEmpty() && (watched == 0 || talk - watched > EYES_LATE))
+            return unseen("opening", weight, "the opening was not watched from the start");
         if (!missing.isEmpty())
             findings.add(
                     Rule.COMM_OPEN,
@@ -236,10 +242,11 @@ final class CommunicationScore {
                             && s.atMs() >= d.start()
                             && s.atMs() <= d.end())
                     .toList();
-            if (asked.isEmpty() && !run.attended().covers(d.start(), d.end())) continue;
             int inOrder = longestAscending(asked.stream()
                     .map(s -> java.util.Objects.requireNonNull(s.data().number()))
                     .toList());
+            // What is missing may have been asked while nobody was watching.
+            if (inOrder < 4 && !run.attended().covers(d.start(), d.end())) continue;
             n++;
             sum += inOrder / 4.0;
             events.add(d.event());

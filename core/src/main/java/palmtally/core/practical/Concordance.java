@@ -17,7 +17,8 @@ import palmtally.core.sequence.Stint;
  *
  * <p>G = (Σ concordant − Σ discordant) ÷ Σ weights over the comparable pairs of the planned order, by the time each stint was met; 1
  * if there is no comparable pair. Inside a block a pair weighs 1; the a·b pairs across two blocks of a and b stints weigh (a + b)/2
- * together; an edge a safety rule needs weighs the profile's safety edge. For one ordered block with unit weights, all done, G is
+ * together; an edge a safety rule needs weighs the profile's safety edge. A stint that a safety rule wants before one that was done, and
+ * that was never done itself, is discordant with everything later that was done: leaving it out is never better than doing it late. For one ordered block with unit weights, all done, G is
  * Kendall's tau-a (Kendall, M. G. (1938), "A new measure of rank correlation", Biometrika 30, 81–93).
  *
  * @param value −1 to 1
@@ -47,13 +48,13 @@ public record Concordance(double value, List<Stint> moved, List<Stint> neverWarm
         var lost = new ArrayList<Stint>();
         for (int i = 0; i < n; i++) discordant[i] = new BitSet(n);
         for (int i = 0; i < n; i++) {
-            boolean neverWarmed = false;
+            var a = met.get(i);
+            boolean neverWarmed = a == null && safetyDone(order, met, i);
             for (int j = i + 1; j < n; j++) {
                 if (!order.comparable(i, j)) continue;
                 boolean safety = order.safety(i, j);
-                var a = met.get(i);
                 var b = met.get(j);
-                if (b == null || (a == null && !safety)) continue;
+                if (b == null || (a == null && !neverWarmed)) continue;
                 double w = 1;
                 if (group(stints.get(i)) != group(stints.get(j))) {
                     int sizes = groupSize.getOrDefault(group(stints.get(i)), 0)
@@ -62,10 +63,8 @@ public record Concordance(double value, List<Stint> moved, List<Stint> neverWarm
                 }
                 if (safety) w *= safetyEdge;
                 weights += w;
-                if (a == null) {
-                    score -= w;
-                    neverWarmed = true;
-                } else if (a < b) score += w;
+                if (a == null) score -= w;
+                else if (a < b) score += w;
                 else if (a > b) {
                     score -= w;
                     discordant[i].set(j);
@@ -75,6 +74,12 @@ public record Concordance(double value, List<Stint> moved, List<Stint> neverWarm
         }
         var moved = fewestMoved(discordant).stream().map(stints::get).toList();
         return new Concordance(weights == 0 ? 1 : score / weights, moved, List.copyOf(lost));
+    }
+
+    /** Whether something was done that a safety rule wants stint i before. */
+    private static boolean safetyDone(PlannedOrder order, List<@Nullable Long> met, int i) {
+        for (int j = 0; j < met.size(); j++) if (order.safety(i, j) && met.get(j) != null) return true;
+        return false;
     }
 
     /** Stints of one block on one side belong together. */

@@ -108,14 +108,15 @@ final class OrderScore {
                     null);
         }
         boolean gentle = restartsGently(run, findings);
-        double ratio = ratio(run, findings);
-        double ratioCredit = Math.min(1, ratio / profile.order().sideRatio());
+        double wanted = Math.min(profile.order().sideRatio(), planned(brief));
+        double ratio = ratio(run, wanted, findings);
+        double ratioCredit = wanted == 0 ? 1 : Math.min(1, ratio / wanted);
         parts.add(new Part("both sides together", both / 100, 0.85, "coverage × order over both sides", events));
         parts.add(new Part(
                 "second side restarts gently",
                 gentle ? 1.0 : 0.0,
                 0.10,
-                "its first touch is broad and below firm",
+                "its first touch is broad and below firm, or what the plan opens that side with",
                 events));
         parts.add(new Part(
                 "time of the sides", ratioCredit, 0.05, "shorter ÷ longer is " + Spoken.number(ratio), events));
@@ -150,7 +151,10 @@ final class OrderScore {
                 .toList();
     }
 
-    /** The second side is the one met later; it restarts gently when its first touch is broad and below firm. Left out is not. */
+    /**
+     * The second side is the one met later; it restarts gently when its first touch, as the grader saw it, is broad and below firm, or
+     * is no firmer than the plan opens that side with. Left out is not.
+     */
     private static boolean restartsGently(Run run, Findings findings) {
         var left = run.done().stream().filter(d -> d.side() == Side.LEFT).findFirst();
         var right = run.done().stream().filter(d -> d.side() == Side.RIGHT).findFirst();
@@ -170,8 +174,19 @@ final class OrderScore {
         }
         var second = left.get().start() <= right.get().start() ? right.get() : left.get();
         var step = second.step();
-        boolean gentle = step.depth() < run.practical().profile().order().firmDepth()
-                && !step.tool().pointed();
+        var side = second.side();
+        var touch = run.contacts().stream()
+                .filter(c -> c.seen() && c.side() == side && c.start() >= second.start() && c.start() < second.end())
+                .findFirst();
+        int depth = touch.map(Run.Contact::depth).orElse(step.depth());
+        var tool = touch.map(Run.Contact::tool).orElse(step.tool());
+        boolean opens = run.practical().brief().stream()
+                .filter(s -> s.side() == side)
+                .findFirst()
+                .filter(s -> s.key().equals(second.key()))
+                .isPresent();
+        boolean gentle = opens && depth <= step.depth() && tool == step.tool()
+                || depth < run.practical().profile().order().firmDepth() && !tool.pointed();
         if (!gentle)
             findings.add(
                     Rule.ORDER_SIDES,
@@ -179,19 +194,33 @@ final class OrderScore {
                     null,
                     second.side(),
                     second.start(),
-                    "The second side began with “" + step.name() + "” at depth " + step.depth()
+                    "The second side began with “" + step.name() + "” at depth " + depth
                             + ": it was not warmed by what was done on the first.",
                     "Start the second side again at the gentle opening.",
                     List.of(second.event()));
         return gentle;
     }
 
-    private static double ratio(Run run, Findings findings) {
+    /** Time of the sides as it was asked, shorter ÷ longer: who follows the plan loses nothing. */
+    private static double planned(List<Stint> brief) {
+        double left = planned(brief, Side.LEFT);
+        double right = planned(brief, Side.RIGHT);
+        return Math.min(left, right) / Math.max(left, right);
+    }
+
+    private static double planned(List<Stint> brief, Side side) {
+        return brief.stream()
+                .filter(s -> s.side() == side)
+                .mapToDouble(s -> s.dose().totalSeconds())
+                .sum();
+    }
+
+    private static double ratio(Run run, double wanted, Findings findings) {
         double left = seconds(run, Side.LEFT);
         double right = seconds(run, Side.RIGHT);
         if (left == 0 || right == 0) return 0;
         double ratio = Math.min(left, right) / Math.max(left, right);
-        if (ratio < run.practical().profile().order().sideRatio())
+        if (ratio < wanted)
             findings.add(
                     Rule.ORDER_SIDES,
                     null,

@@ -80,11 +80,18 @@ final class PressureScore {
         var responses = run.events(EventKind.REPORT_ANSWER);
         long nothing = Math.round(profile.marking().answerNothingSeconds() * 1000);
         var all = new ArrayList<Answered>();
-        for (var report : reports) {
-            if (number(report) <= band(profile, stepAt(run, report.atMs())).high()) continue;
+        var over = reports.stream()
+                .filter(r -> number(r) > band(profile, stepAt(run, r.atMs())).high())
+                .toList();
+        for (int i = 0; i < over.size(); i++) {
+            var report = over.get(i);
+            var next = i + 1 < over.size() ? over.get(i + 1) : null;
+            // Within its time an answer is to every report before it; later it is to the last of them, and too late.
             Optional<Event> answer = responses.stream()
-                    .filter(r -> Event.ORDER.compare(r, report) > 0 && r.atMs() - report.atMs() <= nothing)
-                    .findFirst();
+                    .filter(r -> Event.ORDER.compare(r, report) > 0)
+                    .findFirst()
+                    .filter(r ->
+                            r.atMs() - report.atMs() <= nothing || next == null || Event.ORDER.compare(r, next) < 0);
             @Nullable Double credit;
             if (answer.isPresent())
                 credit = answer.get().data().response() == Response.NONE

@@ -24,7 +24,8 @@ import palmtally.core.technique.Tool;
 /**
  * The run as it was observed: the event log folded into what was done, touched, open and attended. Times in milliseconds. For a
  * started step the plan supplies zone, side, tool, depth and sheet until the grader says otherwise; it never supplies consent,
- * words, reports, looks or answers.
+ * words, reports, looks or answers. Heat or cold goes on beside the steps started after it, until it is stopped by name or started
+ * anew, nothing else is left to stop, or the practical ends.
  */
 public final class Run {
     /** A step done on a side, from–to. */
@@ -113,6 +114,9 @@ public final class Run {
         return Intervals.union(stretches);
     }
 
+    /** Heat or cold that lies where it was put while the hands do something else. */
+    private record Beside(Step step, Side side, long since, String event, List<Contact> touching) {}
+
     /** One pass over the live events. */
     private final class Fold {
         private final Map<String, Step> steps = new HashMap<>();
@@ -122,6 +126,7 @@ public final class Run {
         private long stepSince;
         private String stepEvent = "";
         private final List<Contact> touching = new ArrayList<>();
+        private final Map<Stint.Key, Beside> beside = new LinkedHashMap<>();
         private final Map<OpenUnit, Long> open = new LinkedHashMap<>();
         private final Set<OpenUnit> openByGrader = new LinkedHashSet<>();
         private long holdSince = -1;
@@ -134,14 +139,24 @@ public final class Run {
                 take(e);
             }
             stopStep(end);
+            stopBeside(end);
             for (var unit : new ArrayList<>(open.keySet())) close(unit, end);
+            done.sort(java.util.Comparator.comparingLong(Done::start));
         }
 
         private void take(Event e) {
             var data = e.data();
             switch (e.kind()) {
                 case STEP_START -> start(e);
-                case STEP_STOP -> stopStep(e.atMs());
+                case STEP_STOP -> {
+                    var rests = beside.keySet().stream()
+                            .filter(k ->
+                                    k.step().equals(data.step()) && (data.side() == null || k.side() == data.side()))
+                            .toList();
+                    if (!rests.isEmpty()) rests.forEach(k -> stopBeside(k, e.atMs()));
+                    else if (step != null || data.step() != null) stopStep(e.atMs());
+                    else stopBeside(e.atMs());
+                }
                 case CONTACT -> {
                     if (data.zone() != null) {
                         var zone = data.zone();
@@ -192,19 +207,24 @@ public final class Run {
                     if (holdSince >= 0) holds.add(new Hold(step, holdSince, e.atMs(), holdEvent));
                     holdSince = -1;
                 }
-                case SAFETY_STOP -> stopStep(e.atMs());
+                case SAFETY_STOP -> {
+                    stopStep(e.atMs());
+                    stopBeside(e.atMs());
+                }
                 default -> {}
             }
         }
 
         private void start(Event e) {
-            stopStep(e.atMs());
+            leave(e.atMs());
             var started = steps.get(java.util.Objects.requireNonNull(e.data().step()));
             step = started;
             side = e.data().side() != null ? e.data().side() : due(started);
             stepSince = e.atMs();
             stepEvent = e.id();
-            seenKeys.add(new Stint.Key(started.id(), side));
+            var key = new Stint.Key(started.id(), side);
+            seenKeys.add(key);
+            stopBeside(key, e.atMs());
             var stint = new Stint(started, side, false, started.dose(), 0, 0);
             var planned = Timeline.unitsOpenedBy(stint);
             for (var unit : new ArrayList<>(open.keySet()))
@@ -232,6 +252,28 @@ public final class Run {
             return last;
         }
 
+        /** Hands go on to something else: heat and cold stay where they are. */
+        private void leave(long at) {
+            if (step != null && step.library().stroke().passiveModality()) {
+                beside.put(
+                        new Stint.Key(step.id(), side),
+                        new Beside(step, side, stepSince, stepEvent, List.copyOf(touching)));
+                touching.clear();
+                step = null;
+            } else stopStep(at);
+        }
+
+        private void stopBeside(long at) {
+            for (var key : List.copyOf(beside.keySet())) stopBeside(key, at);
+        }
+
+        private void stopBeside(Stint.Key key, long at) {
+            var rest = beside.remove(key);
+            if (rest == null) return;
+            done.add(new Done(rest.step, rest.side, rest.since, at, rest.event));
+            for (var c : rest.touching) contacts.add(ended(c, at));
+        }
+
         private void stopStep(long at) {
             if (step != null) done.add(new Done(step, side, stepSince, at, stepEvent));
             step = null;
@@ -244,10 +286,12 @@ public final class Run {
         }
 
         private void endTouch(long at) {
-            for (var c : touching)
-                contacts.add(
-                        new Contact(c.zone, c.side, c.tool, c.depth, c.sheet, c.seen, c.step, c.start, at, c.event));
+            for (var c : touching) contacts.add(ended(c, at));
             touching.clear();
+        }
+
+        private static Contact ended(Contact c, long at) {
+            return new Contact(c.zone, c.side, c.tool, c.depth, c.sheet, c.seen, c.step, c.start, at, c.event);
         }
 
         private void sheet(Event e) {
@@ -335,7 +379,7 @@ public final class Run {
         return end;
     }
 
-    /** The step that was on at a moment. */
+    /** The step the hands were at, or else what lay there, at a moment. */
     Optional<Done> at(long ms) {
         for (int i = done.size() - 1; i >= 0; i--)
             if (done.get(i).start() <= ms && ms <= done.get(i).end()) return Optional.of(done.get(i));

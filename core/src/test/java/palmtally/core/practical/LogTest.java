@@ -181,6 +181,26 @@ class LogTest {
             assertThat(seen.part(Criterion.PRESSURE, "reports")).isNull();
         }
 
+        /** Ten minutes of heat under two other steps, then stopped by its name: all of it counts, and so do they. */
+        @Test
+        void lets_heat_go_on_beside_what_the_hands_do() {
+            var plan = once(
+                    step("heat").technique("heat").on(Zone.LUMBAR).seconds(600),
+                    step("a").on(Zone.CALF).seconds(300),
+                    step("b").on(Zone.CALF).seconds(300));
+            var seen = Seen.of(plan).sides(Sides.RIGHT).at(0).starts("heat", Side.RIGHT);
+            seen.at(20).starts("a", Side.RIGHT).at(320).starts("b", Side.RIGHT).at(620);
+            assertThat(seen.tap(EventKind.STEP_STOP, d -> d.step("heat"))
+                            .at(640)
+                            .finish()
+                            .scores()
+                            .run()
+                            .done())
+                    .extracting(d -> d.step().id() + " " + (d.end() - d.start()) / 1000)
+                    .containsExactly("heat 620", "a 300", "b 320");
+            assertThat(seen.score(palmtally.core.finding.Criterion.ORDER)).isEqualTo(100);
+        }
+
         @Test
         void stops_hands_at_a_safety_stop() {
             var seen = run().at(70).tap(EventKind.SAFETY_STOP, d -> {}).at(120).finish();

@@ -246,6 +246,24 @@ class OrderScoreTest {
             assertThat(score("f", "w", "x")).isLessThan(score("w", "f", "x"));
         }
 
+        /** Ten steps between: only one of them is firm, yet all that came later came unwarmed. */
+        @Test
+        void left_out_is_never_better_than_last_in_a_long_run() {
+            var steps = new Plans.Made[12];
+            for (int i = 0; i < steps.length; i++)
+                steps[i] = step(String.valueOf(i))
+                        .on(i == 0 || i == 11 ? Zone.CALF : Zone.SOLE)
+                        .seconds(60);
+            steps[11].technique("fist-glide").with(Tool.LOOSE_FIST).deep(4).phase(Phase.TREAT);
+            var longer = once(steps);
+            var without = upTo(12);
+            without.remove(0);
+            var last = new ArrayList<>(without);
+            last.add(0);
+            assertThat(run(longer, without).score(Criterion.ORDER))
+                    .isLessThanOrEqualTo(run(longer, last).score(Criterion.ORDER));
+        }
+
         @Test
         void left_out_is_named() {
             var seen = Seen.of(plan)
@@ -316,6 +334,26 @@ class OrderScoreTest {
             assertThat(seen.score(Criterion.ORDER)).isCloseTo(42.5, within(1e-9));
             assertThat(seen.findings(Rule.ORDER_SIDES))
                     .anySatisfy(f -> assertThat(f.sentence()).isEqualTo("The left side was left out."));
+        }
+
+        @Test
+        void one_that_was_seen_to_begin_firm_did_not_restart_gently() {
+            var seen = both(120);
+            seen.at(121).tap(EventKind.CONTACT, d -> d.depth(4));
+            assertThat(seen.score(Criterion.ORDER)).isCloseTo(90, within(1e-9));
+            assertThat(seen.findings(Rule.ORDER_SIDES))
+                    .anySatisfy(f -> assertThat(f.sentence()).contains("at depth 4"));
+        }
+
+        /** The plan itself opens each side firm and gives the left less: who follows it loses nothing. */
+        @Test
+        void following_the_plan_costs_nothing() {
+            var firm = once(
+                    step("0").side(Sides.EACH).seconds(60).deep(4),
+                    step("1").side(Sides.RIGHT).seconds(60));
+            var seen = Seen.of(firm).at(0).starts("0", Side.RIGHT).at(60).starts("0", Side.LEFT);
+            seen.at(120).starts("1", Side.RIGHT).at(180).finish();
+            assertThat(seen.score(Criterion.ORDER)).isEqualTo(100);
         }
 
         @Test

@@ -114,6 +114,15 @@ class OtherScoresTest {
             assertThat(seen.findings(Rule.COMM_OPEN)).hasSize(1);
         }
 
+        @Test
+        void an_opening_that_was_missed_in_part_counts_only_when_it_is_whole() {
+            var plan = calf().practical().sequence();
+            var late = Seen.unwatched(plan).at(20).eyes(true).says(SayKind.GREETING);
+            late.at(40).starts(plan.steps().get(0).id(), Side.RIGHT).at(60).finish();
+            assertThat(late.part(Criterion.COMMUNICATION, "opening")).isNull();
+            assertThat(late.findings(Rule.COMM_OPEN)).isEmpty();
+        }
+
         /** By hand: eyes from 0, a question at 200: 0–180 and 200–380 of 600 s are covered. */
         @Test
         void silence_is_the_share_of_watched_time_near_a_question() {
@@ -178,6 +187,10 @@ class OtherScoresTest {
             for (int i = 0; i < order.length(); i++) seen.at(5 + i).interview(order.charAt(i) - '0');
             assertThat(seen.at(30).finish().part(Criterion.COMMUNICATION, "interviews"))
                     .isEqualTo(credit);
+            // The missing ones may have been asked while the eyes were elsewhere.
+            if (credit < 1)
+                assertThat(seen.at(20).eyes(false).part(Criterion.COMMUNICATION, "interviews"))
+                        .isNull();
         }
 
         @Test

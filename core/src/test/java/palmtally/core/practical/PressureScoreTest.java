@@ -94,6 +94,13 @@ class PressureScoreTest {
             assertThat(away.part(Criterion.PRESSURE, "answers")).isNull();
         }
 
+        /** Sixteen seconds late, and seen although the eyes were elsewhere in between: too late is worth nothing, not unknown. */
+        @Test
+        void that_was_seen_answered_too_late_counts_as_such() {
+            var late = seen().at(10).report(8).at(11).eyes(false).at(26).answers(Response.EASED);
+            assertThat(done(late).part(Criterion.PRESSURE, "answers")).isZero();
+        }
+
         /** A later answer never raises the score: tried over random runs. */
         @Test
         void never_earns_more_by_a_later_answer() {
