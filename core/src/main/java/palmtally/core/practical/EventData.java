@@ -22,7 +22,7 @@ import palmtally.core.technique.Tool;
  * @param faults what a look found; empty for a clean one
  * @param asked of a look: the app asked for it, so it is a sample
  * @param after of a measure: taken after the work, not before
- * @param on of attend: eyes on this table from now, or no longer
+ * @param on of attend: eyes on this table from now, or no longer; of a break: it begins, or it is over
  * @param ref of undo: id of the event that is taken back
  */
 public record EventData(
@@ -161,6 +161,10 @@ public record EventData(
         private @Nullable Response response;
         private @Nullable List<MechanicsFault> faults;
         private @Nullable Boolean asked;
+        private @Nullable Lubricant dressing;
+        private @Nullable Position position;
+        private @Nullable Measured measured;
+        private @Nullable Boolean after;
         private @Nullable Boolean on;
         private @Nullable String ref;
 
@@ -259,6 +263,26 @@ public record EventData(
             return this;
         }
 
+        public Builder dressing(Lubricant dressing) {
+            this.dressing = dressing;
+            return this;
+        }
+
+        public Builder position(Position position) {
+            this.position = position;
+            return this;
+        }
+
+        public Builder measured(Measured measured) {
+            this.measured = measured;
+            return this;
+        }
+
+        public Builder after(boolean after) {
+            this.after = after;
+            return this;
+        }
+
         public Builder on(boolean on) {
             this.on = on;
             return this;
@@ -290,10 +314,10 @@ public record EventData(
                     response,
                     faults,
                     asked,
-                    null,
-                    null,
-                    null,
-                    null,
+                    dressing,
+                    position,
+                    measured,
+                    after,
                     on,
                     ref);
         }

@@ -28,6 +28,8 @@ public enum EventKind {
     HYGIENE(EnumSet.of(TEXT), EnumSet.noneOf(Detail.class)),
     MEASURE(EnumSet.of(MEASURED, NUMBER), EnumSet.of(AFTER, ZONE, SIDE)),
     ATTEND(EnumSet.of(ON), EnumSet.noneOf(Detail.class)),
+    /** Hands and clock rest: somebody is late, the fire bell rings. Off when it goes on. */
+    BREAK(EnumSet.of(ON), EnumSet.of(TEXT)),
     SAFETY_STOP(EnumSet.noneOf(Detail.class), EnumSet.of(TEXT)),
     NOTE(EnumSet.of(TEXT), EnumSet.noneOf(Detail.class)),
     UNDO(EnumSet.of(REF), EnumSet.noneOf(Detail.class)),

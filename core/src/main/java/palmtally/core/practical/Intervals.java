@@ -43,6 +43,20 @@ record Intervals(List<Stretch> stretches) {
         return new Intervals(cut);
     }
 
+    /** What lies here and not there. */
+    Intervals less(Intervals other) {
+        var left = new ArrayList<Stretch>();
+        for (var s : stretches) {
+            long clock = s.start;
+            for (var o : other.and(s.start, s.end).stretches) {
+                left.add(new Stretch(clock, o.start));
+                clock = o.end;
+            }
+            left.add(new Stretch(clock, s.end));
+        }
+        return union(left);
+    }
+
     /** The union of any stretches. */
     static Intervals union(List<Stretch> any) {
         var sorted = any.stream()

@@ -25,7 +25,7 @@ import palmtally.core.technique.Tool;
  * The run as it was observed: the event log folded into what was done, touched, open and attended. Times in milliseconds. For a
  * started step the plan supplies zone, side, tool, depth and sheet until the grader says otherwise; it never supplies consent,
  * words, reports, looks or answers. Heat or cold goes on beside the steps started after it, until it is stopped by name or started
- * anew, nothing else is left to stop, or the practical ends.
+ * anew, nothing else is left to stop, or the practical ends. In a break nothing counts: hands are off, and nobody attends.
  */
 public final class Run {
     /** A step done on a side, from–to. */
@@ -66,6 +66,7 @@ public final class Run {
     private final List<Open> opens = new ArrayList<>();
     private final List<Hold> holds = new ArrayList<>();
     private final Intervals attended;
+    private final Intervals breaks;
     private final long end;
 
     private Run(Practical practical) {
@@ -76,7 +77,8 @@ public final class Run {
                 .mapToLong(Event::atMs)
                 .findFirst()
                 .orElse(live.isEmpty() ? 0 : live.get(live.size() - 1).atMs());
-        this.attended = attended(live, end);
+        this.breaks = on(EventKind.BREAK, live, end);
+        this.attended = on(EventKind.ATTEND, live, end).less(breaks);
         new Fold().run();
     }
 
@@ -98,11 +100,12 @@ public final class Run {
                 .toList();
     }
 
-    private static Intervals attended(List<Event> live, long end) {
+    /** From an event that turns it on to the next that turns it off, or to the end. */
+    private static Intervals on(EventKind kind, List<Event> live, long end) {
         var stretches = new ArrayList<Stretch>();
         long since = -1;
         for (var e : live) {
-            if (e.kind() != EventKind.ATTEND) continue;
+            if (e.kind() != kind) continue;
             boolean on = Boolean.TRUE.equals(e.data().on());
             if (on && since < 0) since = e.atMs();
             if (!on && since >= 0) {
@@ -207,7 +210,7 @@ public final class Run {
                     if (holdSince >= 0) holds.add(new Hold(step, holdSince, e.atMs(), holdEvent));
                     holdSince = -1;
                 }
-                case SAFETY_STOP -> {
+                case SAFETY_STOP, BREAK -> {
                     stopStep(e.atMs());
                     stopBeside(e.atMs());
                 }
@@ -365,6 +368,11 @@ public final class Run {
 
     Intervals attended() {
         return attended;
+    }
+
+    /** Milliseconds that breaks took. */
+    public long paused() {
+        return breaks.length();
     }
 
     /** Stretches of attended time as start and end, ms. */

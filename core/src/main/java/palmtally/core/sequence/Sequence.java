@@ -180,6 +180,16 @@ public record Sequence(
                 .toList());
     }
 
+    /** The sequence with what is done on each side done on these sides only. */
+    public Sequence onto(Sides sides) {
+        if (sides == Sides.EACH) return this;
+        return withBlocks(blocks.stream()
+                .map(b -> b.withSteps(b.steps().stream()
+                        .map(s -> s.side() == Sides.EACH ? s.with(e -> e.side = sides) : s)
+                        .toList()))
+                .toList());
+    }
+
     /** The sequence on a table of another height. */
     public Sequence onTable(TableHeight height) {
         return new Sequence(id, name, region, slotSeconds, firstSide, note, height, blocks);

@@ -201,6 +201,21 @@ class LogTest {
             assertThat(seen.score(palmtally.core.finding.Criterion.ORDER)).isEqualTo(100);
         }
 
+        /** Late by two minutes, and again away from 180 to 240: neither silence nor idle sheet nor hands count there. */
+        @Test
+        void counts_nothing_in_a_break() {
+            var seen = Seen.of(PLAN).sides(Sides.RIGHT).at(0).tap(EventKind.BREAK, d -> d.on(true));
+            seen.at(120).tap(EventKind.BREAK, d -> d.on(false)).starts("a", Side.RIGHT);
+            seen.at(180).tap(EventKind.BREAK, d -> d.on(true).text("fire bell"));
+            seen.at(240).tap(EventKind.BREAK, d -> d.on(false)).starts("b", Side.RIGHT);
+            var run = seen.at(300).finish().scores().run();
+            assertThat(run.paused()).isEqualTo(180_000);
+            assertThat(run.attendedStretches())
+                    .containsExactly(new long[] {120_000, 180_000}, new long[] {240_000, 300_000});
+            assertThat(run.done()).extracting(d -> d.end() - d.start()).containsExactly(60_000L, 60_000L);
+            assertThat(seen.score(palmtally.core.finding.Criterion.DRAPING)).isEqualTo(100);
+        }
+
         @Test
         void stops_hands_at_a_safety_stop() {
             var seen = run().at(70).tap(EventKind.SAFETY_STOP, d -> {}).at(120).finish();
