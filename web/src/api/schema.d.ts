@@ -356,6 +356,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/practicals/ready': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['ready']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/practicals/{id}': {
     parameters: {
       query?: never
@@ -461,6 +477,22 @@ export interface paths {
     }
     get: operations['scores']
     put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/void': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['setVoid']
     post?: never
     delete?: never
     options?: never
@@ -1473,6 +1505,7 @@ export interface components {
     }
     Brief: {
       asked?: string[]
+      despite?: string
       /** Format: double */
       limitSeconds?: number
       /** Format: uuid */
@@ -1487,6 +1520,7 @@ export interface components {
       tableNumber?: number
       /** Format: uuid */
       term?: string
+      today?: components['schemas']['Spared'][]
     }
     Call: {
       /** Format: double */
@@ -1638,6 +1672,61 @@ export interface components {
     }
     ClassText: {
       text?: string
+    }
+    ClientNote: {
+      /** @enum {string} */
+      kind: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      /** @enum {string} */
+      zone?:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
     }
     Cohort: {
       /** Format: double */
@@ -1964,6 +2053,7 @@ export interface components {
         | 'hygiene'
         | 'measure'
         | 'attend'
+        | 'break'
         | 'safety-stop'
         | 'note'
         | 'undo'
@@ -2865,6 +2955,12 @@ export interface components {
       /** Format: double */
       weight: number
     }
+    Passage: {
+      /** @enum {string} */
+      gate: 'gluteals' | 'jaw' | 'front-of-neck'
+      open: boolean
+      why: string
+    }
     Person: {
       /** Format: uuid */
       id: string
@@ -2899,9 +2995,12 @@ export interface components {
       studentId: string
       /** Format: int32 */
       tableNumber: number
+      voidReason?: string
     }
     PracticalView: {
+      asked: string[]
       award?: components['schemas']['AwardView']
+      despite?: string
       /** Format: int64 */
       elapsedMs: number
       events: components['schemas']['Event'][]
@@ -2912,6 +3011,8 @@ export interface components {
       /** Format: double */
       limitSeconds?: number
       partner?: components['schemas']['Person']
+      /** Format: int64 */
+      pausedMs: number
       profile: components['schemas']['Profile']
       /** Format: double */
       rating?: number
@@ -2928,6 +3029,8 @@ export interface components {
       tableNumber: number
       /** Format: uuid */
       term: string
+      today?: components['schemas']['ClientNote'][]
+      voidReason?: string
     }
     Pressing: {
       /** @enum {string} */
@@ -3039,6 +3142,15 @@ export interface components {
       band: string
       /** Format: int32 */
       value: number
+    }
+    ReadyView: {
+      blocked: string[]
+      clashes: string[]
+      gates: components['schemas']['Passage'][]
+      /** Format: int32 */
+      rest: number
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both' | 'each'
     }
     Refit: {
       changes: components['schemas']['Change'][]
@@ -3574,6 +3686,61 @@ export interface components {
         [key: string]: number
       }
     }
+    Spared: {
+      /** @enum {string} */
+      kind?: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      /** @enum {string} */
+      zone?:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+    }
     Step: {
       band?: components['schemas']['Band']
       before: string[]
@@ -4063,6 +4230,9 @@ export interface components {
       version: number
       /** Format: uuid */
       versionId: string
+    }
+    Voided: {
+      reason?: string
     }
     Ways: {
       /** @enum {string} */
@@ -4756,6 +4926,30 @@ export interface operations {
       }
     }
   }
+  ready: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Brief']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ReadyView']
+        }
+      }
+    }
+  }
   one_3: {
     parameters: {
       query?: never
@@ -4918,6 +5112,32 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SoFar']
+        }
+      }
+    }
+  }
+  setVoid: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Voided']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
         }
       }
     }

@@ -229,4 +229,31 @@ class PracticalTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    /** The demo's grader is on duty for every region but the neck. */
+    @Test
+    void a_grader_awards_nothing_outside_the_regions_given_to_them(App.Running app) {
+        var olle = Visitor.as(app.url(), "olle");
+        for (var sequence : new String[] {"calves", "neck"}) {
+            var table = olle.post(
+                            "/api/practicals",
+                            "{\"term\":\"" + olle.term() + "\",\"student\":\"" + olle.person("Lena Brook")
+                                    + "\",\"sequence\":\"" + sequence + "\",\"despite\":\"a test\"}")
+                    .json()
+                    .get("id")
+                    .asString();
+            olle.post("/api/practicals/" + table + "/events", "{\"events\":[" + event("f", 9, "finish", "") + "]}");
+            olle.post("/api/practicals/" + table + "/rating", "{\"value\":70}");
+            var award =
+                    "{\"from\":0,\"award\":{\"criteria\":{},\"struck\":[],\"confirmed\":[],\"feedback\":\"\",\"released\":true}}";
+            var answer = olle.put("/api/practicals/" + table + "/award", award);
+            assertThat(answer.status()).as(sequence).isEqualTo(sequence.equals("neck") ? 403 : 200);
+            if (sequence.equals("neck")) {
+                assertThat(answer.text()).contains("Neck is graded by Nadia Reef");
+                assertThat(nadia.put("/api/practicals/" + table + "/award", award)
+                                .status())
+                        .isEqualTo(200);
+            }
+        }
+    }
 }

@@ -3,6 +3,7 @@ package palmtally.server.competency;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -14,8 +15,10 @@ import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.body.Region;
+import palmtally.core.body.Zone;
 import palmtally.core.competency.Competency;
 import palmtally.core.competency.Evidence;
+import palmtally.core.competency.Gate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
 import palmtally.core.profile.Profile;
@@ -107,7 +110,7 @@ public class Tracking {
                 where p.term_id = #{term} and e.student_id = #{student} order by e.seen_at, e.practical_id""")
         List<Row> ofStudent(UUID term, UUID student);
 
-        @Select("select count(*) from practical where term_id = #{term} and finished")
+        @Select("select count(*) from practical where term_id = #{term} and finished and void_reason is null")
         int practicals(UUID term);
     }
 
@@ -222,6 +225,20 @@ public class Tracking {
         var lines = own ? practicals.released(term.id(), id) : practicals.ofStudent(term.id(), id);
         return new Student(
                 person, term.id(), week, term.weeks(), profile.marking().cut(), regions, lines);
+    }
+
+    /** The gates a student comes through on the way to these zones, as they stand now. */
+    List<Gate.Passage> gates(UUID termId, UUID student, Collection<Zone> worked) {
+        var term = people.term(termId);
+        var seen = new HashMap<Gate.Seen, List<Evidence>>();
+        pieces(rows.ofStudent(termId, student), term)
+                .forEach((key, pieces) -> seen.put(new Gate.Seen(key.region, key.criterion), pieces));
+        return Gate.before(
+                worked,
+                seen,
+                term.week(clock.instant()),
+                term.weeks(),
+                profiles.ofSchool().profile());
     }
 
     /** Regions that are taught or were seen, in the order of the body. */

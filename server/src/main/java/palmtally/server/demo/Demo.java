@@ -138,9 +138,10 @@ class Demo implements ApplicationRunner {
             plans.put(name, sequences.take(read(name), lead).sequence());
         var tasks = new ArrayList<Duties.Duty>();
         for (var region : plan().regions()) {
-            var by = region == Region.HIP || region == Region.FOOT ? grader : teacher;
             tasks.add(new Duties.Duty(teacher.id(), "", region, Duties.Task.TEACH));
-            tasks.add(new Duties.Duty(by.id(), "", region, Duties.Task.GRADE));
+            tasks.add(new Duties.Duty(teacher.id(), "", region, Duties.Task.GRADE));
+            // The neck is the teacher's alone.
+            if (region != Region.NECK) tasks.add(new Duties.Duty(grader.id(), "", region, Duties.Task.GRADE));
         }
         duties.set(term.id(), tasks);
         curricula.save(term.id(), plan(), 0, "The plan of the term", lead);
@@ -162,7 +163,7 @@ class Demo implements ApplicationRunner {
                         .plusMinutes(25L * (s / 4))
                         .toInstant(ZoneOffset.UTC);
                 var played = PlayedRun.of(STUDENTS.get(s), plan, profile, lab.week, at, 7_000 + 100L * s + l);
-                var by = (s + l) % 3 == 0 ? grader : teacher;
+                var by = (s + l) % 3 == 0 && plan.region() != Region.NECK ? grader : teacher;
                 var partner = students.get((s + 1 + l) % students.size());
                 var id = practicals.take(
                         term.id(),

@@ -130,6 +130,12 @@ public class ClientNotes {
         return kept(account);
     }
 
+    /** Keeps what somebody said today until the day is over; what is known already is not written twice. */
+    public void keepForToday(Caller caller, UUID account, List<ClientNote> said) {
+        var known = notes(caller, account);
+        for (var note : said) if (!known.contains(note)) add(caller, account, note, LocalDate.now(clock));
+    }
+
     public List<Kept> withdraw(Caller caller, UUID account, UUID note) {
         people.maySee(caller, account);
         if (rows.withdraw(note, account) == 0) throw Refusal.notFound("note");

@@ -12,6 +12,7 @@ import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
+import palmtally.server.problem.Refusal;
 
 /** Who teaches and who grades what in a term. */
 @Service
@@ -69,6 +70,21 @@ public class Duties {
                                 .orElseThrow(),
                         Task.valueOf(r.task.toUpperCase())))
                 .toList();
+    }
+
+    /**
+     * Whether somebody may award in a region: whoever teaches, and a grader where the term gives that region to nobody else.
+     *
+     * @throws palmtally.server.problem.Refusal 403 for a grader whose region it is not
+     */
+    public void mustGrade(Caller caller, UUID term, Region region) {
+        if (caller.role() != Role.GRADER) return;
+        var graders = of(term).stream()
+                .filter(d -> d.region == region && d.task == Task.GRADE)
+                .toList();
+        if (graders.isEmpty() || graders.stream().anyMatch(d -> d.account.equals(caller.id()))) return;
+        throw Refusal.forbidden(region.label() + " is graded by "
+                + String.join(", ", graders.stream().map(Duty::name).toList()) + " in this term; ask there.");
     }
 
     /**

@@ -16,6 +16,9 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Side;
+import palmtally.core.competency.Gate;
+import palmtally.core.finding.Finding;
+import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Event;
 import palmtally.core.practical.Run;
 import palmtally.core.practical.Scores;
@@ -47,6 +50,11 @@ class PracticalController {
             boolean finished,
             int tableNumber,
             @Nullable Double limitSeconds,
+            @Nullable List<ClientNote> today,
+            @Nullable String despite,
+            @Nullable String voidReason,
+            List<String> asked,
+            long pausedMs,
             Sides sides,
             Sequence sequence,
             Profile profile,
@@ -78,13 +86,30 @@ class PracticalController {
 
     record Rating(@Nullable Double value) {}
 
+    record Voided(@Nullable String reason) {}
+
+    /**
+     * @param clashes what clashes with the body on the table, a sentence each
+     * @param blocked ids of the steps that clash
+     * @param rest how many of the steps asked do not
+     * @param side a side on which nothing clashes, or null
+     */
+    record ReadyView(
+            List<String> clashes,
+            List<String> blocked,
+            int rest,
+            @Nullable Sides side,
+            List<Gate.Passage> gates) {}
+
     record SentAward(@Nullable Integer from, @Nullable Award award) {}
 
     private final Practicals practicals;
+    private final Admission admission;
     private final People people;
 
-    PracticalController(Practicals practicals, People people) {
+    PracticalController(Practicals practicals, Admission admission, People people) {
         this.practicals = practicals;
+        this.admission = admission;
         this.people = people;
     }
 
@@ -94,8 +119,24 @@ class PracticalController {
         return practicals.lines(caller, term, student);
     }
 
+    /** What is in the way of a brief before it is started. */
+    @PostMapping("/api/practicals/ready")
+    ReadyView ready(@Me Caller caller, @RequestBody Practicals.Brief brief) {
+        var ready = admission.look(caller, brief, practicals.asked(caller, brief), brief.notes());
+        return new ReadyView(
+                ready.clash().findings().stream()
+                        .map(Finding::sentence)
+                        .distinct()
+                        .toList(),
+                List.copyOf(ready.clash().blocked()),
+                ready.clash().rest(),
+                ready.clash().side(),
+                ready.gates());
+    }
+
     @PostMapping("/api/practicals")
     PracticalView start(@Me Caller caller, @RequestBody Practicals.Brief brief) {
+        admission.pass(caller, brief, practicals.asked(caller, brief));
         return one(caller, practicals.start(caller, brief));
     }
 
@@ -133,6 +174,13 @@ class PracticalController {
     @PostMapping("/api/practicals/{id}/rating")
     PracticalView rate(@Me Caller caller, @PathVariable UUID id, @RequestBody Rating rating) {
         practicals.rate(caller, id, rating.value);
+        return one(caller, id);
+    }
+
+    /** With a reason it does not count any more; without one it counts again. */
+    @PutMapping("/api/practicals/{id}/void")
+    PracticalView setVoid(@Me Caller caller, @PathVariable UUID id, @RequestBody Voided voided) {
+        practicals.setVoid(caller, id, voided.reason);
         return one(caller, id);
     }
 
@@ -196,6 +244,11 @@ class PracticalController {
                 w.finished(),
                 w.tableNumber(),
                 w.limitSeconds(),
+                caller.role().staff() ? w.today() : null,
+                w.despite(),
+                w.voidReason(),
+                practical.asked(),
+                run.paused(),
                 practical.sides(),
                 practical.sequence(),
                 practical.profile(),

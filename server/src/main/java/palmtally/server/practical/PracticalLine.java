@@ -4,7 +4,7 @@ import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
-/** A practical as a line of a list; result, mean and released are absent until it is awarded. */
+/** A practical as a line of a list; result, mean and released are absent until it is awarded, a reason unless it is void. */
 public record PracticalLine(
         UUID id,
         UUID studentId,
@@ -17,4 +17,5 @@ public record PracticalLine(
         boolean finished,
         @Nullable String result,
         @Nullable Double mean,
-        @Nullable Boolean released) {}
+        @Nullable Boolean released,
+        @Nullable String voidReason) {}

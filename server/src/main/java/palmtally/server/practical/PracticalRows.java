@@ -27,7 +27,10 @@ interface PracticalRows {
             int tableNumber,
             Instant startedAt,
             boolean finished,
-            @Nullable Double limitSeconds) {}
+            @Nullable Double limitSeconds,
+            @Nullable String today,
+            @Nullable String despite,
+            @Nullable String voidReason) {}
 
     record EventRow(
             String id,
@@ -61,13 +64,14 @@ interface PracticalRows {
             boolean released) {}
 
     String COLUMNS =
-            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds";
+            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason";
 
     @Insert("""
             insert into practical (id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id,
-                                   asked, sides, table_number, started_at, finished, limit_seconds)
+                                   asked, sides, table_number, started_at, finished, limit_seconds, today, despite)
             values (#{id}, #{termId}, #{studentId}, #{partnerId}, #{graderId}, #{sequenceVersionId}, #{profileVersionId},
-                    #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished}, #{limitSeconds})""")
+                    #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished}, #{limitSeconds}, #{today}::jsonb,
+                    #{despite})""")
     void add(Row row);
 
     @Select("select " + COLUMNS + " from practical where id = #{id}")
@@ -78,7 +82,7 @@ interface PracticalRows {
 
     /** Open practicals of a grader that were begun since, table by table. */
     @Select("select " + COLUMNS + """
-             from practical where grader_id = #{grader} and not finished and started_at > #{since}
+             from practical where grader_id = #{grader} and not finished and void_reason is null and started_at > #{since}
             order by table_number, started_at, id""")
     List<Row> open(UUID grader, Instant since);
 
@@ -97,12 +101,19 @@ interface PracticalRows {
     @Select("""
             select e.practical_id, e.nth, e.id, e.device, e.seq, e.at_ms, e.wall, e.kind, e.data::text as data
             from event e join practical p on p.id = e.practical_id
-            where p.grader_id = #{grader} and not p.finished and (e.nth > #{after} or e.stored_at > #{lately})
+            where p.grader_id = #{grader} and not p.finished and p.void_reason is null and (e.nth > #{after} or e.stored_at > #{lately})
             order by e.nth limit #{most}""")
     List<NewsRow> news(UUID grader, long after, Instant lately, int most);
 
     @Update("update practical set finished = #{finished} where id = #{id}")
     void finish(UUID id, boolean finished);
+
+    /** Says that it does not count, or with null that it does after all. */
+    @Update("""
+            update practical set void_reason = #{reason}, voided_by = #{by},
+                voided_at = case when #{reason}::text is null then null else now() end
+            where id = #{id}""")
+    void setVoid(UUID id, @Nullable String reason, UUID by);
 
     @Select("""
             select id, device, seq, at_ms, wall, kind, data::text as data from event
@@ -171,7 +182,7 @@ interface PracticalRows {
     @Select("""
             <script>
             select p.id, p.student_id, s.name as student, g.name as grader, v.name as sequence, v.region, p.started_at,
-                   p.table_number, p.finished, a.result, a.mean, a.released
+                   p.table_number, p.finished, a.result, a.mean, a.released, p.void_reason
             from practical p
             join account s on s.id = p.student_id
             join account g on g.id = p.grader_id

@@ -7,9 +7,9 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -20,9 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Side;
+import palmtally.core.body.Zone;
 import palmtally.core.competency.Evidence;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
+import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Event;
 import palmtally.core.practical.EventData;
 import palmtally.core.practical.EventKind;
@@ -35,6 +38,7 @@ import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Caller;
+import palmtally.server.people.Duties;
 import palmtally.server.people.People;
 import palmtally.server.practical.PracticalRows.AwardRow;
 import palmtally.server.practical.PracticalRows.EventRow;
@@ -63,7 +67,28 @@ public class Practicals {
             @Nullable List<String> asked,
             @Nullable Sides sides,
             @Nullable Integer tableNumber,
-            @Nullable Double limitSeconds) {}
+            @Nullable Double limitSeconds,
+            @Nullable List<Spared> today,
+            @Nullable String despite) {
+        /** What was answered today, as notes; nothing where nobody asked. */
+        List<ClientNote> notes() {
+            var notes = new ArrayList<ClientNote>();
+            if (today == null) return notes;
+            for (int i = 0; i < today.size(); i++) {
+                var s = today.get(i);
+                if (s.kind == null)
+                    throw new InvalidValue("practical", new Fault("today/" + i + "/kind", "", "is missing"));
+                notes.add(new ClientNote(s.kind, s.zone, s.side));
+            }
+            return notes;
+        }
+    }
+
+    /** One thing the body on the table must be spared today. */
+    public record Spared(
+            ClientNote.@Nullable Kind kind,
+            @Nullable Zone zone,
+            @Nullable Side side) {}
 
     /** A practical with everything that belongs to it. */
     public record Whole(
@@ -77,6 +102,9 @@ public class Practicals {
             boolean finished,
             int tableNumber,
             @Nullable Double limitSeconds,
+            @Nullable List<ClientNote> today,
+            @Nullable String despite,
+            @Nullable String voidReason,
             Practical practical,
             @Nullable Double rating,
             @Nullable AwardRow award) {}
@@ -85,6 +113,7 @@ public class Practicals {
     private final Sequences sequences;
     private final Profiles profiles;
     private final People people;
+    private final Duties duties;
     private final Audit audit;
     private final EventLog log;
     private final TransactionTemplate transaction;
@@ -96,6 +125,7 @@ public class Practicals {
             Sequences sequences,
             Profiles profiles,
             People people,
+            Duties duties,
             Audit audit,
             EventLog log,
             TransactionTemplate transaction,
@@ -106,12 +136,24 @@ public class Practicals {
         this.sequences = sequences;
         this.profiles = profiles;
         this.people = people;
+        this.duties = duties;
         this.audit = audit;
         this.clock = clock;
     }
 
-    @Transactional
-    public UUID start(Caller caller, Brief brief) {
+    /** What a brief asks for: the newest version of its sequence, by the profile it names or the school's. */
+    private record Asked(Brief brief, Sequences.Versioned sequence, Profiles.Versioned profile, Practical practical) {}
+
+    /**
+     * The practical a brief asks for, with nothing seen yet.
+     *
+     * @throws InvalidValue naming each field that cannot be meant
+     */
+    public Practical asked(Caller caller, Brief brief) {
+        return ask(caller, brief).practical;
+    }
+
+    private Asked ask(Caller caller, Brief brief) {
         var faults = new ArrayList<Fault>();
         if (brief.term == null) faults.add(new Fault("term", "", "is missing"));
         if (brief.student == null) faults.add(new Fault("student", "", "is missing"));
@@ -122,6 +164,10 @@ public class Practicals {
             faults.add(new Fault("tableNumber", brief.tableNumber.toString(), "must be 1 to 99"));
         if (brief.limitSeconds != null && !(brief.limitSeconds > 0 && brief.limitSeconds <= 14400))
             faults.add(new Fault("limitSeconds", brief.limitSeconds.toString(), "must be above 0 and at most 14400"));
+        if (brief.today != null && brief.today.size() > 50)
+            faults.add(new Fault("today", brief.today.size() + " things", "must be at most 50"));
+        if (brief.despite != null && brief.despite.length() > 400)
+            faults.add(new Fault("despite", brief.despite.length() + " characters", "must be at most 400 characters"));
         if (brief.term == null || brief.student == null || brief.sequence == null || !faults.isEmpty())
             throw new InvalidValue("practical", faults);
         people.mustTeach(caller, brief.term);
@@ -134,21 +180,41 @@ public class Practicals {
         if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
         var sequence = sequences.newest(brief.sequence);
         var profile = brief.profile == null ? profiles.ofSchool() : profiles.newest(brief.profile);
-        var asked = brief.asked == null ? List.<String>of() : brief.asked;
-        var sides = brief.sides == null ? Sides.EACH : brief.sides;
-        new Practical(sequence.sequence(), profile.profile(), asked, sides, List.of());
-        return add(
-                brief.term,
-                brief.student,
+        return new Asked(
+                brief,
+                sequence,
+                profile,
+                new Practical(
+                        sequence.sequence(),
+                        profile.profile(),
+                        brief.asked == null ? List.of() : brief.asked,
+                        brief.sides == null ? Sides.EACH : brief.sides,
+                        List.of()));
+    }
+
+    /** Begins what was asked; whoever calls has made sure that nothing is in the way. */
+    @Transactional
+    public UUID start(Caller caller, Brief brief) {
+        var asked = ask(caller, brief);
+        var id = UUID.randomUUID();
+        rows.add(new Row(
+                id,
+                Objects.requireNonNull(brief.term),
+                Objects.requireNonNull(brief.student),
                 brief.partner,
                 caller.id(),
-                sequence.versionId(),
-                profile.versionId(),
-                asked,
-                sides,
+                asked.sequence.versionId(),
+                asked.profile.versionId(),
+                Json.MAPPER.writeValueAsString(asked.practical.asked()),
+                asked.practical.sides().toString(),
                 brief.tableNumber == null ? 1 : brief.tableNumber,
                 clock.instant(),
-                brief.limitSeconds);
+                false,
+                brief.limitSeconds,
+                brief.today == null ? null : Json.MAPPER.writeValueAsString(brief.notes()),
+                brief.despite == null || brief.despite.isBlank() ? null : brief.despite.strip(),
+                null));
+        return id;
     }
 
     /** Adds a practical that begins at a moment of its own. */
@@ -178,7 +244,10 @@ public class Practicals {
                 tableNumber,
                 startedAt,
                 false,
-                limitSeconds));
+                limitSeconds,
+                null,
+                null,
+                null));
         return id;
     }
 
@@ -293,6 +362,12 @@ public class Practicals {
         }));
     }
 
+    private static void mustCount(Row row) {
+        if (row.voidReason() != null)
+            throw Refusal.conflict(
+                    "void", "This practical does not count: " + row.voidReason() + ". Count it again first.");
+    }
+
     Row row(UUID id) {
         return rows.byId(id).orElseThrow(() -> Refusal.notFound("practical"));
     }
@@ -347,7 +422,7 @@ public class Practicals {
         var row = rows.byId(id).orElseThrow(() -> Refusal.notFound("practical"));
         people.maySee(caller, row.studentId());
         var award = rows.award(id).orElse(null);
-        if (!caller.role().staff() && (award == null || !award.released()))
+        if (!caller.role().staff() && (award == null || !award.released() || row.voidReason() != null))
             throw Refusal.forbidden("This practical has not been released yet.");
         audit.read(caller, row.studentId(), "practical " + id);
         return new Whole(
@@ -361,6 +436,9 @@ public class Practicals {
                 row.finished(),
                 row.tableNumber(),
                 row.limitSeconds(),
+                row.today() == null ? null : List.of(Json.MAPPER.readValue(row.today(), ClientNote[].class)),
+                row.despite(),
+                row.voidReason(),
                 practical(row, events(id)),
                 rows.rating(id).orElse(null),
                 award);
@@ -380,7 +458,7 @@ public class Practicals {
     /** Lines of one student that were released, for the student. */
     public List<PracticalLine> released(UUID term, UUID student) {
         return rows.lines(term, student, 500).stream()
-                .filter(l -> Boolean.TRUE.equals(l.released()))
+                .filter(l -> Boolean.TRUE.equals(l.released()) && l.voidReason() == null)
                 .toList();
     }
 
@@ -393,6 +471,7 @@ public class Practicals {
     public void rate(Caller caller, UUID id, @Nullable Double value) {
         var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
         people.mustTeach(caller, row.termId());
+        mustCount(row);
         if (!row.finished()) throw Refusal.conflict("not-finished", "Finish the practical first.");
         if (value == null || !(value >= 0 && value <= 100))
             throw new InvalidValue("rating", new Fault("value", String.valueOf(value), "must be 0 to 100"));
@@ -410,6 +489,9 @@ public class Practicals {
         var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
         people.mustTeach(caller, row.termId());
         people.mustBeOpen(row.termId());
+        mustCount(row);
+        var practical = practical(row, events(id));
+        duties.mustGrade(caller, row.termId(), practical.sequence().region());
         var rating = rows.rating(id)
                 .orElseThrow(() -> Refusal.conflict("not-rated", "Give the one rating of the whole first."));
         int now = rows.award(id).map(AwardRow::revision).orElse(0);
@@ -417,11 +499,8 @@ public class Practicals {
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "Somebody awarded this meanwhile. Read it again; nothing of yours was stored.");
-        var practical = practical(row, events(id));
         var scores = Scores.of(practical);
         check(award, scores);
-        var struck = new LinkedHashSet<>(
-                award.struck().stream().map(Award.Struck::key).toList());
         var outcome = outcome(scores, award, rating);
         if (rows.addAward(new AwardRow(
                         id,
@@ -433,19 +512,27 @@ public class Practicals {
                         caller.id(),
                         clock.instant()))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
-        rows.clearEvidence(id);
+        writeEvidence(row, scores, award);
+        audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
+    }
+
+    /** What an award says of each criterion, for Track. */
+    private void writeEvidence(Row row, Scores scores, Award award) {
+        var struck =
+                new HashSet<>(award.struck().stream().map(Award.Struck::key).toList());
+        rows.clearEvidence(row.id());
         for (var c : scores.criteria()) {
             var change = award.criteria().get(c.criterion());
             Double value = change == null ? c.score() : change.value();
             if (value == null) continue;
-            int enough = practical.profile().marking().enough().getOrDefault(c.criterion(), 1);
+            int enough = scores.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
             double weight = Evidence.weight(Evidence.Kind.PRACTICAL, Math.max(1, c.observations()), enough);
             boolean critical = scores.critical().stream()
                     .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
             rows.addEvidence(new EvidenceRow(
-                    id,
+                    row.id(),
                     row.studentId(),
-                    practical.sequence().region().toString(),
+                    scores.run().practical().sequence().region().toString(),
                     c.criterion().toString(),
                     value,
                     c.score(),
@@ -454,7 +541,37 @@ public class Practicals {
                     row.startedAt(),
                     award.released()));
         }
-        audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
+    }
+
+    /**
+     * Says that a practical does not count and why, or with null that it does after all: nothing is deleted.
+     *
+     * @throws InvalidValue where the reason is blank or too long
+     */
+    @Transactional
+    public void setVoid(Caller caller, UUID id, @Nullable String reason) {
+        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
+        if (reason != null && (reason.isBlank() || reason.length() > 400))
+            throw new InvalidValue(
+                    "practical",
+                    new Fault(
+                            "reason",
+                            reason.isBlank() ? "" : reason.length() + " characters",
+                            "must be 1 to 400 characters"));
+        rows.setVoid(id, reason == null ? null : reason.strip(), caller.id());
+        knowns.remove(id);
+        rows.clearEvidence(id);
+        if (reason == null)
+            rows.award(id)
+                    .ifPresent(a -> writeEvidence(
+                            row, Scores.of(practical(row, events(id))), Json.MAPPER.readValue(a.body(), Award.class)));
+        audit.changed(
+                caller,
+                row.studentId(),
+                reason == null ? "counted again" : "made void",
+                id + (reason == null ? "" : " " + reason.strip()));
     }
 
     /** What it comes to with an award; critical findings that were struck do not count. */
