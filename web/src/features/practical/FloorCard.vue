@@ -7,7 +7,7 @@ import { mmss } from '@/parts/words'
 import { duesOf } from './dues'
 import { common, type Common } from './floorKeys'
 import Lanes from './Lanes.vue'
-import { doing } from './run'
+import { breaksOf, doing, workedMs } from './run'
 import { barsOf, stripOfRun } from './tableModel'
 import type { Table } from './useFloor'
 
@@ -31,6 +31,8 @@ const spent = computed(() =>
   state.value.on ? ((state.value.spent.get(state.value.on) ?? 0) + now.value - state.value.since) / 1000 : 0,
 )
 const waiting = computed(() => props.table.taps.waiting.value)
+const resting = computed(() => breaksOf(taps.value).since !== undefined)
+const spared = computed(() => (view.value.today ?? []).map((n) => session.spared(n)))
 </script>
 
 <template>
@@ -46,7 +48,7 @@ const waiting = computed(() => props.table.taps.waiting.value)
         <span class="soft">{{ view.partner ? `on ${view.partner.name}` : view.sequence.name }}</span>
       </span>
       <span class="clock" role="timer"
-        >{{ mmss(now / 1000)
+        >{{ mmss(workedMs(taps, now) / 1000)
         }}<small v-if="view.limitSeconds" class="soft"> of {{ mmss(view.limitSeconds) }}</small></span
       >
     </router-link>
@@ -57,6 +59,7 @@ const waiting = computed(() => props.table.taps.waiting.value)
       >
       <span v-else class="soft">hands off</span>
     </p>
+    <p v-if="spared.length" class="spare">Spare: {{ spared.join(', ') }}</p>
     <Lanes :model="strip" :playhead="now / 1000" />
     <div class="mid">
       <Palm :bars="barsOf(table.taps.scores.value)" :size="54" :label="`So far, table ${view.tableNumber}`" />
@@ -65,10 +68,20 @@ const waiting = computed(() => props.table.taps.waiting.value)
         <li v-if="dues.length === 0" class="soft none">nothing due</li>
       </ul>
       <span v-if="waiting" class="wait">{{ waiting }} not stored</span>
+      <button class="push rest" @click="table.taps.tap('break', { on: !resting })">
+        {{ resting ? 'Go on' : 'Break' }}
+      </button>
     </div>
     <div class="give" role="group" :aria-label="`Common taps, table ${view.tableNumber}`">
       <button v-for="c in common" :key="c.id" class="push" @click="emit('give', c)">
         {{ c.label }}<small v-if="keys && chosen">{{ c.key.toUpperCase() }}</small>
+      </button>
+      <button
+        class="push safety"
+        :aria-label="`Safety stop, table ${view.tableNumber}`"
+        @click="table.taps.tap('safety-stop')"
+      >
+        Stop<small v-if="keys && chosen">X</small>
       </button>
     </div>
   </article>
@@ -174,6 +187,20 @@ const waiting = computed(() => props.table.taps.waiting.value)
   flex-direction: column;
   gap: 0;
   line-height: 1.15;
+}
+.give .safety {
+  background: #8c1d1d;
+  border-color: #8c1d1d;
+  color: #fff;
+}
+.rest {
+  flex: none;
+  min-height: 44px;
+}
+.spare {
+  font-size: 14px;
+  font-weight: 650;
+  color: var(--stop);
 }
 .give small {
   font-size: 12px;

@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { computed, reactive, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { day, points } from '@/parts/words'
-import { filled, freeTable, type Place } from './places'
+import BeforeHands from './BeforeHands.vue'
+import { briefOf, filled, freeTable, inTheWay, type Place, type Setting } from './places'
 import { useFloor } from './useFloor'
 
 const session = useSession()
 const floor = useFloor()
 const router = useRouter()
+const route = useRoute()
 const term = computed(() => session.term?.id ?? '')
 const path = computed(() => ({ path: { term: term.value, id: term.value } }))
 const {
@@ -38,6 +40,30 @@ const waiting = computed(() => lines.value?.filter((l) => l.finished && !l.resul
 const done = computed(() => lines.value?.filter((l) => l.result) ?? [])
 watch(sequences, (s) => (brief.sequence ||= s?.[0]?.id ?? ''))
 const name = computed(() => sequences.value?.find((s) => s.id === brief.sequence)?.name)
+const { data: plan, again: readPlan } = useAsked(async () =>
+  brief.sequence
+    ? ask(api.GET('/api/sequences/{id}', { params: { path: { id: brief.sequence } } }))
+    : undefined,
+)
+watch(
+  () => brief.sequence,
+  () => {
+    void readPlan()
+    places.value = places.value.map((p) => ({ ...p, asked: undefined, sides: undefined, ready: undefined }))
+  },
+)
+const steps = computed(() =>
+  plan.value?.sequence.id === brief.sequence ? plan.value.sequence.blocks.flatMap((b) => b.steps) : [],
+)
+const setting = computed<Setting>(() => ({
+  term: term.value,
+  sequence: brief.sequence,
+  steps: steps.value.map((s) => s.id),
+  sides: brief.sides,
+  minutes: brief.minutes,
+}))
+const zones = computed(() => [...new Set(steps.value.flatMap((s) => s.zones))])
+const lying = (p: Place) => students.value.find((s) => s.id === p.partner)?.name ?? 'whoever lies here'
 const taken = (id: string, besides: Place) =>
   places.value.some((p) => p !== besides && (p.student === id || p.partner === id))
 
@@ -54,32 +80,21 @@ function fill() {
     had,
   )
 }
-const ready = computed(() => places.value.filter((p) => p.student))
+const named = computed(() => places.value.filter((p) => p.student))
+const ready = computed(() => named.value.filter((p) => !inTheWay(p)))
 async function start(these: Place[]) {
   busy.value = true
   failed.value = undefined
   let started = ''
   try {
     for (const p of these) {
-      const view = await ask(
-        api.POST('/api/practicals', {
-          body: {
-            term: term.value,
-            student: p.student || undefined,
-            partner: p.partner || undefined,
-            sequence: brief.sequence || undefined,
-            sides: brief.sides,
-            tableNumber: p.table,
-            limitSeconds: brief.minutes ? 60 * brief.minutes : undefined,
-          },
-        }),
-      )
+      const view = await ask(api.POST('/api/practicals', { body: briefOf(p, setting.value) }))
       floor.put(view)
       started = view.id
-      places.value = places.value.filter((x) => x !== p)
+      places.value = places.value.filter((x) => x.table !== p.table)
     }
     // Table by table: what is set up beside it waits here.
-    if (ready.value.length > 0) return
+    if (named.value.length > 0) return
     await router.push(these.length === 1 ? `/grade/${started}` : '/floor')
   } catch (e) {
     failed.value = e as Problem
@@ -89,6 +104,16 @@ async function start(these: Place[]) {
   }
 }
 void floor.load()
+/** After a practical the two change places: the same is asked of the one who lay on the table. */
+async function changeRoles(id: string) {
+  const last = await ask(api.GET('/api/practicals/{id}', { params: { path: { id } } }))
+  brief.sequence = last.sequence.id
+  brief.sides = last.sides as 'each'
+  brief.minutes = last.limitSeconds ? Math.round(last.limitSeconds / 60) : undefined
+  places.value = [{ table: last.tableNumber, student: last.partner?.id ?? '', partner: last.student.id }]
+}
+const { swap } = route.query
+if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e as Problem))
 </script>
 
 <template>
@@ -125,59 +150,79 @@ void floor.load()
         <button class="push" type="button" @click="fill">Fill in</button>
         <button class="push" type="button" @click="another">One table more</button>
       </div>
-      <div v-for="(p, i) in places" :key="i" class="brief place">
-        <label
-          ><span :class="{ sr: i > 0 }">Table</span>
-          <select v-model.number="p.table">
-            <option v-for="n in 12" :key="n" :value="n">{{ n }}</option>
-          </select></label
-        >
-        <label class="wide"
-          ><span :class="{ sr: i > 0 }">Student</span>
-          <select v-model="p.student">
-            <option value="">who works</option>
-            <option v-for="s in students" :key="s.id" :value="s.id" :disabled="taken(s.id, p)">
-              {{ s.name }}
-            </option>
-          </select></label
-        >
-        <label class="wide"
-          ><span :class="{ sr: i > 0 }">On the table</span>
-          <select v-model="p.partner">
-            <option value="">nobody named</option>
-            <option
-              v-for="s in students"
-              :key="s.id"
-              :value="s.id"
-              :disabled="s.id === p.student || taken(s.id, p)"
-            >
-              {{ s.name }}
-            </option>
-          </select></label
-        >
-        <button
-          v-if="places.length > 1"
-          class="push"
-          type="button"
-          :disabled="busy || !p.student"
-          @click="start([p])"
-        >
-          Start
-        </button>
-        <button
-          v-if="places.length > 1"
-          class="push"
-          type="button"
-          :aria-label="`Take table ${p.table} away`"
-          @click="places = places.filter((x) => x !== p)"
-        >
-          ×
-        </button>
-        <button v-else class="push main" type="submit" :disabled="busy || !p.student">Start</button>
+      <div v-for="(p, i) in places" :key="p.table" class="slot">
+        <div class="brief place">
+          <label
+            ><span :class="{ sr: i > 0 }">Table</span>
+            <select v-model.number="p.table">
+              <option
+                v-for="n in 12"
+                :key="n"
+                :value="n"
+                :disabled="n !== p.table && places.some((x) => x.table === n)"
+              >
+                {{ n }}
+              </option>
+            </select></label
+          >
+          <label class="wide"
+            ><span :class="{ sr: i > 0 }">Student</span>
+            <select v-model="p.student">
+              <option value="">who works</option>
+              <option v-for="s in students" :key="s.id" :value="s.id" :disabled="taken(s.id, p)">
+                {{ s.name }}
+              </option>
+            </select></label
+          >
+          <label class="wide"
+            ><span :class="{ sr: i > 0 }">On the table</span>
+            <select v-model="p.partner">
+              <option value="">nobody named</option>
+              <option
+                v-for="s in students"
+                :key="s.id"
+                :value="s.id"
+                :disabled="s.id === p.student || taken(s.id, p)"
+              >
+                {{ s.name }}
+              </option>
+            </select></label
+          >
+          <button
+            v-if="places.length > 1"
+            class="push"
+            type="button"
+            :disabled="busy || !p.student || inTheWay(p)"
+            @click="start([p])"
+          >
+            Start
+          </button>
+          <button
+            v-if="places.length > 1"
+            class="push"
+            type="button"
+            :aria-label="`Take table ${p.table} away`"
+            @click="places = places.filter((x) => x !== p)"
+          >
+            ×
+          </button>
+          <button v-else class="push main" type="submit" :disabled="busy || !ready.length">Start</button>
+        </div>
+        <BeforeHands
+          v-if="p.student && steps.length"
+          :model-value="p"
+          :setting="setting"
+          :name="lying(p)"
+          :zones="zones"
+          @update:model-value="places[i] = $event"
+        />
       </div>
       <button v-if="places.length > 1" class="push main all" type="submit" :disabled="busy || !ready.length">
         Start {{ ready.length }} together
       </button>
+      <p v-if="named.length > ready.length" class="soft">
+        {{ named.length - ready.length }} of {{ named.length }} wait for an answer above.
+      </p>
       <p v-if="failed" role="alert" class="bad">
         {{ failed.detail }}
         <template v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}. </template>
@@ -255,6 +300,11 @@ select {
   display: flex;
   flex-direction: column;
   gap: 12px;
+}
+.slot {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
 }
 .all {
   align-self: flex-start;

@@ -12,8 +12,10 @@ import { stepsOf } from '@/parts/strip'
 import { mmss, word } from '@/parts/words'
 import { duesOf } from './dues'
 import { INTERVIEW, OPENING, PICKS, RIGHT_HAND, type Pick } from './fingers'
-import { doing, live, lookDue, tally } from './run'
+import { breaksOf, doing, live, lookDue, tally, workedMs } from './run'
 import { bandOf, barsOf, stripOfRun } from './tableModel'
+import TapLog from './TapLog.vue'
+import { useHold } from './useHold'
 import { useFingerKeys } from './useFingerKeys'
 import { useFloor, type Table } from './useFloor'
 
@@ -34,7 +36,9 @@ const others = computed(() =>
 const opened = ref<Criterion>('order')
 const help = ref(false)
 const offPlan = ref(false)
-const holding = ref(false)
+/** What a number is wanted for: a measure, not a report. */
+const measuring = ref<'pain' | 'range'>()
+const log = ref(false)
 const flash = ref('')
 
 const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
@@ -151,7 +155,11 @@ const picks = computed<Record<Criterion, Pick[]>>(() => {
   const opening = !c || c.step.phase === 'settle' || c.step.phase === 'assess'
   const interview = c && session.techniques.get(c.step.technique)?.stroke.startsWith('Ischaemic')
   const talk = opening
-    ? [...OPENING, ...PICKS.communication.slice(0, 4)]
+    ? [
+        ...OPENING,
+        ...PICKS.communication.slice(0, 4),
+        ...PICKS.communication.filter((p) => p.kind === 'measure'),
+      ]
     : interview
       ? [...INTERVIEW, ...PICKS.communication.slice(0, 4)]
       : PICKS.communication
@@ -164,6 +172,9 @@ const count = (p: Pick) =>
     if (p.id === 'hold') return t.kind === 'hold-stop'
     if (p.id === 'next' || p.id === 'other-side') return false
     if (t.kind !== p.kind) return false
+    if (p.kind === 'balance-test' || p.kind === 'reply')
+      return t.data.clear === p.data.clear && !!t.data.followedUp === !!p.data.followedUp
+    if (p.kind === 'measure') return t.data.measured === p.data.measured
     if (p.kind === 'look') return (t.data.faults ?? []).join('+') === (p.data.faults ?? []).join('+')
     return (['saying', 'style', 'number', 'drape', 'answer', 'response'] as const).every(
       (f) => p.data[f] === undefined || p.data[f] === t.data[f],
@@ -196,17 +207,74 @@ function pick(p: Pick) {
       offPlan.value = true
       return
     case 'hold':
-      holding.value = !holding.value
-      return void taps.tap(holding.value ? 'hold-start' : 'hold-stop')
+      return
     case 'deeper':
-      return void taps.tap('contact', { depth: Math.min(5, (current.value?.step.depth ?? 3) + 1) })
+      return depth(Math.min(5, (current.value?.step.depth ?? 3) + 1))
+    case 'turn':
+      return void taps.tap('turn', { position: turnsTo.value })
+    case 'lubricant': {
+      const planned = current.value?.step.lubricant
+      return void taps.tap('lubricant', { dressing: planned && planned !== 'dry' ? planned : 'oil' })
+    }
+    case 'pain':
+    case 'range':
+      measuring.value = p.id
+      return
+    case 'followed-up': {
+      // A follow-up belongs to the vague reply before it.
+      const vague = live(taps.taps.value).findLast((t) => t.kind === 'reply')
+      if (vague && vague.data.clear === false && !vague.data.followedUp)
+        return void taps.correct(vague, { clear: false, followedUp: true })
+    }
   }
   if (p.kind === 'look')
     return void taps.tap('look', { faults: p.data.faults, asked: due.value !== undefined })
   if (p.kind === 'consent') return void taps.tap('consent', { ...p.data, zone })
   void taps.tap(p.kind, p.data)
 }
+/** The position the plan turns to next; off plan the other of the two. */
+const turnsTo = computed(() => {
+  const now = current.value?.step.position ?? tiles.value[0]?.step.position
+  const i = Math.max(
+    0,
+    tiles.value.findIndex((t) => t.key === state.value.on),
+  )
+  const next = tiles.value.slice(i).find((t) => t.step.position !== now)
+  return next?.step.position ?? (now === 'prone' ? 'supine' : 'prone')
+})
+function depth(d: number) {
+  void taps.tap('contact', { depth: d })
+}
+function tool(t: string) {
+  if (t) void taps.tap('contact', { tool: t as Schema['EventData']['tool'] })
+}
+/** Treated already: what is measured now is measured after the work. */
+const after = computed(() =>
+  live(taps.taps.value).some(
+    (t) =>
+      t.kind === 'step-start' &&
+      ['isolate', 'treat', 'lengthen'].includes(stepOf(t.data.step ?? '')?.phase ?? ''),
+  ),
+)
+function measure(n: number) {
+  if (measuring.value) void taps.tap('measure', { measured: measuring.value, number: n, after: after.value })
+  measuring.value = undefined
+}
+const { holding, down, up } = useHold(
+  () => taps.now.value,
+  (on) => void taps.tap(on ? 'hold-start' : 'hold-stop'),
+)
+const resting = computed(() => breaksOf(taps.taps.value).since)
+function rest() {
+  void taps.tap('break', { on: resting.value === undefined })
+}
+const spared = computed(() => (view.value.today ?? []).map((n) => session.spared(n)))
+/** What the one on the table says by handset that cannot wait. */
+const called = computed(() =>
+  duesOf(view.value, taps.taps.value, taps.now.value).filter((d) => d.kind === 'stop' || d.kind === 'said'),
+)
 function report(n: number) {
+  if (measuring.value === 'pain') return measure(n)
   void taps.tap('report', { number: n, source: 'spoken' })
 }
 function touch(zone: string, half: string) {
@@ -225,9 +293,10 @@ function safety() {
   void taps.tap('safety-stop')
   flash.value = 'Safety stop written down. Hands off; see to the client first.'
 }
-async function finish() {
+async function finish(swap = false) {
   await floor.watch(undefined)
   await taps.tap('finish')
+  if (swap) return void (await router.push(`/grade?swap=${props.table.id}`))
   // With others at work the grader goes back to them; the review waits.
   await router.push(floor.tables.value.length > 0 ? '/floor' : `/review/${props.table.id}`)
 }
@@ -253,11 +322,14 @@ function beside(by: number) {
 }
 const { enabled, own, keys, nameOf } = useFingerKeys({
   finger: (id) => (opened.value = id),
-  key(key) {
-    if (/^[0-9]$/.test(key)) report(Number(key))
+  key(key, event) {
+    const digit = event.shiftKey ? /^Digit([0-5])$/.exec(event.code) : undefined
+    if (digit) depth(Number(digit[1]))
+    else if (/^[0-9]$/.test(key)) report(Number(key))
     else if (key === 't') report(10)
     else if (key === 'u') void taps.undo()
     else if (key === 'x') safety()
+    else if (key === 'b') rest()
     else if (key === 'enter' && !document.activeElement?.closest('a, button')) startTile(chosen.value)
     else if (key === 'arrowdown' || key === 'arrowright')
       chosen.value = Math.min(tiles.value.length - 1, chosen.value + 1)
@@ -265,17 +337,25 @@ const { enabled, own, keys, nameOf } = useFingerKeys({
     else if (key === '?') help.value = true
     else if (key === 'g') void router.push('/floor')
     else if (key === '[' || key === ']') beside(key === ']' ? 1 : -1)
-    else if (key === 'escape') offPlan.value = false
-    else {
+    else if (key === 'escape') {
+      offPlan.value = false
+      measuring.value = undefined
+    } else {
       const i = RIGHT_HAND.indexOf(key)
       const p = i >= 0 ? picks.value[opened.value][i] : undefined
       if (!p) return false
-      pick(p)
+      if (p.id === 'hold') down()
+      else pick(p)
     }
     return true
   },
+  up(key) {
+    const i = RIGHT_HAND.indexOf(key)
+    if (i >= 0 && picks.value[opened.value][i]?.id === 'hold') up()
+  },
 })
 
+const worked = computed(() => workedMs(taps.taps.value, taps.now.value))
 const strip = computed(() => stripOfRun(view.value, taps.taps.value, taps.now.value, session.pointedTools))
 const bars = computed(() => barsOf(taps.scores.value))
 </script>
@@ -302,21 +382,43 @@ const bars = computed(() => barsOf(taps.scores.value))
             >{{ o.table.view.tableNumber }}<span v-if="o.due?.hot" aria-hidden="true">!</span></router-link
           >
         </nav>
+        <button class="push" aria-haspopup="dialog" @click="log = true">Log</button>
         <button class="push" aria-haspopup="dialog" @click="askHandset">Handset</button>
         <button class="push" aria-haspopup="dialog" @click="help = true">
           Keys <span class="key">?</span>
         </button>
-        <span
-          class="clock"
-          role="timer"
-          :aria-label="`${mmss(taps.now.value / 1000)} of ${mmss(strip.total)}`"
-          >{{ mmss(taps.now.value / 1000) }}</span
-        >
+        <span class="clock" role="timer" :aria-label="`${mmss(worked / 1000)} of ${mmss(strip.total)}`">{{
+          mmss(worked / 1000)
+        }}</span>
         <span class="soft">of {{ mmss(view.limitSeconds ?? view.spans.at(-1)?.end ?? 0) }}</span>
       </div>
       <Strip :model="strip" slim :playhead="taps.now.value / 1000" :picked="state.on" />
       <p v-if="flash" class="flash" role="alert">
         {{ flash }} <button class="push" @click="flash = ''">Seen</button>
+      </p>
+      <p v-for="d in called" :key="d.kind" class="flash" role="alert">
+        Table {{ view.tableNumber }}: {{ d.text }}
+      </p>
+      <p v-if="resting !== undefined" class="flash calm" role="status">
+        A break since {{ mmss(resting / 1000) }}: nothing counts until it goes on.
+        <button class="push main" @click="rest">Go on</button>
+      </p>
+      <p v-if="measuring" class="flash calm" role="status">
+        <template v-if="measuring === 'pain'"
+          >Pain {{ after ? 'after' : 'before' }}: touch the number, or its key.
+          <button v-for="n in 11" :key="n" class="push" @click="measure(n - 1)">{{ n - 1 }}</button></template
+        >
+        <template v-else
+          ><label
+            >Range {{ after ? 'after' : 'before' }}, degrees
+            <input
+              type="number"
+              min="0"
+              max="360"
+              autofocus
+              @keydown.enter="measure(Number(($event.target as HTMLInputElement).value))" /></label
+        ></template>
+        <button class="push" @click="measuring = undefined">Never mind</button>
       </p>
       <p v-if="offPlan" class="flash" role="status">
         Touch the zone of the off-plan stroke on the figure, or choose it:
@@ -345,6 +447,31 @@ const bars = computed(() => barsOf(taps.scores.value))
             label="Table from above: touch a zone to write down a touch"
             @touch="touch"
           />
+          <div class="seen" role="group" aria-label="Depth seen">
+            <button
+              v-for="d in 6"
+              :key="d"
+              class="digit"
+              :title="`depth ${d - 1} seen`"
+              @click="depth(d - 1)"
+            >
+              {{ d - 1 }}
+            </button>
+          </div>
+          <select
+            class="tool"
+            aria-label="Tool seen"
+            @change="
+              (e) => {
+                tool((e.target as HTMLSelectElement).value)
+                ;(e.target as HTMLSelectElement).value = ''
+              }
+            "
+          >
+            <option value="">tool seen</option>
+            <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
+          </select>
+          <p v-if="spared.length" class="caution">Spare: {{ spared.join(', ') }}</p>
           <p v-if="caution" class="caution">{{ caution }}</p>
           <p class="law">{{ session.catalogue?.law }}</p>
         </div>
@@ -384,6 +511,11 @@ const bars = computed(() => barsOf(taps.scores.value))
               class="pick"
               :class="{ strong: p.main, held: p.id === 'hold' && holding }"
               @click="pick(p)"
+              @pointerdown="p.id === 'hold' && down()"
+              @pointerup="p.id === 'hold' && up()"
+              @pointerleave="p.id === 'hold' && up()"
+              @keydown.enter.prevent="p.id === 'hold' ? $event.repeat || down() : pick(p)"
+              @keyup.enter="p.id === 'hold' && up()"
             >
               <span>{{ p.id === 'hold' && holding ? 'Let go' : p.label }}</span>
               <small v-if="keyOf(f.id, i) && enabled" class="key">{{ keyOf(f.id, i) }}</small>
@@ -431,7 +563,11 @@ const bars = computed(() => barsOf(taps.scores.value))
         </div>
         <span class="grow" />
         <button class="push" @click="taps.undo()">Undo <span v-if="enabled" class="key">U</span></button>
-        <button class="push main" @click="finish">Finish</button>
+        <button class="push" @click="rest">
+          {{ resting === undefined ? 'Break' : 'Go on' }} <span v-if="enabled" class="key">B</span>
+        </button>
+        <button v-if="view.partner" class="push" @click="finish(true)">Finish, change roles</button>
+        <button class="push main" @click="finish()">Finish</button>
         <button class="push safety" @click="safety">
           Safety stop <span v-if="enabled" class="key">X</span>
         </button>
@@ -445,13 +581,26 @@ const bars = computed(() => barsOf(taps.scores.value))
           <button class="push main" @click="handset = ''">Close</button>
         </JoinAddress>
       </v-dialog>
+      <v-dialog v-model="log" max-width="760" scrollable>
+        <div class="card keys" role="document">
+          <h2>What was tapped</h2>
+          <TapLog
+            :taps="taps.taps.value"
+            :step-name="(id) => stepOf(id)?.name ?? id"
+            @undo="taps.takeBack"
+            @correct="taps.correct"
+          />
+          <button class="push main" @click="log = false">Close</button>
+        </div>
+      </v-dialog>
       <v-dialog v-model="help" max-width="720">
         <div class="card keys" role="document">
           <h2>One key each</h2>
           <p>
             The left hand rests on A S D F and space; each opens its finger. The right hand picks within it:
             {{ RIGHT_HAND.map((k) => k.toUpperCase()).join(' ') }}. Digits are what the client says, T is ten.
-            Arrows choose a step, Enter starts it. U takes back, X is the safety stop. G goes to the floor, [
+            Arrows choose a step, Enter starts it. Shift and 0 to 5 is the depth seen; H is held as long as
+            the hold. B begins and ends a break. U takes back, X is the safety stop. G goes to the floor, [
             and ] to the tables beside.
           </p>
           <v-switch v-model="enabled" label="Single keys are on" hide-details />
@@ -748,6 +897,32 @@ const bars = computed(() => barsOf(taps.scores.value))
   gap: 14px;
   align-items: center;
   font-weight: 650;
+}
+.flash.calm {
+  background: var(--paper);
+  border-color: var(--ink);
+  flex-wrap: wrap;
+}
+.flash input {
+  width: 90px;
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 10px;
+  padding: 0 10px;
+  background: var(--paper);
+  color: var(--ink);
+}
+.seen {
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  gap: 3px;
+}
+.tool {
+  min-height: 40px;
+  border: 1.5px solid var(--line);
+  border-radius: 10px;
+  background: var(--paper);
+  color: var(--ink);
 }
 .flash select {
   min-height: var(--target);

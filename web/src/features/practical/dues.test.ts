@@ -96,3 +96,27 @@ it('what is late comes first', () => {
   expect(dues[0]!.hot).toBe(true)
   expect(dues.findLastIndex((d) => d.hot)).toBeLessThan(dues.findIndex((d) => !d.hot))
 })
+
+it('a stop is called out until hands are on again, a word of the handset for half a minute', () => {
+  const stop = [...begun, tap(9000, 'safety-stop', { text: 'stop, said the client' })]
+  expect(duesOf(view(), stop, 200_000)[0]).toMatchObject({ text: 'stop, said the client', hot: true })
+  const on = [...stop, tap(210_000, 'step-start', { step: 'warm', side: 'right' } as never)]
+  expect(kinds(on, 211_000)).not.toContain('stop')
+  const cold = [...begun, asks(0), tap(9000, 'note', { text: 'cold, said the client' })]
+  expect(kinds(cold, 20_000)).toContain('said')
+  expect(kinds(cold, 40_000)).not.toContain('said')
+  expect(kinds([...begun, tap(9000, 'note', { text: 'a good start' })], 9500)).not.toContain('said')
+})
+
+it('nothing is due in a break, and its time is not the student’s', () => {
+  const late = [tap(0, 'break', { on: true })]
+  expect(duesOf(view(), late, 600_000)).toEqual([{ kind: 'break', text: 'break for 10 min', hot: false }])
+  const limited = view({ limitSeconds: 600 })
+  const on = [
+    ...late,
+    tap(300_000, 'break', { on: false }),
+    tap(300_000, 'step-start', { step: 'warm', side: 'right' } as never),
+  ]
+  expect(kinds(on, 890_000, limited)).not.toContain('over')
+  expect(kinds(on, 910_000, limited)).toContain('over')
+})

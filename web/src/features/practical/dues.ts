@@ -1,19 +1,22 @@
 import type { Schema } from '@/api/client'
 import { word } from '@/parts/words'
 import type { Tap } from './queue'
-import { doing, live } from './run'
+import { breaksOf, doing, live, workedMs } from './run'
 
 type View = Schema['PracticalView']
 
 /** Something a table waits for. */
 export interface Due {
-  kind: 'answer' | 'look' | 'silence' | 'consent' | 'side' | 'over' | 'begin'
+  kind: 'stop' | 'said' | 'break' | 'answer' | 'look' | 'silence' | 'consent' | 'side' | 'over' | 'begin'
   text: string
   /** Whether it is late already. */
   hot: boolean
 }
 
 const SAYS = ['pressure-question', 'choice', 'interview']
+/** How a word of the client's handset ends, and how long it stands. */
+const SAID = 'said the client'
+const SAID_MS = 30_000
 /** A table that nobody has looked at for as many turns of looks is to be looked at next. */
 const TURNS = 3
 
@@ -23,6 +26,18 @@ export function duesOf(view: View, taps: readonly Tap[], nowMs: number): Due[] {
   const dues: Due[] = []
   const { on, spent } = doing(taps)
   const span = view.spans.find((s) => `${s.step}/${s.side}` === on)
+
+  // What stands until hands are on again.
+  const stopped = run.findLast((t) => t.kind === 'safety-stop')
+  if (stopped && !run.some((t) => t.kind === 'step-start' && t.atMs > stopped.atMs))
+    dues.push({ kind: 'stop', text: stopped.data.text ?? 'safety stop', hot: true })
+  const said = run.findLast((t) => t.kind === 'note' && t.data.text?.endsWith(SAID))
+  if (said && nowMs - said.atMs < SAID_MS) dues.push({ kind: 'said', text: said.data.text!, hot: true })
+  const pause = breaksOf(taps).since
+  if (pause !== undefined) {
+    dues.push({ kind: 'break', text: `break for ${minutes((nowMs - pause) / 1000)}`, hot: false })
+    return dues
+  }
 
   const report = run.findLast((t) => t.kind === 'report')
   const band = (span ?? view.spans[0])?.band
@@ -46,7 +61,7 @@ export function duesOf(view: View, taps: readonly Tap[], nowMs: number): Due[] {
     break
   }
 
-  if (view.limitSeconds && nowMs / 1000 > view.limitSeconds)
+  if (view.limitSeconds && workedMs(taps, nowMs) / 1000 > view.limitSeconds)
     dues.push({ kind: 'over', text: 'over its time', hot: true })
 
   const watched = run.findLast((t) => t.kind === 'attend')

@@ -37,6 +37,20 @@ export function eventWords(t: Tap, stepName: (id: string) => string): string {
         return `answer to it: ${d.response}`
       case 'look':
         return d.faults?.length ? `look: ${d.faults.map(word).join(', ')}` : 'look: clean'
+      case 'break':
+        return d.on ? `break${d.text ? `: ${d.text}` : ''}` : 'goes on'
+      case 'balance-test':
+        return d.clear ? 'balance test: balanced' : 'balance test: off balance'
+      case 'reply':
+        return d.clear ? 'clear reply' : d.followedUp ? 'vague reply, followed up' : 'vague reply'
+      case 'lubricant':
+        return `lubricant: ${d.dressing}`
+      case 'turn':
+        return `turned ${word(d.position ?? '')}`
+      case 'hygiene':
+        return d.text ?? 'hygiene'
+      case 'measure':
+        return `${d.measured} ${d.after ? 'after' : 'before'}: ${d.number}`
       case 'attend':
         return d.on ? 'grader’s eyes on this table' : 'grader looked away'
       default:

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { FINGERS } from '@/parts/criteria'
 import { eventWords } from './eventWords'
-import { INTERVIEW, OPENING, PICKS, RIGHT_HAND } from './fingers'
+import { alternatives, INTERVIEW, OPENING, PICKS, RIGHT_HAND } from './fingers'
 import type { Tap } from './queue'
 
 describe('keys', () => {
   it('of the right hand do not collide with the left hand’s, nor with undo, stop, ten and digits', () => {
-    const taken = new Set([...FINGERS.map((f) => f.key), 'u', 'x', 't', ...'0123456789'])
+    const taken = new Set([...FINGERS.map((f) => f.key), 'u', 'x', 't', 'b', 'g', ...'0123456789'])
     expect(RIGHT_HAND.filter((k) => taken.has(k))).toEqual([])
     expect(new Set(RIGHT_HAND).size).toBe(RIGHT_HAND.length)
   })
@@ -23,6 +23,23 @@ describe('keys', () => {
   })
 })
 
+describe('it was something else', () => {
+  const of = (kind: Tap['kind'], data: object) => alternatives({ kind, data } as Tap)
+  it('a report may have been any other number', () => {
+    expect(of('report', { number: 8, source: 'spoken' })[4]!.data).toEqual({ number: 4, source: 'spoken' })
+  })
+  it('a look stays asked for, and permission stays for its zone', () => {
+    const bent = of('look', { faults: [], asked: true }).find((a) => a.label === 'Bent elbows')
+    expect(bent!.data).toEqual({ faults: ['bent-elbows'], asked: true })
+    const no = of('consent', { answer: 'yes', zone: 'gluteals' }).find((a) => a.label === 'Says no')
+    expect(no!.data).toEqual({ answer: 'no', zone: 'gluteals' })
+  })
+  it('never what it was, and nothing for what has no choice', () => {
+    expect(of('report-answer', { response: 'eased' }).map((a) => a.label)).not.toContain('Eased')
+    expect(of('step-stop', {})).toEqual([])
+  })
+})
+
 describe('the log in words', () => {
   const say = (kind: Tap['kind'], data: object) =>
     eventWords({ kind, data, atMs: 65_000 } as Tap, () => 'Knead')
@@ -36,5 +53,9 @@ describe('the log in words', () => {
     ['contact', { zone: 'calf', side: 'right', depth: 4 }, '1:05 touch seen on calf, right, depth 4'],
     ['attend', { on: false }, '1:05 grader looked away'],
     ['note', { text: 'good' }, '1:05 note: good'],
+    ['break', { on: true, text: 'late' }, '1:05 break: late'],
+    ['measure', { measured: 'pain', number: 3, after: true }, '1:05 pain after: 3'],
+    ['reply', { clear: false, followedUp: true }, '1:05 vague reply, followed up'],
+    ['turn', { position: 'side-left' }, '1:05 turned side left'],
   ] as const)('%s', (kind, data, text) => expect(say(kind, data)).toBe(text))
 })

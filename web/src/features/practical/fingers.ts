@@ -13,8 +13,8 @@ export interface Pick {
   main?: boolean
 }
 
-/** Keys of the right hand for the picks of the opened finger, in order. U, X, N and T have tasks of their own. */
-export const RIGHT_HAND = ['j', 'k', 'l', 'i', 'o', 'p', 'm', 'h', 'y', ',']
+/** Keys for the picks of the opened finger, in order, those of the right hand first. U, X, B and T have tasks of their own. */
+export const RIGHT_HAND = ['j', 'k', 'l', 'i', 'o', 'p', 'm', 'h', 'y', ',', '.', 'q', 'w', 'e', 'r']
 
 const say = (id: NonNullable<Data['saying']>, label: string, more: Data = {}): Pick => ({
   id: `say-${id}${more.style ?? ''}${more.number ?? ''}`,
@@ -60,6 +60,7 @@ export const PICKS: Record<Criterion, Pick[]> = {
     { id: 'skip', label: 'Skips', kind: 'step-skip', data: {} },
     { id: 'stop', label: 'Hands off', kind: 'step-stop', data: {} },
     { id: 'off-plan', label: 'Off plan', kind: 'off-plan', data: {} },
+    { id: 'turn', label: 'Client turns', kind: 'turn', data: {} },
   ],
   mechanics: [
     look('Clean', [], true),
@@ -71,6 +72,8 @@ export const PICKS: Record<Criterion, Pick[]> = {
     look('Head down', ['dropped-head']),
     look('Shoulders', ['raised-shoulders']),
     look('Tense hand', ['tense-hand']),
+    { id: 'balanced', label: 'Balanced', kind: 'balance-test', data: { clear: true } },
+    { id: 'unbalanced', label: 'Off balance', kind: 'balance-test', data: { clear: false } },
   ],
   communication: [
     { ...say('pressure-question', 'Asks, open', { style: 'open' }), main: true },
@@ -81,6 +84,10 @@ export const PICKS: Record<Criterion, Pick[]> = {
     say('ready-cue', 'Ready cue'),
     say('relax-cue', 'Relax cue'),
     say('closing', 'Closes'),
+    { id: 'vague', label: 'Vague reply', kind: 'reply', data: { clear: false } },
+    { id: 'followed-up', label: 'Follows up', kind: 'reply', data: { clear: false, followedUp: true } },
+    { id: 'pain', label: 'Pain 0–10', kind: 'measure', data: { measured: 'pain' } },
+    { id: 'range', label: 'Range', kind: 'measure', data: { measured: 'range' } },
   ],
   draping: [
     { id: 'consent-asked', label: 'Asks first', kind: 'consent', data: { answer: 'asked' }, main: true },
@@ -93,6 +100,8 @@ export const PICKS: Record<Criterion, Pick[]> = {
     sheet('secured', 'Secured'),
     sheet('not-secured', 'Unsecured'),
     sheet('not-covered-at-end', 'End open'),
+    { id: 'lubricant', label: 'Lubricant', kind: 'lubricant', data: {} },
+    { id: 'hygiene', label: 'Wipes hands', kind: 'hygiene', data: { text: 'wiped hands' } },
   ],
 }
 
@@ -111,3 +120,28 @@ export const INTERVIEW: Pick[] = [
   say('interview', '3 travels?', { number: 3 }),
   say('interview', '4 easing?', { number: 4 }),
 ]
+
+/** What a tap of this kind could have been instead, for whoever tapped the wrong thing. */
+export function alternatives(tap: Tap): { label: string; data: Data }[] {
+  if (tap.kind === 'report')
+    return Array.from({ length: 11 }, (_, n) => ({ label: String(n), data: { ...tap.data, number: n } }))
+  if (tap.kind === 'contact' && tap.data.depth !== undefined && tap.data.depth !== null)
+    return Array.from({ length: 6 }, (_, n) => ({ label: `depth ${n}`, data: { ...tap.data, depth: n } }))
+  if (
+    !['say', 'report-answer', 'look', 'consent', 'sheet-change', 'balance-test', 'reply'].includes(tap.kind)
+  )
+    return []
+  const same = (d: Data) =>
+    Object.entries(d).every(([k, v]) => String(tap.data[k as keyof Data]) === String(v))
+  return [...OPENING, ...INTERVIEW, ...Object.values(PICKS).flat()]
+    .filter((p) => p.kind === tap.kind && !same(p.data))
+    .map((p) => ({ label: p.label, data: { ...kept(tap), ...p.data } }))
+}
+
+/** Where it was, and whether it was asked for: that does not change with what it was. */
+function kept(tap: Tap): Data {
+  const { zone, side, unit, asked } = tap.data
+  return Object.fromEntries(
+    Object.entries({ zone, side, unit, asked }).filter(([, v]) => v !== undefined && v !== null),
+  )
+}

@@ -1,8 +1,53 @@
+import type { Schema } from '@/api/client'
+
+/** What is asked at every table. */
+export interface Setting {
+  term: string
+  sequence: string
+  /** Ids of all steps of the sequence. */
+  steps: readonly string[]
+  sides: 'each' | 'left' | 'right'
+  minutes?: number
+}
+
 /** A table of a practical that is set up: who works, and on whom. */
 export interface Place {
   table: number
   student: string
   partner: string
+  /** What the one on the table must be spared today; undefined until somebody has asked. */
+  today?: Schema['Spared'][]
+  /** Steps asked of this body where some are left out for it. */
+  asked?: string[]
+  /** The one side asked of this body where the other must rest. */
+  sides?: 'left' | 'right'
+  /** Why to go on with a gate closed. */
+  despite?: string
+  /** What the server says is in the way. */
+  ready?: Schema['ReadyView']
+}
+
+/** A place as the server wants it. */
+export function briefOf(p: Place, setting: Setting): Schema['Brief'] {
+  return {
+    term: setting.term,
+    student: p.student || undefined,
+    partner: p.partner || undefined,
+    sequence: setting.sequence || undefined,
+    sides: p.sides ?? setting.sides,
+    asked: p.asked,
+    tableNumber: p.table,
+    limitSeconds: setting.minutes ? 60 * setting.minutes : undefined,
+    today: p.today,
+    despite: p.despite?.trim() ? p.despite : undefined,
+  }
+}
+
+/** Whether something is left to settle before hands are laid on. */
+export function inTheWay(p: Place): boolean {
+  if (!p.student) return false
+  const closed = p.ready?.gates.some((g) => !g.open) ?? false
+  return !p.today || (p.ready?.clashes.length ?? 0) > 0 || (closed && !p.despite?.trim())
 }
 
 /** The lowest table that nobody is at or will be. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Tap } from './queue'
-import { doing, lastTap, live, lookDue, tally } from './run'
+import { breaksOf, doing, lastTap, live, lookDue, tally, undone, workedMs } from './run'
 
 let seq = 0
 const tap = (
@@ -63,4 +63,23 @@ describe('a look', () => {
 it('a tally counts what still stands', () => {
   const taps = [tap(1, 'rate-tap', {}, 'x'), tap(2, 'rate-tap'), tap(3, 'undo', { ref: 'x' })]
   expect(tally(taps, (t) => t.kind === 'rate-tap')).toBe(1)
+})
+
+describe('breaks', () => {
+  const late = [tap(0, 'break', { on: true }), tap(120_000, 'break', { on: false })]
+  it('stop the clock of the work', () => {
+    expect(workedMs(late, 300_000)).toBe(180_000)
+    const again = [...late, tap(200_000, 'break', { on: true })]
+    expect(breaksOf(again)).toEqual({ since: 200_000, took: 120_000 })
+    expect(workedMs(again, 500_000)).toBe(80_000)
+  })
+  it('take the hands off', () => {
+    expect(doing([tap(0, 'step-start', { step: 'a' }), tap(9, 'break', { on: true })]).on).toBeUndefined()
+  })
+})
+
+it('names the undo that took a tap back, so that it can be put back', () => {
+  const taps = [tap(1, 'report', { number: 3 }, 'r'), tap(2, 'undo', { ref: 'r' }, 'u')]
+  expect(undone(taps).get('r')).toBe('u')
+  expect(undone([...taps, tap(3, 'undo', { ref: 'u' }, 'v')]).has('r')).toBe(false)
 })

@@ -1,14 +1,20 @@
 import type { Tap } from './queue'
 
+const ordered = (taps: readonly Tap[]) =>
+  [...taps].sort((a, b) => a.atMs - b.atMs || a.device.localeCompare(b.device) || a.seq - b.seq)
+
+/** Taps that a live undo takes back, and the undo that does it. */
+export function undone(taps: readonly Tap[]): Map<string, string> {
+  const gone = new Map<string, string>()
+  for (const t of ordered(taps).reverse())
+    if (t.kind === 'undo' && !gone.has(t.id) && t.data.ref) gone.set(t.data.ref, t.id)
+  return gone
+}
+
 /** Taps that count, in order: what a live undo takes back is left out. Only for drawing; scores are the server's. */
 export function live(taps: readonly Tap[]): Tap[] {
-  const sorted = [...taps].sort(
-    (a, b) => a.atMs - b.atMs || a.device.localeCompare(b.device) || a.seq - b.seq,
-  )
-  const undone = new Set<string>()
-  for (const t of [...sorted].reverse())
-    if (t.kind === 'undo' && !undone.has(t.id) && t.data.ref) undone.add(t.data.ref)
-  return sorted.filter((t) => t.kind !== 'undo' && !undone.has(t.id))
+  const gone = undone(taps)
+  return ordered(taps).filter((t) => t.kind !== 'undo' && !gone.has(t.id))
 }
 
 /** What undo would take back: the newest live tap of this device that was a tap. */
@@ -27,6 +33,34 @@ export interface Doing {
   spent: Map<string, number>
 }
 
+export interface Break {
+  /** When the break began that is on. */
+  since?: number
+  /** Milliseconds that breaks took so far, the running one left out. */
+  took: number
+}
+
+/** Breaks: nothing counts in them. */
+export function breaksOf(taps: readonly Tap[]): Break {
+  let since: number | undefined
+  let took = 0
+  for (const t of live(taps)) {
+    if (t.kind !== 'break') continue
+    if (t.data.on) since ??= t.atMs
+    else if (since !== undefined) {
+      took += t.atMs - since
+      since = undefined
+    }
+  }
+  return { since, took }
+}
+
+/** Milliseconds of work: the clock less the breaks. */
+export function workedMs(taps: readonly Tap[], nowMs: number): number {
+  const { since, took } = breaksOf(taps)
+  return (since ?? nowMs) - took
+}
+
 /** Which step is on and how long each has had, for the tiles. */
 export function doing(taps: readonly Tap[]): Doing {
   const spent = new Map<string, number>()
@@ -41,7 +75,7 @@ export function doing(taps: readonly Tap[]): Doing {
       stop(t.atMs)
       on = `${t.data.step}/${t.data.side ?? 'midline'}`
       since = t.atMs
-    } else if (['step-stop', 'off-plan', 'safety-stop', 'finish'].includes(t.kind)) stop(t.atMs)
+    } else if (['step-stop', 'off-plan', 'safety-stop', 'break', 'finish'].includes(t.kind)) stop(t.atMs)
   }
   return { on, since, spent }
 }

@@ -6,6 +6,8 @@ import { FINGERS, type Criterion } from '@/parts/criteria'
 export function useFingerKeys(on: {
   finger: (id: Criterion) => void
   key: (key: string, event: KeyboardEvent) => boolean
+  /** A key is let go. */
+  up?: (key: string) => void
 }) {
   const enabled = useStorage('palm-finger-keys', true)
   const own = useStorage<Partial<Record<Criterion, string>>>('palm-finger-map', {})
@@ -34,7 +36,9 @@ export function useFingerKeys(on: {
   })
   // A button that has the focus must not take the thumb's key for a click.
   useEventListener(window, 'keyup', (e: KeyboardEvent) => {
-    if (enabled.value && e.key === ' ' && !typing(e.target)) e.preventDefault()
+    if (!enabled.value || typing(e.target)) return
+    if (e.key === ' ') e.preventDefault()
+    on.up?.(e.key.toLowerCase())
   })
   return { enabled, own, keys, nameOf }
 }

@@ -56,6 +56,20 @@ describe('taps', () => {
     expect(taps.waiting.value).toBe(0)
   })
 
+  it('that were something else are taken back and written anew at their moment', async () => {
+    post.mockResolvedValue(stored(3))
+    const taps = setUp()
+    await taps.open(view([], 5000))
+    await taps.tap('report', { number: 8 })
+    await vi.advanceTimersByTimeAsync(4000)
+    const was = taps.taps.value.find((t) => t.kind === 'report')!
+    await taps.correct(was, { number: 6 })
+    const all = taps.taps.value
+    expect(all.map((t) => t.kind)).toEqual(['report', 'undo', 'report'])
+    expect(all[1]).toMatchObject({ data: { ref: was.id }, atMs: was.atMs + 4000 })
+    expect(all[2]).toMatchObject({ data: { number: 6 }, atMs: was.atMs })
+  })
+
   it('that an earlier visit left unsent are sent now, with numbers that go on', async () => {
     const left = {
       id: 'dev-01234567-7',

@@ -189,6 +189,15 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     const last = lastTap(taps.value, device)
     if (last) return tap('undo', { ref: last.id })
   }
+  /** Takes any tap back, or an undo of it. */
+  const takeBack = (ref: string) => tap('undo', { ref })
+  /** It was something else: the tap is taken back and written anew at its moment; both stay in the log. */
+  async function correct(was: Tap, data: Data) {
+    await opened
+    await write('undo', { ref: was.id }, clock())
+    await write(was.kind, data, was.atMs)
+    await flush()
+  }
   const tick = useIntervalFn(() => (now.value = clock()), 250)
   const again = useIntervalFn(() => void flush(), 1500)
   const soFar = useIntervalFn(() => void score(), SCORES_MS)
@@ -219,6 +228,8 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     open,
     tap,
     undo,
+    takeBack,
+    correct,
     flush,
   }
 }

@@ -42,10 +42,6 @@ const add = () =>
   })
 const withdraw = (note: string) =>
   during(() => ask(api.DELETE('/api/notes/{person}/{note}', { params: { path: { ...path, note } } })))
-function words(n: Schema['Kept']) {
-  const where = n.zone ? `: ${n.side ? `${n.side} ` : ''}${session.zoneName(n.zone).toLowerCase()}` : ''
-  return `${kinds.value.find((k) => k.id === n.kind)?.name ?? n.kind}${where}`
-}
 </script>
 
 <template>
@@ -58,7 +54,7 @@ function words(n: Schema['Kept']) {
     <ul v-if="notes">
       <li v-for="n in notes" :key="n.id">
         <span
-          >{{ words(n) }}<span v-if="n.until" class="soft">, until {{ n.until }}</span></span
+          >{{ session.spared(n) }}<span v-if="n.until" class="soft">, until {{ n.until }}</span></span
         >
         <button v-if="!readonly" class="push" @click="withdraw(n.id)">Take back</button>
       </li>

@@ -55,6 +55,11 @@ export const useSession = defineStore('session', () => {
   const toolName = (id: string) => catalogue.value?.tools.find((t) => t.id === id)?.name ?? id
   const regionName = (id: string) => catalogue.value?.regions.find((r) => r.id === id)?.name ?? id
   const zoneName = (id: string) => zones.value.get(id)?.name ?? id
+  /** What a body must be spared, in words. */
+  function spared(n: { kind?: string | null; zone?: string | null; side?: string | null }) {
+    const kind = catalogue.value?.notes.find((k) => k.id === n.kind)?.name ?? n.kind ?? ''
+    return n.zone ? `${kind}: ${n.side ? `${n.side} ` : ''}${zoneName(n.zone).toLowerCase()}` : kind
+  }
 
   return {
     session,
@@ -74,5 +79,6 @@ export const useSession = defineStore('session', () => {
     toolName,
     regionName,
     zoneName,
+    spared,
   }
 })

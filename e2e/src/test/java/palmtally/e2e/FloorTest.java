@@ -4,7 +4,10 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.e2e.Browser.button;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -213,6 +216,8 @@ class FloorTest {
                 button(page, "One table more").click();
                 page.getByLabel("Minutes, if limited").fill("20");
                 button(page, "Fill in").click();
+                for (int i = 0; i < 3; i++)
+                    button(page, "Nothing today").first().click();
                 button(page, "Start 3 together").click();
                 page.waitForURL("**/floor");
                 assertThat(page.locator(".table")).hasCount(3);
@@ -243,6 +248,57 @@ class FloorTest {
                             attended.add(e.get("data").get("on").asBoolean());
                     assertThat(attended).isEqualTo(i == 1 ? List.of(true, false) : List.of());
                 }
+            });
+        }
+    }
+
+    /** What the one on the table must be spared blocks what clashes; a break, a correction, and then the two change roles. */
+    @Test
+    void a_body_that_must_be_spared_is_asked_only_what_it_can_bear(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "floor-spared", () -> {
+                Browser.signIn(page, app.url(), "nadia");
+                page.navigate(app.url() + "/grade");
+                page.getByLabel("Sequence").selectOption("calves");
+                page.getByLabel("Student").selectOption(new SelectOption().setLabel("Jun Pell"));
+                page.getByLabel("On the table").selectOption(new SelectOption().setLabel("Fay Linden"));
+                assertThat(page.getByText("Ask Fay Linden")).isVisible();
+                assertThat(button(page, "Start")).isDisabled();
+                button(page, "Something").click();
+                page.getByLabel("What is it").selectOption("numb");
+                page.getByLabel("Where is it").selectOption("calf");
+                page.getByLabel("On which side is it").selectOption("left");
+                button(page, "Note it").click();
+                assertThat(page.getByRole(AriaRole.ALERT).first()).containsText("numb on this client");
+                assertThat(button(page, "Start")).isDisabled();
+                button(page, "The right side only").click();
+                button(page, "Start").click();
+                page.waitForURL(Pattern.compile(".*/grade/[0-9a-f-]{36}"));
+                assertThat(page.getByText("Spare: numb: left calf")).isVisible();
+                assertThat(page.locator(".tile").filter(new Locator.FilterOptions().setHasText("left")))
+                        .hasCount(0);
+                page.keyboard().press("b");
+                assertThat(page.getByText("nothing counts until it goes on")).isVisible();
+                page.keyboard().press("b");
+                page.keyboard().press("8");
+                assertThat(page.getByText("said 8: answer?")).isVisible();
+                button(page, "Log").click();
+                var line = page.getByRole(AriaRole.LISTITEM)
+                        .filter(new Locator.FilterOptions().setHasText("the client said 8"));
+                line.getByText("It was…").click();
+                line.getByRole(
+                                AriaRole.BUTTON,
+                                new Locator.GetByRoleOptions().setName("2").setExact(true))
+                        .click();
+                assertThat(page.locator(".log")).containsText("the client said 2");
+                assertThat(line).hasClass(Pattern.compile("gone"));
+                button(page, "Close").click();
+                assertThat(page.getByText("said 8: answer?")).hasCount(0);
+                button(page, "Finish, change roles").click();
+                page.waitForURL("**/grade?swap=*");
+                assertThat(page.getByText("Ask Jun Pell")).isVisible();
+                assertThat(page.getByLabel("Student").locator("option:checked")).hasText("Fay Linden");
             });
         }
     }

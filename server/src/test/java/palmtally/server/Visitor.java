@@ -116,12 +116,12 @@ public final class Visitor {
         throw new IllegalArgumentException(name);
     }
 
-    /** A practical that has just been started. */
+    /** A practical that has just been started, gates or not. */
     public String practical(String student, String sequence) {
         var answer = post(
                 "/api/practicals",
                 "{\"term\":\"" + term() + "\",\"student\":\"" + person(student) + "\",\"sequence\":\"" + sequence
-                        + "\"}");
+                        + "\",\"despite\":\"a test\"}");
         if (answer.status() != 200) throw new IllegalStateException(answer.text());
         return answer.json().get("id").asString();
     }
