@@ -368,7 +368,7 @@ const bars = computed(() => barsOf(taps.scores.value))
         <h1>Table {{ view.tableNumber }}</h1>
         <strong class="who">{{ view.student.name }}</strong>
         <span class="soft about"
-          >{{ view.partner ? `works on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
+          >{{ view.partner ? `on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
         >
         <nav class="others" aria-label="Other tables">
           <router-link
@@ -448,6 +448,7 @@ const bars = computed(() => barsOf(taps.scores.value))
             @touch="touch"
           />
           <div class="seen" role="group" aria-label="Depth seen">
+            <span>depth seen <span v-if="enabled" class="key">⇧</span></span>
             <button
               v-for="d in 6"
               :key="d"
@@ -637,7 +638,7 @@ const bars = computed(() => barsOf(taps.scores.value))
 }
 .top > .others {
   flex: 1 1 0;
-  min-width: 0;
+  min-width: 112px;
   display: flex;
   gap: 8px;
   overflow-x: auto;
@@ -650,7 +651,7 @@ const bars = computed(() => barsOf(taps.scores.value))
 }
 .top > .about {
   flex: 0 1 auto;
-  max-width: 34%;
+  max-width: 24%;
   min-width: 0;
   white-space: nowrap;
   overflow: hidden;
@@ -856,7 +857,10 @@ const bars = computed(() => barsOf(taps.scores.value))
   grid-column: auto;
 }
 .finger.order .picks {
-  grid-template-columns: repeat(4, 1fr);
+  grid-template-columns: repeat(5, 1fr);
+}
+.finger.order .pick {
+  font-size: 13px;
 }
 .tally {
   font-weight: 700;
@@ -917,8 +921,16 @@ const bars = computed(() => barsOf(taps.scores.value))
   grid-template-columns: repeat(6, 1fr);
   gap: 3px;
 }
+.seen > span {
+  grid-column: 1 / -1;
+  font-size: 13px;
+  font-weight: 600;
+}
+.seen .digit {
+  border-color: var(--ink);
+}
 .tool {
-  min-height: 40px;
+  min-height: 44px;
   border: 1.5px solid var(--line);
   border-radius: 10px;
   background: var(--paper);

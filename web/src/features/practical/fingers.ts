@@ -60,7 +60,7 @@ export const PICKS: Record<Criterion, Pick[]> = {
     { id: 'skip', label: 'Skips', kind: 'step-skip', data: {} },
     { id: 'stop', label: 'Hands off', kind: 'step-stop', data: {} },
     { id: 'off-plan', label: 'Off plan', kind: 'off-plan', data: {} },
-    { id: 'turn', label: 'Client turns', kind: 'turn', data: {} },
+    { id: 'turn', label: 'Turns', kind: 'turn', data: {} },
   ],
   mechanics: [
     look('Clean', [], true),

@@ -23,6 +23,27 @@ public record Scores(Run run, List<Scored> criteria) {
                         DrapingScore.of(run)));
     }
 
+    /** A look at one criterion alone: the others do not apply, and are not missed. */
+    public Scores only(Criterion one) {
+        return new Scores(
+                run,
+                criteria.stream()
+                        .map(c -> c.criterion() == one
+                                ? c
+                                : new Scored(
+                                        c.criterion(),
+                                        null,
+                                        "only " + one.label().toLowerCase() + " was looked at",
+                                        false,
+                                        List.of(),
+                                        c.findings().stream()
+                                                .filter(f -> f.severity() == Severity.CRITICAL)
+                                                .toList(),
+                                        0,
+                                        null))
+                        .toList());
+    }
+
     public Scored get(Criterion criterion) {
         return criteria.get(criterion.ordinal());
     }
