@@ -276,6 +276,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/me/to-mark': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['toMark']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/notes/{person}': {
     parameters: {
       query?: never
@@ -404,6 +420,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/practicals/{id}/beside': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['beside']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/practicals/{id}/events': {
     parameters: {
       query?: never
@@ -478,6 +510,22 @@ export interface paths {
     get: operations['scores']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/self-marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['selfMark']
     delete?: never
     options?: never
     head?: never
@@ -1432,6 +1480,10 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    Again: {
+      step: string
+      why: string[]
+    }
     Archived: {
       archived?: boolean
     }
@@ -1452,7 +1504,9 @@ export interface components {
         [key: string]: components['schemas']['Change']
       }
       feedback: string
+      goals?: string[]
       released: boolean
+      remarks?: components['schemas']['Remark'][]
       struck: components['schemas']['Struck'][]
     }
     AwardView: {
@@ -1505,12 +1559,18 @@ export interface components {
     }
     Brief: {
       asked?: string[]
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
       despite?: string
+      /** @enum {string} */
+      kind?: 'practical' | 'spot-check'
       /** Format: double */
       limitSeconds?: number
       /** Format: uuid */
       partner?: string
       profile?: string
+      /** Format: uuid */
+      retakeOf?: string
       sequence?: string
       /** @enum {string} */
       sides?: 'left' | 'right' | 'midline' | 'both' | 'each'
@@ -2235,6 +2295,88 @@ export interface components {
       sequence: components['schemas']['Sequence']
       /** Format: double */
       value: number
+    }
+    Goal: {
+      /** Format: int64 */
+      atMs?: number
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** @enum {string} */
+      rule:
+        | 'ORDER-WARM'
+        | 'ORDER-BROAD'
+        | 'ORDER-FLUSH'
+        | 'ORDER-SIDES'
+        | 'ORDER-FIRST'
+        | 'ORDER-LIMB'
+        | 'ORDER-DRY'
+        | 'ORDER-OPPOSE'
+        | 'ORDER-TURNS'
+        | 'ORDER-PREREQ/link'
+        | 'ORDER-PREREQ/settle-first'
+        | 'ORDER-PREREQ/assess-first'
+        | 'ORDER-PREREQ/thigh-before-gluteal'
+        | 'ORDER-PREREQ/back-before-front-of-neck'
+        | 'ORDER-PREREQ/neck-before-jaw'
+        | 'ORDER-PREREQ/muscle-before-joint'
+        | 'ORDER-PREREQ/distraction-before-glide'
+        | 'ORDER-PREREQ/gentle-to-strong'
+        | 'ORDER-PREREQ/lengthen-after-point'
+        | 'ORDER-PREREQ/moving-on-tendon'
+        | 'ORDER-PREREQ/flush-after-heat'
+        | 'ORDER-PREREQ/stretch-after-heat'
+        | 'ORDER-PREREQ/after-friction'
+        | 'ORDER-PREREQ/scalp'
+        | 'ORDER-PREREQ/compare-after'
+        | 'ORDER-RUN'
+        | 'ORDER-COVER'
+        | 'DOSE-WINDOW'
+        | 'DOSE-RATE'
+        | 'DOSE-CAP'
+        | 'DOSE-SLOT'
+        | 'PRESS-CEILING'
+        | 'PRESS-STEP'
+        | 'PRESS-POINT'
+        | 'PRESS-BAND'
+        | 'PRESS-ANSWER'
+        | 'CONSENT-BEFORE'
+        | 'CONSENT-SCOPE'
+        | 'DRAPE-IDLE'
+        | 'DRAPE-OPEN'
+        | 'DRAPE-TWO'
+        | 'DRAPE-SECURE'
+        | 'DRAPE-END'
+        | 'DRAPE-FAULT'
+        | 'HAND-BARE'
+        | 'HAND-LOAD'
+        | 'REACH'
+        | 'TABLE'
+        | 'MECH-LOOK'
+        | 'MECH-BALANCE'
+        | 'COMM-TOOL'
+        | 'COMM-GAP'
+        | 'COMM-OPEN'
+        | 'COMM-WARN'
+        | 'COMM-CUE'
+        | 'COMM-INTERVIEW'
+        | 'COMM-CLOSE'
+        | 'CLEAN-FACE'
+        | 'SCOPE'
+        | 'CLIENT'
+        | 'TERM-TAUGHT'
+        | 'TERM-PRACTISED'
+        | 'TERM-ASSESSED'
+        | 'TERM-AGAIN'
+        | 'TERM-FULL'
+        | 'TERM-HOURS'
+        | 'TERM-SEQUENCE'
+        | 'TERM-COVER'
+        | 'TERM-PREREQ/jaw-after-neck'
+        | 'TERM-PREREQ/front-after-back-of-neck'
+        | 'TERM-PREREQ/gluteal-after-drapes'
+      sentence: string
+      /** Format: int32 */
+      times: number
     }
     Growth: {
       /** Format: double */
@@ -2978,10 +3120,16 @@ export interface components {
       totalSeconds: number
     }
     PracticalLine: {
+      /** Format: uuid */
+      beside?: string
+      criterion?: string
       finished: boolean
       grader: string
       /** Format: uuid */
+      graderId: string
+      /** Format: uuid */
       id: string
+      kind: string
       /** Format: double */
       mean?: number
       region: string
@@ -2998,16 +3146,24 @@ export interface components {
       voidReason?: string
     }
     PracticalView: {
+      again: components['schemas']['Again'][]
       asked: string[]
       award?: components['schemas']['AwardView']
+      /** Format: uuid */
+      beside?: string
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
       despite?: string
       /** Format: int64 */
       elapsedMs: number
       events: components['schemas']['Event'][]
       finished: boolean
+      goals: components['schemas']['Goal'][]
       grader: components['schemas']['Person']
       /** Format: uuid */
       id: string
+      /** @enum {string} */
+      kind: 'practical' | 'spot-check'
       /** Format: double */
       limitSeconds?: number
       partner?: components['schemas']['Person']
@@ -3016,8 +3172,13 @@ export interface components {
       profile: components['schemas']['Profile']
       /** Format: double */
       rating?: number
+      /** Format: uuid */
+      retakeOf?: string
       run: components['schemas']['RunView']
       scores?: components['schemas']['ScoreView']
+      selfMarks?: {
+        [key: string]: number
+      }
       sequence: components['schemas']['Sequence']
       /** @enum {string} */
       sides: 'left' | 'right' | 'midline' | 'both' | 'each'
@@ -3231,6 +3392,11 @@ export interface components {
         | 'whole-body'
       name: string
     }
+    Remark: {
+      /** Format: int64 */
+      atMs?: number
+      text?: string
+    }
     Round: {
       leftOut: string[]
       legs: components['schemas']['Leg'][]
@@ -3405,6 +3571,11 @@ export interface components {
       /** Format: uuid */
       id: string
       name: string
+    }
+    SelfMarks: {
+      marks?: {
+        [key: string]: number
+      }
     }
     Sent: {
       events?: components['schemas']['Event'][]
@@ -4136,6 +4307,13 @@ export interface components {
       /** Format: int32 */
       meetings: number
     }
+    ToMark: {
+      /** Format: uuid */
+      id: string
+      sequence: string
+      /** Format: date-time */
+      startedAt: string
+    }
     ToolWord: {
       /** @enum {string} */
       id:
@@ -4785,6 +4963,26 @@ export interface operations {
       }
     }
   }
+  toMark: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ToMark'][]
+        }
+      }
+    }
+  }
   of: {
     parameters: {
       query?: never
@@ -4998,6 +5196,28 @@ export interface operations {
       }
     }
   }
+  beside: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
   append: {
     parameters: {
       query?: never
@@ -5113,6 +5333,30 @@ export interface operations {
         content: {
           '*/*': components['schemas']['SoFar']
         }
+      }
+    }
+  }
+  selfMark: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SelfMarks']
+      }
+    }
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
       }
     }
   }

@@ -110,7 +110,8 @@ public class Tracking {
                 where p.term_id = #{term} and e.student_id = #{student} order by e.seen_at, e.practical_id""")
         List<Row> ofStudent(UUID term, UUID student);
 
-        @Select("select count(*) from practical where term_id = #{term} and finished and void_reason is null")
+        @Select(
+                "select count(*) from practical where term_id = #{term} and finished and void_reason is null and beside is null")
         int practicals(UUID term);
     }
 

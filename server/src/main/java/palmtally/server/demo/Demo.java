@@ -217,7 +217,9 @@ class Demo implements ApplicationRunner {
                         List.of(),
                         scores.critical().stream().map(Finding::key).toList(),
                         "",
-                        true));
+                        true,
+                        List.of(),
+                        List.of()));
     }
 
     private static Sequence read(String name) {

@@ -1,7 +1,10 @@
 package palmtally.server.practical;
 
+import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 
@@ -11,13 +14,20 @@ import palmtally.core.finding.Criterion;
  * @param criteria criteria changed by the grader
  * @param struck critical findings that do not stand
  * @param confirmed keys of critical findings that stand
+ * @param remarks words tied to moments of the run
+ * @param goals what to do otherwise next time
  */
 public record Award(
         Map<Criterion, Change> criteria,
         List<Struck> struck,
         List<String> confirmed,
         String feedback,
-        boolean released) {
+        boolean released,
+        @Nullable List<Remark> remarks,
+        @Nullable List<String> goals) {
+    /** Words, and the moment of the run they are about, or null for the whole. */
+    public record Remark(@Nullable Long atMs, @Nullable String text) {}
+
     /** A criterion at another value than computed, and why. */
     public record Change(@Nullable Double value, @Nullable String reason) {}
 
@@ -29,5 +39,23 @@ public record Award(
         struck = struck == null ? List.of() : List.copyOf(struck);
         confirmed = confirmed == null ? List.of() : List.copyOf(confirmed);
         feedback = feedback == null ? "" : feedback;
+        remarks = remarks == null ? List.of() : List.copyOf(remarks);
+        goals = goals == null ? List.of() : List.copyOf(goals);
+    }
+
+    /** Keys of the findings that do not stand. */
+    Set<String> struckKeys() {
+        var keys = new HashSet<String>();
+        for (var s : struck) if (s.key != null) keys.add(s.key);
+        return keys;
+    }
+
+    /** Awarded values of the criteria that were changed. */
+    Map<Criterion, Double> values() {
+        var values = new EnumMap<Criterion, Double>(Criterion.class);
+        criteria.forEach((c, change) -> {
+            if (change.value != null) values.put(c, change.value);
+        });
+        return values;
     }
 }

@@ -2,8 +2,11 @@ package palmtally.server.practical;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -12,16 +15,20 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Side;
 import palmtally.core.competency.Gate;
+import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
 import palmtally.core.people.ClientNote;
+import palmtally.core.practical.Again;
 import palmtally.core.practical.Event;
+import palmtally.core.practical.Goal;
+import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Run;
-import palmtally.core.practical.Scores;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -63,7 +70,14 @@ class PracticalController {
             RunView run,
             @Nullable Double rating,
             @Nullable ScoreView scores,
-            @Nullable AwardView award) {}
+            @Nullable AwardView award,
+            @Nullable UUID retakeOf,
+            Practicals.Kind kind,
+            @Nullable Criterion criterion,
+            @Nullable UUID beside,
+            List<Goal> goals,
+            List<Again> again,
+            @Nullable Map<Criterion, Double> selfMarks) {}
 
     /** The run as it was observed; milliseconds. */
     record RunView(List<DoneView> done, List<OpenStretch> opens, List<Stretch> attended, long end) {}
@@ -85,6 +99,8 @@ class PracticalController {
     record Sent(@Nullable List<Event> events) {}
 
     record Rating(@Nullable Double value) {}
+
+    record SelfMarks(@Nullable Map<Criterion, Double> marks) {}
 
     record Voided(@Nullable String reason) {}
 
@@ -177,6 +193,25 @@ class PracticalController {
         return one(caller, id);
     }
 
+    /** A second grader marks the same run, blind to the first. */
+    @PostMapping("/api/practicals/{id}/beside")
+    PracticalView beside(@Me Caller caller, @PathVariable UUID id) {
+        return one(caller, practicals.beside(caller, id));
+    }
+
+    /** The student's own marks, before the result is shown. */
+    @PostMapping("/api/practicals/{id}/self-marks")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void selfMark(@Me Caller caller, @PathVariable UUID id, @RequestBody SelfMarks sent) {
+        practicals.selfMark(caller, id, sent.marks == null ? Map.of() : sent.marks);
+    }
+
+    /** Finished practicals of the caller that wait for their own marks. */
+    @GetMapping("/api/me/to-mark")
+    List<Practicals.ToMark> toMark(@Me Caller caller) {
+        return practicals.toMark(caller.id());
+    }
+
     /** With a reason it does not count any more; without one it counts again. */
     @PutMapping("/api/practicals/{id}/void")
     PracticalView setVoid(@Me Caller caller, @PathVariable UUID id, @RequestBody Voided voided) {
@@ -219,17 +254,22 @@ class PracticalController {
 
     private PracticalView view(Practicals.Whole w, Caller caller) {
         var practical = w.practical();
-        var scores = Scores.of(practical);
+        var scores = Practicals.scores(practical, w.criterion());
         var run = scores.run();
         // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
         boolean hidden = w.finished() && w.rating() == null && w.award() == null;
         AwardView award = null;
+        List<Goal> goals = hidden ? List.of() : Goal.of(scores, Set.of());
+        List<Again> again = List.of();
         if (w.award() != null) {
             var body = Json.MAPPER.readValue(w.award().body(), Award.class);
+            var outcome = Practicals.outcome(scores, body, w.rating());
+            goals = Goal.of(scores, body.struckKeys());
+            again = Again.of(scores, outcome, body.values(), body.struckKeys());
             award = new AwardView(
                     w.award().revision(),
                     body,
-                    ScoreView.OutcomeView.of(Practicals.outcome(scores, body, w.rating())),
+                    ScoreView.OutcomeView.of(outcome),
                     people.person(w.award().awardedBy()).name(),
                     w.award().awardedAt());
         }
@@ -258,8 +298,19 @@ class PracticalController {
                 practical.events(),
                 run(run),
                 w.rating(),
-                hidden ? null : ScoreView.of(practical),
-                award);
+                hidden
+                        ? null
+                        : ScoreView.of(
+                                scores,
+                                Outcome.of(scores, Map.of(), scores.critical().size(), w.rating())),
+                award,
+                w.retakeOf(),
+                w.kind(),
+                w.criterion(),
+                w.beside(),
+                goals,
+                again,
+                w.selfMarks());
     }
 
     private static RunView run(Run run) {

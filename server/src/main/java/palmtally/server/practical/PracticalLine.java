@@ -18,4 +18,30 @@ public record PracticalLine(
         @Nullable String result,
         @Nullable Double mean,
         @Nullable Boolean released,
-        @Nullable String voidReason) {}
+        @Nullable String voidReason,
+        String kind,
+        @Nullable String criterion,
+        @Nullable UUID beside,
+        UUID graderId) {
+    /** Without what a grader must not know yet. */
+    PracticalLine blind() {
+        return new PracticalLine(
+                id,
+                studentId,
+                student,
+                grader,
+                sequence,
+                region,
+                startedAt,
+                tableNumber,
+                finished,
+                null,
+                null,
+                null,
+                voidReason,
+                kind,
+                criterion,
+                beside,
+                graderId);
+    }
+}

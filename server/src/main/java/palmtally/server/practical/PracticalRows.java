@@ -30,7 +30,11 @@ interface PracticalRows {
             @Nullable Double limitSeconds,
             @Nullable String today,
             @Nullable String despite,
-            @Nullable String voidReason) {}
+            @Nullable String voidReason,
+            @Nullable UUID retakeOf,
+            String kind,
+            @Nullable String criterion,
+            @Nullable UUID beside) {}
 
     record EventRow(
             String id,
@@ -64,14 +68,15 @@ interface PracticalRows {
             boolean released) {}
 
     String COLUMNS =
-            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason";
+            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason, retake_of, kind, criterion, beside";
 
     @Insert("""
             insert into practical (id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id,
-                                   asked, sides, table_number, started_at, finished, limit_seconds, today, despite)
+                                   asked, sides, table_number, started_at, finished, limit_seconds, today, despite, retake_of, kind,
+                                   criterion, beside)
             values (#{id}, #{termId}, #{studentId}, #{partnerId}, #{graderId}, #{sequenceVersionId}, #{profileVersionId},
                     #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished}, #{limitSeconds}, #{today}::jsonb,
-                    #{despite})""")
+                    #{despite}, #{retakeOf}, #{kind}, #{criterion}, #{beside})""")
     void add(Row row);
 
     @Select("select " + COLUMNS + " from practical where id = #{id}")
@@ -107,6 +112,32 @@ interface PracticalRows {
 
     @Update("update practical set finished = #{finished} where id = #{id}")
     void finish(UUID id, boolean finished);
+
+    /** The practical of the other grader of the same run, while it counts. */
+    @Select("select " + COLUMNS + " from practical where void_reason is null"
+            + " and (beside = #{id} or id = (select beside from practical where id = #{id}))")
+    Optional<Row> other(UUID id);
+
+    @Select("select body::text from self_mark where practical_id = #{id}")
+    Optional<String> selfMark(UUID id);
+
+    @Insert("""
+            insert into self_mark (practical_id, body) values (#{id}, #{body}::jsonb)
+            on conflict (practical_id) do nothing""")
+    int addSelfMark(UUID id, String body);
+
+    record ToMark(UUID id, String sequence, Instant startedAt) {}
+
+    /** Finished practicals of a student that no result has been shown of, and no mark of their own given. */
+    @Select("""
+            select p.id, v.name as sequence, p.started_at from practical p
+            join sequence_version v on v.id = p.sequence_version_id
+            where p.student_id = #{student} and p.finished and p.void_reason is null and p.beside is null
+              and not exists (select 1 from self_mark m where m.practical_id = p.id)
+              and not coalesce((select a.released from award a where a.practical_id = p.id
+                                order by a.revision desc limit 1), false)
+            order by p.started_at desc limit 20""")
+    List<ToMark> toMark(UUID student);
 
     /** Says that it does not count, or with null that it does after all. */
     @Update("""
@@ -182,7 +213,8 @@ interface PracticalRows {
     @Select("""
             <script>
             select p.id, p.student_id, s.name as student, g.name as grader, v.name as sequence, v.region, p.started_at,
-                   p.table_number, p.finished, a.result, a.mean, a.released, p.void_reason
+                   p.table_number, p.finished, a.result, a.mean, a.released, p.void_reason,
+                   p.kind, p.criterion, p.beside, p.grader_id
             from practical p
             join account s on s.id = p.student_id
             join account g on g.id = p.grader_id

@@ -4,13 +4,11 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -47,6 +45,7 @@ import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
+import tools.jackson.core.type.TypeReference;
 
 /** Practicals: what was asked, what was seen, what it comes to. */
 @Service
@@ -69,7 +68,10 @@ public class Practicals {
             @Nullable Integer tableNumber,
             @Nullable Double limitSeconds,
             @Nullable List<Spared> today,
-            @Nullable String despite) {
+            @Nullable String despite,
+            @Nullable UUID retakeOf,
+            @Nullable Kind kind,
+            @Nullable Criterion criterion) {
         /** What was answered today, as notes; nothing where nobody asked. */
         List<ClientNote> notes() {
             var notes = new ArrayList<ClientNote>();
@@ -81,6 +83,28 @@ public class Practicals {
                 notes.add(new ClientNote(s.kind, s.zone, s.side));
             }
             return notes;
+        }
+    }
+
+    /** What is looked at. */
+    public enum Kind {
+        PRACTICAL(Evidence.Kind.PRACTICAL),
+        /** One criterion, for two minutes. */
+        SPOT_CHECK(Evidence.Kind.SPOT_CHECK);
+
+        final Evidence.Kind evidence;
+
+        Kind(Evidence.Kind evidence) {
+            this.evidence = evidence;
+        }
+
+        static Kind of(Row row) {
+            return valueOf(row.kind().toUpperCase().replace('-', '_'));
+        }
+
+        @Override
+        public String toString() {
+            return name().toLowerCase().replace('_', '-');
         }
     }
 
@@ -105,6 +129,11 @@ public class Practicals {
             @Nullable List<ClientNote> today,
             @Nullable String despite,
             @Nullable String voidReason,
+            @Nullable UUID retakeOf,
+            Kind kind,
+            @Nullable Criterion criterion,
+            @Nullable UUID beside,
+            @Nullable Map<Criterion, Double> selfMarks,
             Practical practical,
             @Nullable Double rating,
             @Nullable AwardRow award) {}
@@ -168,6 +197,11 @@ public class Practicals {
             faults.add(new Fault("today", brief.today.size() + " things", "must be at most 50"));
         if (brief.despite != null && brief.despite.length() > 400)
             faults.add(new Fault("despite", brief.despite.length() + " characters", "must be at most 400 characters"));
+        if ((brief.kind == Kind.SPOT_CHECK) != (brief.criterion != null))
+            faults.add(new Fault(
+                    "criterion",
+                    String.valueOf(brief.criterion),
+                    brief.criterion == null ? "is missing: a spot check looks at one" : "belongs to a spot check"));
         if (brief.term == null || brief.student == null || brief.sequence == null || !faults.isEmpty())
             throw new InvalidValue("practical", faults);
         people.mustTeach(caller, brief.term);
@@ -177,6 +211,11 @@ public class Practicals {
             faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
         if (brief.partner != null && !inTerm.contains(brief.partner))
             faults.add(new Fault("partner", brief.partner.toString(), "is not a student of this term"));
+        if (brief.retakeOf != null
+                && !rows.byId(brief.retakeOf)
+                        .filter(r -> r.studentId().equals(brief.student))
+                        .isPresent())
+            faults.add(new Fault("retakeOf", brief.retakeOf.toString(), "is no practical of this student"));
         if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
         var sequence = sequences.newest(brief.sequence);
         var profile = brief.profile == null ? profiles.ofSchool() : profiles.newest(brief.profile);
@@ -213,6 +252,10 @@ public class Practicals {
                 brief.limitSeconds,
                 brief.today == null ? null : Json.MAPPER.writeValueAsString(brief.notes()),
                 brief.despite == null || brief.despite.isBlank() ? null : brief.despite.strip(),
+                null,
+                brief.retakeOf,
+                (brief.kind == null ? Kind.PRACTICAL : brief.kind).toString(),
+                brief.criterion == null ? null : brief.criterion.toString(),
                 null));
         return id;
     }
@@ -247,8 +290,108 @@ public class Practicals {
                 limitSeconds,
                 null,
                 null,
+                null,
+                null,
+                Kind.PRACTICAL.toString(),
+                null,
                 null));
         return id;
+    }
+
+    /**
+     * A second grader's practical of the same run, with its clock. Each is blind to the other until both are awarded.
+     *
+     * @throws Refusal 409 where the caller is its grader, or somebody else marks it already
+     */
+    @Transactional
+    public UUID beside(Caller caller, UUID first) {
+        var row = rows.lock(first).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
+        mustCount(row);
+        var other = rows.other(first).orElse(null);
+        if (other != null && other.graderId().equals(caller.id())) return other.id();
+        if (row.graderId().equals(caller.id()))
+            throw Refusal.conflict("own", "You grade this one; a second grader marks beside you on their own device.");
+        if (other != null || row.beside() != null)
+            throw Refusal.conflict("taken", "Somebody marks beside already; two graders are enough.");
+        var id = UUID.randomUUID();
+        rows.add(new Row(
+                id,
+                row.termId(),
+                row.studentId(),
+                row.partnerId(),
+                caller.id(),
+                row.sequenceVersionId(),
+                row.profileVersionId(),
+                row.asked(),
+                row.sides(),
+                row.tableNumber(),
+                row.startedAt(),
+                false,
+                row.limitSeconds(),
+                row.today(),
+                row.despite(),
+                null,
+                row.retakeOf(),
+                row.kind(),
+                row.criterion(),
+                first));
+        return id;
+    }
+
+    /** Whether the caller grades the same run on their own and has not seen the other's marks yet. */
+    private boolean blind(Caller caller, Row row) {
+        if (row.graderId().equals(caller.id())) return false;
+        var other = rows.other(row.id()).orElse(null);
+        return other != null
+                && other.graderId().equals(caller.id())
+                && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty());
+    }
+
+    private void mustNotBeBlind(Caller caller, Row row) {
+        if (blind(caller, row))
+            throw Refusal.forbidden("Two graders mark this run, each on their own: it opens once both have awarded.");
+    }
+
+    /** Practicals a student may judge before anything of the result is shown. */
+    public List<ToMark> toMark(UUID student) {
+        return rows.toMark(student).stream()
+                .map(r -> new ToMark(r.id(), r.sequence(), r.startedAt()))
+                .toList();
+    }
+
+    /** A finished practical that waits for the student's own word. */
+    public record ToMark(UUID id, String sequence, Instant startedAt) {}
+
+    /**
+     * The student's own marks, before the result is shown; the first word stands.
+     *
+     * @throws Refusal 409 once the result was released, or marks were given
+     */
+    @Transactional
+    public void selfMark(Caller caller, UUID id, Map<Criterion, Double> marks) {
+        var row = row(id);
+        if (!row.studentId().equals(caller.id())) throw Refusal.forbidden("Only the one who worked marks themselves.");
+        if (!row.finished() || row.voidReason() != null)
+            throw Refusal.conflict("not-finished", "This practical is not finished.");
+        if (rows.award(id).filter(AwardRow::released).isPresent())
+            throw Refusal.conflict("released", "The result is there already; a mark of your own comes before it.");
+        var faults = new ArrayList<Fault>();
+        if (marks.isEmpty()) faults.add(new Fault("marks", "", "is missing"));
+        marks.forEach((c, v) -> {
+            if (v == null || !(v >= 0 && v <= 100))
+                faults.add(new Fault("marks/" + c, String.valueOf(v), "must be 0 to 100"));
+        });
+        if (!faults.isEmpty()) throw new InvalidValue("self-mark", faults);
+        if (rows.addSelfMark(id, Json.MAPPER.writeValueAsString(marks)) == 0)
+            throw Refusal.conflict("marked-already", "You gave your marks already; the first word stands.");
+    }
+
+    private @Nullable Map<Criterion, Double> selfMarks(UUID id) {
+        return rows.selfMark(id)
+                .map(b -> Json.MAPPER.<Map<Criterion, Double>>readValue(b, new TypeReference<>() {}))
+                .orElse(null);
     }
 
     /** What does not change of a practical that is being graded, and how many events it had when it was last asked. */
@@ -284,6 +427,7 @@ public class Practicals {
         var until = known.mayWrite.get(caller.id());
         if (until == null || until.isBefore(now)) {
             people.mustTeach(caller, known.term);
+            mustGradeIt(caller, row(id));
             known.mayWrite.put(caller.id(), now.plus(ASKED_AGAIN));
         }
         if (sent.size() > MOST_AT_ONCE)
@@ -389,6 +533,7 @@ public class Practicals {
     public Practical soFar(Caller caller, UUID id) {
         var row = row(id);
         people.mustTeach(caller, row.termId());
+        mustNotBeBlind(caller, row);
         if (row.finished() && rows.rating(id).isEmpty() && rows.award(id).isEmpty())
             throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
         return practical(row, events(id));
@@ -424,6 +569,8 @@ public class Practicals {
         var award = rows.award(id).orElse(null);
         if (!caller.role().staff() && (award == null || !award.released() || row.voidReason() != null))
             throw Refusal.forbidden("This practical has not been released yet.");
+        mustNotBeBlind(caller, row);
+        var other = rows.other(id).orElse(null);
         audit.read(caller, row.studentId(), "practical " + id);
         return new Whole(
                 id,
@@ -439,6 +586,11 @@ public class Practicals {
                 row.today() == null ? null : List.of(Json.MAPPER.readValue(row.today(), ClientNote[].class)),
                 row.despite(),
                 row.voidReason(),
+                row.retakeOf(),
+                Kind.of(row),
+                criterion(row),
+                other == null || !caller.role().staff() ? null : other.id(),
+                award == null ? null : selfMarks(id),
                 practical(row, events(id)),
                 rows.rating(id).orElse(null),
                 award);
@@ -446,7 +598,28 @@ public class Practicals {
 
     public List<PracticalLine> lines(Caller caller, UUID term, @Nullable UUID student) {
         people.mustTeach(caller, term);
-        return rows.lines(term, student, 500);
+        var lines = rows.lines(term, student, 500);
+        var paired = new HashSet<UUID>();
+        for (var l : lines)
+            if (l.beside() != null) {
+                paired.add(l.id());
+                paired.add(l.beside());
+            }
+        return lines.stream()
+                .map(l -> paired.contains(l.id()) && blind(caller, row(l.id())) ? l.blind() : l)
+                .toList();
+    }
+
+    private static @Nullable Criterion criterion(Row row) {
+        return row.criterion() == null
+                ? null
+                : Criterion.valueOf(row.criterion().toUpperCase());
+    }
+
+    /** The scores of a practical: of a spot check the one criterion it looked at. */
+    static Scores scores(Practical practical, @Nullable Criterion criterion) {
+        var all = Scores.of(practical);
+        return criterion == null ? all : all.only(criterion);
     }
 
     /** Every practical of a term, however many there are. */
@@ -458,7 +631,7 @@ public class Practicals {
     /** Lines of one student that were released, for the student. */
     public List<PracticalLine> released(UUID term, UUID student) {
         return rows.lines(term, student, 500).stream()
-                .filter(l -> Boolean.TRUE.equals(l.released()) && l.voidReason() == null)
+                .filter(l -> Boolean.TRUE.equals(l.released()) && l.voidReason() == null && l.beside() == null)
                 .toList();
     }
 
@@ -472,6 +645,7 @@ public class Practicals {
         var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
         people.mustTeach(caller, row.termId());
         mustCount(row);
+        mustGradeIt(caller, row);
         if (!row.finished()) throw Refusal.conflict("not-finished", "Finish the practical first.");
         if (value == null || !(value >= 0 && value <= 100))
             throw new InvalidValue("rating", new Fault("value", String.valueOf(value), "must be 0 to 100"));
@@ -490,6 +664,8 @@ public class Practicals {
         people.mustTeach(caller, row.termId());
         people.mustBeOpen(row.termId());
         mustCount(row);
+        mustNotBeBlind(caller, row);
+        mustGradeIt(caller, row);
         var practical = practical(row, events(id));
         duties.mustGrade(caller, row.termId(), practical.sequence().region());
         var rating = rows.rating(id)
@@ -499,7 +675,7 @@ public class Practicals {
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "Somebody awarded this meanwhile. Read it again; nothing of yours was stored.");
-        var scores = Scores.of(practical);
+        var scores = scores(practical, criterion(row));
         check(award, scores);
         var outcome = outcome(scores, award, rating);
         if (rows.addAward(new AwardRow(
@@ -512,8 +688,31 @@ public class Practicals {
                         caller.id(),
                         clock.instant()))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
-        writeEvidence(row, scores, award);
+        var other = rows.other(id).orElse(null);
+        if (other == null) writeEvidence(row, scores, award);
+        else countPair(row.beside() == null ? row : other);
         audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
+    }
+
+    /** While two graders mark a run on their own, nothing but its own grader's hand may touch either. */
+    private void mustGradeIt(Caller caller, Row row) {
+        var other = rows.other(row.id()).orElse(null);
+        if (other != null
+                && !row.graderId().equals(caller.id())
+                && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty()))
+            throw Refusal.forbidden("Two graders mark this run, each on their own; this is the other one's.");
+    }
+
+    /** A run that two graders mark counts once, by the first one's award, as soon as both have awarded. */
+    private void countPair(Row first) {
+        var award = rows.award(first.id()).orElse(null);
+        boolean both = award != null
+                && rows.other(first.id()).flatMap(o -> rows.award(o.id())).isPresent();
+        if (both)
+            writeEvidence(
+                    first,
+                    scores(practical(first, events(first.id())), criterion(first)),
+                    Json.MAPPER.readValue(award.body(), Award.class));
     }
 
     /** What an award says of each criterion, for Track. */
@@ -526,7 +725,7 @@ public class Practicals {
             Double value = change == null ? c.score() : change.value();
             if (value == null) continue;
             int enough = scores.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
-            double weight = Evidence.weight(Evidence.Kind.PRACTICAL, Math.max(1, c.observations()), enough);
+            double weight = Evidence.weight(Kind.of(row).evidence, Math.max(1, c.observations()), enough);
             boolean critical = scores.critical().stream()
                     .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
             rows.addEvidence(new EvidenceRow(
@@ -566,7 +765,9 @@ public class Practicals {
         if (reason == null)
             rows.award(id)
                     .ifPresent(a -> writeEvidence(
-                            row, Scores.of(practical(row, events(id))), Json.MAPPER.readValue(a.body(), Award.class)));
+                            row,
+                            scores(practical(row, events(id)), criterion(row)),
+                            Json.MAPPER.readValue(a.body(), Award.class)));
         audit.changed(
                 caller,
                 row.studentId(),
@@ -576,16 +777,11 @@ public class Practicals {
 
     /** What it comes to with an award; critical findings that were struck do not count. */
     public static Outcome outcome(Scores scores, Award award, @Nullable Double rating) {
-        Set<String> struck = new HashSet<>();
-        for (var s : award.struck()) if (s.key() != null) struck.add(s.key());
+        var struck = award.struckKeys();
         int critical = (int) scores.critical().stream()
                 .filter(f -> !struck.contains(f.key()))
                 .count();
-        var values = new EnumMap<Criterion, Double>(Criterion.class);
-        award.criteria().forEach((c, change) -> {
-            if (change.value() != null) values.put(c, change.value());
-        });
-        return Outcome.of(scores, values, critical, rating);
+        return Outcome.of(scores, award.values(), critical, rating);
     }
 
     private static void check(Award award, Scores scores) {
@@ -610,6 +806,19 @@ public class Practicals {
         for (var key : keys)
             if (!answered.contains(key))
                 faults.add(new Fault("confirmed", key, "is a critical finding neither confirmed nor struck"));
+        for (int i = 0; i < award.remarks().size(); i++) {
+            var r = award.remarks().get(i);
+            if (r.text() == null || r.text().isBlank() || r.text().length() > 400)
+                faults.add(new Fault("remarks/" + i + "/text", "", "must be 1 to 400 characters"));
+            if (r.atMs() != null && (r.atMs() < 0 || r.atMs() > Event.MOST_MS))
+                faults.add(new Fault("remarks/" + i + "/atMs", r.atMs().toString(), "lies outside the run"));
+        }
+        if (award.remarks().size() > 100)
+            faults.add(new Fault("remarks", award.remarks().size() + " remarks", "must be at most 100"));
+        if (award.goals().size() > 20
+                || award.goals().stream().anyMatch(g -> g == null || g.isBlank() || g.length() > 400))
+            faults.add(
+                    new Fault("goals", award.goals().size() + " goals", "must be at most 20 of 1 to 400 characters"));
         if (award.feedback().length() > 4000)
             faults.add(new Fault(
                     "feedback", award.feedback().length() + " characters", "must be at most 4000 characters"));
