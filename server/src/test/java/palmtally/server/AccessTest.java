@@ -66,12 +66,13 @@ class AccessTest {
     void a_student_reaches_only_the_words_of_the_trade_and_their_own_record(App.Running app) {
         var ana = Visitor.as(app.url(), "ana");
         // One's own password is one's own.
-        var own = List.of("/api/session", "/api/session/password", "/api/setup", "/api/catalogue");
+        var own = List.of("/api/session", "/api/session/password", "/api/setup", "/api/catalogue", "/api/me/to-mark");
         for (var e : endpoints(app)) {
             if (own.contains(e[1])) continue;
             var answer = call(ana, e[0], e[1]);
             assertThat(answer.status()).as(e[0] + " " + e[1]).isIn(403, 404);
-            if (!e[0].equals("GET") && !e[1].startsWith("/api/handsets/"))
+            // A word on one's own practical; this one is nobody's.
+            if (!e[0].equals("GET") && !e[1].startsWith("/api/handsets/") && !e[1].endsWith("/self-marks"))
                 assertThat(answer.status()).as(e[0] + " " + e[1]).isEqualTo(403);
         }
         var me = ana.get("/api/session").json().get("person").get("id").asString();
@@ -90,6 +91,45 @@ class AccessTest {
         var answer = Visitor.as(app.url(), who).get("/api/competency/students/" + stranger);
         assertThat(answer.status()).isEqualTo(403);
         assertThat(answer.code()).isEqualTo("forbidden");
+    }
+
+    /** A released practical of Bram's: Ana reaches it by no way there is; he reads it and writes nothing. */
+    @Test
+    void a_student_reaches_no_way_into_anothers_practical(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        String id = "";
+        for (var line : nadia.get("/api/terms/" + nadia.term() + "/practicals").json())
+            if (line.get("student").asString().equals("Bram Oster")
+                    && line.path("released").asBoolean()) id = line.get("id").asString();
+        assertThat(id).isNotEmpty();
+        var ana = Visitor.as(app.url(), "ana");
+        var bram = Visitor.as(app.url(), "bram");
+        assertThat(bram.get("/api/practicals/" + id).status()).isEqualTo(200);
+        for (var e : endpoints(app)) {
+            if (!e[1].startsWith("/api/practicals/" + ID)) continue;
+            var path = e[1].replace(ID, id);
+            assertThat(call(ana, e[0], path).status()).as(e[0] + " " + path).isEqualTo(403);
+            if (!e[0].equals("GET"))
+                assertThat(call(bram, e[0], path).status())
+                        .as(e[0] + " " + path)
+                        .isIn(403, 409);
+        }
+        assertThat(ana.get("/api/floor").status()).isEqualTo(403);
+        assertThat(ana.get("/api/terms/" + nadia.term() + "/practicals").status())
+                .isEqualTo(403);
+    }
+
+    /** What a class looks at names no student and no mark, whatever is being graded meanwhile. */
+    @Test
+    void a_class_screen_shows_no_marks(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        nadia.practical("Lena Brook", "calves");
+        var shown = nadia.post("/api/sequences/calves/demonstrations", "{}").json();
+        var screen =
+                Visitor.at(app.url()).get("/api/screens/" + shown.get("screen").asString());
+        assertThat(screen.status()).isEqualTo(200);
+        assertThat(screen.text())
+                .doesNotContain("Lena", "Brook", "score", "award", "mean", "rating", "competen", "grader");
     }
 
     @ParameterizedTest
