@@ -47,6 +47,12 @@ export const router = createRouter({
       props: true,
       meta: { student: true },
     },
+    {
+      path: '/compare/:first/:second',
+      component: () => import('./features/practical/ComparePage.vue'),
+      props: true,
+      meta: { student: true },
+    },
     { path: '/track', component: () => import('./features/competency/TrackPage.vue') },
     {
       path: '/track/:id',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import SelfMarks from '@/features/practical/SelfMarks.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
 import { useSession } from '@/features/session/useSession'
@@ -9,6 +10,7 @@ const session = useSession()
 
 <template>
   <template v-if="session.person && !session.staff">
+    <div class="own"><SelfMarks /></div>
     <StudentPage :id="session.person.id" />
     <div class="own">
       <NotesForm :person="session.person" readonly />

@@ -85,16 +85,22 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
         <section class="card">
           <h2>Practicals here</h2>
           <p v-if="here.length === 0" class="soft">Nobody has looked at this region yet.</p>
-          <router-link
-            v-for="p in here"
-            :key="p.id"
-            :to="p.finished ? `/review/${p.id}` : `/grade/${p.id}`"
-            class="prac"
-          >
-            <strong>{{ day(p.startedAt) }}</strong>
-            <span>{{ p.sequence }}</span>
-            <span :class="p.result">{{ p.result ? `${points(p.mean)} · ${p.result}` : 'to review' }}</span>
-          </router-link>
+          <div v-for="(p, i) in here" :key="p.id">
+            <router-link :to="p.finished ? `/review/${p.id}` : `/grade/${p.id}`" class="prac">
+              <strong>{{ day(p.startedAt) }}</strong>
+              <span>{{ p.sequence }}</span>
+              <span v-if="p.voidReason" class="soft">void</span>
+              <span v-else :class="p.result">{{
+                p.result ? `${points(p.mean)} · ${p.result}` : 'to review'
+              }}</span>
+            </router-link>
+            <router-link
+              v-if="p.result && here[i + 1]?.result"
+              class="soft beside"
+              :to="`/compare/${here[i + 1]!.id}/${p.id}`"
+              >beside the one before</router-link
+            >
+          </div>
         </section>
       </div>
     </template>
@@ -120,6 +126,12 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
 }
 .pick.on {
   border-color: var(--ink);
+}
+.beside {
+  display: inline-flex;
+  align-items: center;
+  min-height: var(--target);
+  font-size: 14px;
 }
 .cols {
   display: grid;

@@ -32,6 +32,11 @@ function add() {
   Object.assign(form, { kind: '', zone: '', side: '' })
   more.value = false
 }
+/** The steps that clash are not asked of this body; of a re-take what is left of it. */
+function leaveOut() {
+  const all = place.value.asked ?? props.setting.steps
+  set({ asked: all.filter((s) => !place.value.ready!.blocked.includes(s)) })
+}
 let asked = 0
 watch(
   () =>
@@ -83,13 +88,7 @@ watch([() => place.value.partner, () => props.setting.sequence], () =>
         }}</strong></span
       >
       <button v-if="!more" class="push" type="button" @click="more = true">More</button>
-      <button
-        class="push"
-        type="button"
-        @click="set({ today: undefined, asked: undefined, sides: undefined })"
-      >
-        Ask again
-      </button>
+      <button class="push" type="button" @click="set({ today: undefined })">Ask again</button>
     </p>
     <div v-if="more" class="line">
       <select v-model="form.kind" aria-label="What is it">
@@ -113,12 +112,7 @@ watch([() => place.value.partner, () => props.setting.sequence], () =>
     <div v-if="place.ready?.clashes.length" role="alert" class="clash">
       <p v-for="c in place.ready.clashes" :key="c">{{ c }}</p>
       <div class="line">
-        <button
-          v-if="place.ready.rest > 0"
-          class="push main"
-          type="button"
-          @click="set({ asked: props.setting.steps.filter((s) => !place.ready!.blocked.includes(s)) })"
-        >
+        <button v-if="place.ready.rest > 0" class="push main" type="button" @click="leaveOut">
           {{
             place.ready.blocked.length === 1
               ? 'Leave that step out'
@@ -139,7 +133,8 @@ watch([() => place.value.partner, () => props.setting.sequence], () =>
       </div>
     </div>
     <p v-if="place.asked || place.sides" class="soft">
-      <template v-if="place.asked"
+      <template v-if="place.retakeOf">A re-take of {{ place.asked?.length }} steps.</template>
+      <template v-else-if="place.asked"
         >{{ setting.steps.length - place.asked.length }} left out for this body.</template
       >
       <template v-if="place.sides"> The {{ place.sides }} side only.</template>

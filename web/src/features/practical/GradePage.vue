@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
+import { FINGERS, type Criterion } from '@/parts/criteria'
 import { day, points } from '@/parts/words'
 import BeforeHands from './BeforeHands.vue'
 import { briefOf, filled, freeTable, inTheWay, type Place, type Setting } from './places'
@@ -29,15 +30,37 @@ const brief = reactive({
   sequence: '',
   sides: 'each' as 'each' | 'left' | 'right',
   minutes: undefined as number | undefined,
+  criterion: '' as Criterion | '',
 })
+/** A look at one criterion takes two minutes. */
+const SPOT_MINUTES = 2
+watch(
+  () => brief.criterion,
+  (c) => (brief.minutes = c ? SPOT_MINUTES : undefined),
+)
 /** A line for each table. */
 const places = ref<Place[]>([{ table: 1, student: '', partner: '' }])
 const failed = ref<Problem>()
 const busy = ref(false)
 const students = computed(() => people.value?.filter((p) => p.role === 'student') ?? [])
-const open = computed(() => lines.value?.filter((l) => !l.finished) ?? [])
-const waiting = computed(() => lines.value?.filter((l) => l.finished && !l.result) ?? [])
-const done = computed(() => lines.value?.filter((l) => l.result) ?? [])
+const open = computed(() => lines.value?.filter((l) => !l.finished && !l.voidReason) ?? [])
+const waiting = computed(() => lines.value?.filter((l) => l.finished && !l.result && !l.voidReason) ?? [])
+const held = computed(
+  () => lines.value?.filter((l) => l.result && !l.released && !l.voidReason && !l.beside) ?? [],
+)
+const done = computed(
+  () => lines.value?.filter((l) => l.result && (l.released || l.voidReason || l.beside)) ?? [],
+)
+/** Marks the run of another grader on one's own. */
+async function beside(id: string) {
+  try {
+    const view = await ask(api.POST('/api/practicals/{id}/beside', { params: { path: { id } } }))
+    floor.put(view)
+    await router.push(`/grade/${view.id}`)
+  } catch (e) {
+    failed.value = e as Problem
+  }
+}
 watch(sequences, (s) => (brief.sequence ||= s?.[0]?.id ?? ''))
 const name = computed(() => sequences.value?.find((s) => s.id === brief.sequence)?.name)
 const { data: plan, again: readPlan } = useAsked(async () =>
@@ -61,6 +84,7 @@ const setting = computed<Setting>(() => ({
   steps: steps.value.map((s) => s.id),
   sides: brief.sides,
   minutes: brief.minutes,
+  criterion: brief.criterion || undefined,
 }))
 const zones = computed(() => [...new Set(steps.value.flatMap((s) => s.zones))])
 const lying = (p: Place) => students.value.find((s) => s.id === p.partner)?.name ?? 'whoever lies here'
@@ -112,7 +136,24 @@ async function changeRoles(id: string) {
   brief.minutes = last.limitSeconds ? Math.round(last.limitSeconds / 60) : undefined
   places.value = [{ table: last.tableNumber, student: last.partner?.id ?? '', partner: last.student.id }]
 }
-const { swap } = route.query
+/** A re-take: the same student, and only what did not hold. */
+async function showAgain(id: string) {
+  const last = await ask(api.GET('/api/practicals/{id}', { params: { path: { id } } }))
+  brief.sequence = last.sequence.id
+  brief.sides = last.sides as 'each'
+  await nextTick()
+  places.value = [
+    {
+      table: freeTable([], open.value),
+      student: last.student.id,
+      partner: last.partner?.id ?? '',
+      asked: last.again.map((a) => a.step),
+      retakeOf: id,
+    },
+  ]
+}
+const { swap, again: retake } = route.query
+if (typeof retake === 'string') showAgain(retake).catch((e) => (failed.value = e as Problem))
 if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e as Problem))
 </script>
 
@@ -140,6 +181,15 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
             <option value="each">both</option>
             <option value="left">left</option>
             <option value="right">right</option>
+          </select></label
+        >
+        <label
+          >What
+          <select v-model="brief.criterion">
+            <option value="">a practical</option>
+            <option v-for="f in FINGERS" :key="f.id" :value="f.id">
+              spot check: {{ f.name.toLowerCase() }}
+            </option>
           </select></label
         >
         <label
@@ -238,12 +288,20 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
     <template v-if="lines">
       <section v-if="open.length" class="card">
         <h2>At the tables now</h2>
-        <router-link v-for="l in open" :key="l.id" class="line" :to="`/grade/${l.id}`">
-          <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
-          ><span class="soft">table {{ l.tableNumber }}</span
-          ><span class="soft">{{ day(l.startedAt) }}</span
-          ><span class="go">go on</span>
-        </router-link>
+        <template v-for="l in open" :key="l.id">
+          <router-link v-if="l.graderId === session.person?.id" class="line" :to="`/grade/${l.id}`">
+            <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
+            ><span class="soft">table {{ l.tableNumber }}</span
+            ><span class="soft">{{ day(l.startedAt) }}</span
+            ><span class="go">go on</span>
+          </router-link>
+          <div v-else class="line">
+            <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
+            ><span class="soft">table {{ l.tableNumber }}</span
+            ><span class="soft">{{ l.grader }}</span
+            ><button v-if="!l.beside" class="push" @click="beside(l.id)">Mark beside</button>
+          </div>
+        </template>
       </section>
       <section class="card">
         <h2>
@@ -257,6 +315,17 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
           ><span class="go">review</span>
         </router-link>
       </section>
+      <section v-if="held.length" class="card">
+        <h2>
+          For the lead to release <span class="soft">{{ held.length }}</span>
+        </h2>
+        <router-link v-for="l in held" :key="l.id" class="line" :to="`/review/${l.id}`">
+          <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
+          ><span class="soft">{{ l.grader }}</span
+          ><span class="soft">{{ day(l.startedAt) }}</span
+          ><span class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
+        </router-link>
+      </section>
       <section class="card">
         <h2>
           Awarded <span class="soft">{{ done.length }}</span>
@@ -265,7 +334,8 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
           <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
           ><span class="soft">{{ l.grader }}</span
           ><span class="soft">{{ day(l.startedAt) }}</span
-          ><span class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
+          ><span v-if="l.voidReason" class="go soft">void</span
+          ><span v-else class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
         </router-link>
       </section>
     </template>

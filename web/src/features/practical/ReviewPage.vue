@@ -1,15 +1,21 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
-import { FINGERS, hue, type Criterion } from '@/parts/criteria'
+import { hue, type Criterion } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import Strip from '@/parts/Strip.vue'
-import { stepsOf, stripOf } from '@/parts/strip'
-import { capital, day, mmss, points } from '@/parts/words'
+import { stepsOf } from '@/parts/strip'
+import { capital, day, points } from '@/parts/words'
+import AwardForm from './AwardForm.vue'
+import AwardShown from './AwardShown.vue'
 import { eventWords } from './eventWords'
-import { observed } from './observed'
+import type { Tap } from './queue'
+import ReplayBar from './ReplayBar.vue'
+import { stripOfView } from './tableModel'
+import TapLog from './TapLog.vue'
+import { useTaps } from './useTaps'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -41,62 +47,25 @@ const events = computed(() => new Map(view.value?.events.map((e) => [e.id, e]) ?
 const criteria = computed(() => view.value?.scores?.criteria ?? [])
 const criterion = computed(() => criteria.value.find((c) => c.criterion === opened.value))
 const allFindings = computed(() => criteria.value.flatMap((c) => c.findings))
-const critical = computed(() => allFindings.value.filter((f) => f.severity === 'critical'))
 const moved = computed(
   () => new Set(allFindings.value.filter((f) => f.rule === 'ORDER-RUN').flatMap((f) => f.evidence)),
 )
-/** Band of a step as the core has it; before the first step that of the opening. */
-function bandOf(id: string | undefined) {
-  const spans = view.value!.spans
-  return (spans.find((s) => s.step === id) ?? spans[0]!).band
-}
-const strip = computed(() => {
-  const v = view.value
-  if (!v) return undefined
-  const total = Math.max(v.spans.at(-1)?.end ?? 1, v.run.end / 1000)
-  const model = stripOf(
-    v.sequence,
-    v.spans,
-    total,
-    () => false,
-    (t) => session.pointedTools.has(t),
-  )
-  model.seen = observed(v.sequence, v.events, v.run, moved.value, bandOf)
-  return model
-})
+const strip = computed(
+  () =>
+    view.value &&
+    stripOfView(
+      view.value,
+      Math.max(view.value.spans.at(-1)?.end ?? 1, view.value.run.end / 1000),
+      session.pointedTools,
+      moved.value,
+    ),
+)
 const awardedValue = (c: Criterion) => view.value?.award?.award.criteria?.[c]?.value
 const lostFirst = (c: Schema['CriterionView']) =>
   [...c.parts].sort((a, b) => b.weight * (1 - (b.value ?? 1)) - a.weight * (1 - (a.value ?? 1)))
 
-// ---- the award ------------------------------------------------------------------------------------------------------
-const draft = reactive({
-  values: {} as Partial<Record<Criterion, string>>,
-  reasons: {} as Partial<Record<Criterion, string>>,
-  verdict: {} as Record<string, 'confirm' | 'strike' | undefined>,
-  why: {} as Record<string, string>,
-  feedback: '',
-  released: true,
-})
-watch(view, (v) => {
-  const a = v?.award?.award
-  if (!a) return
-  draft.feedback = a.feedback
-  draft.released = a.released
-  a.confirmed.forEach((k) => (draft.verdict[k] = 'confirm'))
-  a.struck.forEach((s) => {
-    if (!s.key) return
-    draft.verdict[s.key] = 'strike'
-    draft.why[s.key] = s.reason ?? ''
-  })
-  for (const f of FINGERS) {
-    const c = a.criteria?.[f.id]
-    if (c?.value === undefined || c.value === null) continue
-    draft.values[f.id] = String(c.value)
-    draft.reasons[f.id] = c.reason ?? ''
-  }
-})
-const open = computed(() => critical.value.filter((f) => !draft.verdict[f.key]).length)
 const changing = computed(() => session.staff && (!view.value?.award || editing.value))
+const form = ref<InstanceType<typeof AwardForm>>()
 
 async function call(run: () => Promise<Schema['PracticalView']>) {
   busy.value = true
@@ -113,32 +82,29 @@ async function call(run: () => Promise<Schema['PracticalView']>) {
 const path = { path: { id: props.id } }
 const rate = (value: number) =>
   call(() => ask(api.POST('/api/practicals/{id}/rating', { params: path, body: { value } })))
-function award() {
-  const changes: Record<string, Schema['Change']> = {}
-  for (const f of FINGERS) {
-    const text = draft.values[f.id]?.trim()
-    if (text) changes[f.id] = { value: Number(text), reason: draft.reasons[f.id] }
-  }
-  return call(() =>
+const award = (award: Schema['Award']) =>
+  call(() =>
     ask(
       api.PUT('/api/practicals/{id}/award', {
         params: path,
-        body: {
-          from: view.value?.award?.revision ?? 0,
-          award: {
-            criteria: changes,
-            struck: critical.value
-              .filter((f) => draft.verdict[f.key] === 'strike')
-              .map((f) => ({ key: f.key, reason: draft.why[f.key] })),
-            confirmed: critical.value.filter((f) => draft.verdict[f.key] === 'confirm').map((f) => f.key),
-            feedback: draft.feedback,
-            released: draft.released,
-          },
-        },
+        body: { from: view.value?.award?.revision ?? 0, award },
       }),
     ),
   )
+const setVoid = (reason: string | undefined) =>
+  call(() => ask(api.PUT('/api/practicals/{id}/void', { params: path, body: { reason } })))
+
+// ---- what was tapped, put right afterwards ---------------------------------------------------------------------------
+const log = ref(false)
+const taps = useTaps(props.id)
+watch(view, (v) => v && session.staff && taps.open(v))
+async function putRight(change: () => Promise<void>) {
+  await change()
+  await again()
 }
+const undo = (ref: string) => putRight(() => taps.takeBack(ref))
+const correct = (tap: Tap, data: Partial<Tap['data']>) => putRight(() => taps.correct(tap, data))
+const seconds = computed(() => (view.value ? view.value.run.end / 1000 : 0))
 function pickEvent(id: string) {
   const e = events.value.get(id)
   if (e) moment.value = e.atMs / 1000
@@ -168,6 +134,10 @@ const linesOf = (ids: readonly string[]) =>
           >{{ capital(view.award.outcome.result) }} {{ points(view.award.outcome.mean) }}</span
         >
         <span v-else-if="!view.finished" class="soft">still at the table</span>
+        <router-link v-if="view.beside" class="push" :to="`/compare/${view.id}/${view.beside}`"
+          >Both graders</router-link
+        >
+        <button v-if="session.staff" class="push" aria-haspopup="dialog" @click="log = true">Log</button>
         <a v-if="session.staff" class="push" :href="`/api/practicals/${id}/file`" download>Save the record</a>
       </div>
 
@@ -187,6 +157,10 @@ const linesOf = (ids: readonly string[]) =>
         <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
       </section>
 
+      <p v-if="view.voidReason" class="card void" role="status">
+        This does not count: {{ view.voidReason }}.
+        <button v-if="session.staff" class="push" @click="setVoid(undefined)">Count it again</button>
+      </p>
       <Strip
         :model="strip"
         :playhead="moment"
@@ -195,6 +169,7 @@ const linesOf = (ids: readonly string[]) =>
         @moment="moment = $event"
         @pick="picked = $event"
       />
+      <ReplayBar v-if="view.finished" v-model="moment" :seconds="seconds" />
       <p v-if="here.length" class="soft log" aria-live="polite">{{ here.join(' · ') }}</p>
 
       <template v-if="view.scores">
@@ -261,6 +236,9 @@ const linesOf = (ids: readonly string[]) =>
                 <b>{{ capital(f.severity) }}</b> <span class="rule">{{ f.rule }}</span> {{ f.sentence }}
                 <span class="soft">{{ f.remedy }}</span>
               </button>
+              <button v-if="changing" class="ev" @click="form?.remark(f.remedy, f.where.atMs ?? undefined)">
+                Say so at its moment
+              </button>
               <ul v-if="openEvents === f.key">
                 <li v-for="e in linesOf(f.evidence)" :key="e.id">
                   <button class="ev" @click="pickEvent(e.id)">{{ eventWords(e, stepName) }}</button>
@@ -270,102 +248,49 @@ const linesOf = (ids: readonly string[]) =>
             <p v-if="criterion.findings.length === 0" class="soft">No finding.</p>
           </section>
           <section class="card award">
-            <template v-if="changing">
-              <h2>Award</h2>
-              <p class="soft">Your rating of the whole: {{ points(view.rating) }}</p>
-              <div v-for="f in critical" :key="f.key" class="crit">
-                <p><b>Critical</b> {{ f.sentence }}</p>
-                <div class="two">
-                  <button
-                    class="push"
-                    :class="{ main: draft.verdict[f.key] === 'confirm' }"
-                    :aria-pressed="draft.verdict[f.key] === 'confirm'"
-                    @click="draft.verdict[f.key] = 'confirm'"
-                  >
-                    It stands
-                  </button>
-                  <button
-                    class="push"
-                    :class="{ main: draft.verdict[f.key] === 'strike' }"
-                    :aria-pressed="draft.verdict[f.key] === 'strike'"
-                    @click="draft.verdict[f.key] = 'strike'"
-                  >
-                    Strike it
-                  </button>
-                </div>
-                <v-text-field
-                  v-if="draft.verdict[f.key] === 'strike'"
-                  v-model="draft.why[f.key]"
-                  label="Why it does not stand"
-                  hide-details
-                />
-              </div>
-              <details>
-                <summary>Change a score, with a reason</summary>
-                <div v-for="f in FINGERS" :key="f.id" class="chg">
-                  <label :style="{ color: hue(f.id) }">
-                    {{ f.name }}
-                    <input
-                      v-model="draft.values[f.id]"
-                      inputmode="numeric"
-                      :placeholder="points(criteria.find((c) => c.criterion === f.id)?.score)"
-                      :aria-label="`${f.name}, awarded`"
-                    />
-                  </label>
-                  <input
-                    v-if="draft.values[f.id]"
-                    v-model="draft.reasons[f.id]"
-                    class="why"
-                    placeholder="Reason"
-                    :aria-label="`${f.name}, reason`"
-                  />
-                </div>
-              </details>
-              <v-textarea
-                v-model="draft.feedback"
-                label="Words for the student"
-                rows="2"
-                auto-grow
-                hide-details
-              />
-              <v-switch v-model="draft.released" label="Release to the student" hide-details />
-              <div v-if="failed" role="alert" class="bad">
-                <p>{{ failed.detail }}</p>
-                <p v-for="x in failed.faults.slice(1)" :key="x.field">{{ x.field }} {{ x.reason }}</p>
-              </div>
-              <p v-if="open" class="soft">
-                {{ open }} critical finding{{ open > 1 ? 's' : '' }} to confirm or strike first.
-              </p>
-              <button class="push main" :disabled="busy || open > 0" @click="award">Award</button>
-            </template>
-            <template v-else-if="view.award">
-              <h2>Awarded</h2>
-              <p>
-                {{ capital(view.award.outcome.result) }}, mean {{ points(view.award.outcome.mean) }} ({{
-                  view.award.outcome.band
-                }}), by {{ view.award.by }} on {{ day(view.award.at) }}.
-              </p>
-              <ul>
-                <li v-for="r in view.award.outcome.reasons" :key="r">{{ r }}</li>
-              </ul>
-              <template v-for="f in FINGERS" :key="f.id">
-                <p v-if="awardedValue(f.id) != null">
-                  {{ f.name }}: {{ view.award.award.criteria[f.id]?.reason }}
-                </p>
-              </template>
-              <p v-if="view.award.award.feedback" class="words">“{{ view.award.award.feedback }}”</p>
-              <p class="soft">
-                {{
-                  view.award.award.released ? 'The student sees this.' : 'Not released to the student yet.'
-                }}
-              </p>
-              <button v-if="session.staff" class="push" @click="editing = true">Change the award</button>
-            </template>
-            <p v-if="moment !== undefined" class="soft">Strip at {{ mmss(moment) }}</p>
+            <AwardForm
+              v-if="changing"
+              ref="form"
+              :key="view.award?.revision ?? 0"
+              :view="view"
+              :opened="opened"
+              :moment="moment"
+              :busy="busy"
+              :failed="failed"
+              @award="award"
+              @moment="moment = $event"
+            />
+            <AwardShown
+              v-else-if="view.award"
+              :view="view"
+              @change="editing = true"
+              @moment="moment = $event"
+              @set-void="setVoid"
+            />
           </section>
         </div>
         <p class="law">{{ session.catalogue?.law }}</p>
       </template>
+      <v-dialog v-model="log" max-width="760" scrollable>
+        <div class="card logs" role="document">
+          <h2>What was tapped</h2>
+          <p class="soft">
+            What is put right here is kept beside what was tapped; scores follow at once.<template
+              v-if="view.award"
+            >
+              An award that was given stays until it is given anew.</template
+            >
+          </p>
+          <TapLog
+            :taps="taps.taps.value"
+            :step-name="stepName"
+            @undo="undo"
+            @correct="correct"
+            @moment="moment = $event"
+          />
+          <button class="push main" @click="log = false">Close</button>
+        </div>
+      </v-dialog>
     </template>
   </div>
 </template>
@@ -499,53 +424,17 @@ article.warn {
   font-weight: 600;
   color: var(--ink-soft);
 }
+.logs,
 .award {
   display: flex;
   flex-direction: column;
   gap: 10px;
 }
-.crit {
-  border: 1.5px solid var(--stop);
-  border-radius: 12px;
-  padding: 8px 10px;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-.two {
-  display: flex;
-  gap: 8px;
-}
-.two .push {
-  flex: 1;
-}
-summary {
-  min-height: var(--target);
-  line-height: var(--target);
-  cursor: pointer;
-  font-weight: 600;
-}
-.chg label {
-  display: grid;
-  grid-template-columns: 1fr 90px;
-  align-items: center;
+.void {
+  color: var(--stop);
   font-weight: 650;
-  margin-bottom: 6px;
-}
-.chg input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 10px;
-  padding: 0 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 15px var(--text);
-}
-.chg .why {
-  width: 100%;
-  margin-bottom: 8px;
-}
-.words {
-  font-size: 17px;
+  display: flex;
+  gap: 14px;
+  align-items: center;
 }
 </style>

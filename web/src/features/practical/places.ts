@@ -1,4 +1,5 @@
 import type { Schema } from '@/api/client'
+import type { Criterion } from '@/parts/criteria'
 
 /** What is asked at every table. */
 export interface Setting {
@@ -8,6 +9,8 @@ export interface Setting {
   steps: readonly string[]
   sides: 'each' | 'left' | 'right'
   minutes?: number
+  /** The one criterion of a spot check; undefined for a whole practical. */
+  criterion?: Criterion
 }
 
 /** A table of a practical that is set up: who works, and on whom. */
@@ -23,6 +26,8 @@ export interface Place {
   sides?: 'left' | 'right'
   /** Why to go on with a gate closed. */
   despite?: string
+  /** The practical this one shows again, in part. */
+  retakeOf?: string
   /** What the server says is in the way. */
   ready?: Schema['ReadyView']
 }
@@ -39,6 +44,9 @@ export function briefOf(p: Place, setting: Setting): Schema['Brief'] {
     tableNumber: p.table,
     limitSeconds: setting.minutes ? 60 * setting.minutes : undefined,
     today: p.today,
+    retakeOf: p.retakeOf,
+    kind: setting.criterion ? 'spot-check' : undefined,
+    criterion: setting.criterion,
     despite: p.despite?.trim() ? p.despite : undefined,
   }
 }

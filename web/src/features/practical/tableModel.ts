@@ -60,3 +60,21 @@ export function barsOf(scores: Schema['ScoreView'] | undefined) {
     state: c.score === undefined || c.score === null ? 'not seen' : `${Math.round(c.score)} so far`,
   }))
 }
+
+/** The plan of a finished run with what the server made of what was seen, on a scale of its own or a common one. */
+export function stripOfView(
+  view: View,
+  totalSeconds: number,
+  pointed: Set<string>,
+  moved: Set<string> = new Set(),
+): StripModel {
+  const model = stripOf(
+    view.sequence,
+    view.spans,
+    totalSeconds,
+    () => false,
+    (t) => pointed.has(t),
+  )
+  model.seen = observed(view.sequence, view.events, view.run, moved, (id) => bandOf(view, id))
+  return model
+}

@@ -73,7 +73,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     seq = Math.max(0, ...taps.value.filter((t) => t.device === device).map((t) => t.seq))
     // A page that was closed without a word looked away when it was last heard of; the gap was not watched.
     const last = live(taps.value).findLast((t) => t.kind === 'attend')
-    if (!last?.data.on) return
+    if (!last?.data.on || view.finished) return
     if (at - heard > AWAY_MS) await write('attend', { on: false }, heard)
     else if (last.device === device) watched.value = true
   }

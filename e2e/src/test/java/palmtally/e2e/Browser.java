@@ -74,6 +74,11 @@ final class Browser implements AutoCloseable {
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
+    static Locator button(Locator within, String name) {
+        return within.getByRole(
+                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
+    }
+
     /** A tab by how its name begins: a count may follow. */
     static Locator tab(Page page, String name) {
         return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));

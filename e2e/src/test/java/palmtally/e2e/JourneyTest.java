@@ -229,10 +229,10 @@ class JourneyTest {
                 .isVisible();
         hand.press(page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^Draping"))));
         assertThat(page.getByText("no permission was heard").first()).isVisible();
-        assertThat(Browser.button(page, "Award")).isDisabled();
+        assertThat(Browser.button(page, "Award and release")).isDisabled();
         hand.press(button(page, "It stands"));
         hand.type(page.getByLabel("Words for the student"), "Ask before the hip, every time.");
-        hand.press(Browser.button(page, "Award"));
+        hand.press(Browser.button(page, "Award and release"));
         assertThat(page.getByText("One critical finding stands.")).isVisible();
     }
 

@@ -53,6 +53,7 @@ class Doors {
                                 "/floor",
                                 "/grade/**",
                                 "/review/**",
+                                "/compare/**",
                                 "/track/**",
                                 "/me",
                                 "/school/**")

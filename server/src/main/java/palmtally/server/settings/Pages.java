@@ -29,6 +29,7 @@ class Pages implements WebMvcConfigurer {
             "/grade/{id}",
             "/review",
             "/review/{id}",
+            "/compare/{first}/{second}",
             "/track",
             "/track/{id}",
             "/me",

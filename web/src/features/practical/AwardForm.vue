@@ -1,0 +1,315 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { computed, reactive, ref } from 'vue'
+import type { Problem, Schema } from '@/api/client'
+import { FINGERS, hue, type Criterion } from '@/parts/criteria'
+import { mmss, points } from '@/parts/words'
+import { PHRASES } from './phrases'
+
+/** What the grader makes of the computed scores: critical findings, changed marks, words at their moments, goals, release. */
+const props = defineProps<{
+  view: Schema['PracticalView']
+  opened: Criterion
+  moment?: number
+  busy: boolean
+  failed?: Problem
+}>()
+const emit = defineEmits<{ award: [award: Schema['Award']]; moment: [seconds: number] }>()
+const before = props.view.award?.award
+const criteria = computed(() => props.view.scores?.criteria ?? [])
+const critical = computed(() =>
+  criteria.value.flatMap((c) => c.findings).filter((f) => f.severity === 'critical'),
+)
+const draft = reactive({
+  values: {} as Partial<Record<Criterion, string>>,
+  reasons: {} as Partial<Record<Criterion, string>>,
+  verdict: {} as Record<string, 'confirm' | 'strike' | undefined>,
+  why: {} as Record<string, string>,
+  feedback: before?.feedback ?? '',
+  remarks: (before?.remarks ?? []).map((r) => ({ atMs: r.atMs ?? undefined, text: r.text ?? '' })),
+  goals: [...(before?.goals ?? [])],
+})
+before?.confirmed.forEach((k) => (draft.verdict[k] = 'confirm'))
+before?.struck.forEach((s) => {
+  if (!s.key) return
+  draft.verdict[s.key] = 'strike'
+  draft.why[s.key] = s.reason ?? ''
+})
+for (const f of FINGERS) {
+  const c = before?.criteria?.[f.id]
+  if (c?.value === undefined || c.value === null) continue
+  draft.values[f.id] = String(c.value)
+  draft.reasons[f.id] = c.reason ?? ''
+}
+const open = computed(() => critical.value.filter((f) => !draft.verdict[f.key]).length)
+
+/** Phrases this grader keeps on this device. */
+const own = useStorage<string[]>('palm-phrases', [])
+const words = ref('')
+const phrases = computed(() => [...PHRASES[props.opened], ...own.value])
+const now = computed(() => (props.moment === undefined ? undefined : Math.round(1000 * props.moment)))
+/** Words go to where the playhead stands; without one they are about the whole. */
+function remark(text: string, atMs = now.value) {
+  if (!text.trim() || draft.remarks.some((r) => r.text === text && r.atMs === atMs)) return
+  draft.remarks = [...draft.remarks, { atMs, text: text.trim() }].sort(
+    (a, b) => (a.atMs ?? -1) - (b.atMs ?? -1),
+  )
+}
+function say() {
+  remark(words.value)
+  words.value = ''
+}
+function keepPhrase() {
+  const text = words.value.trim()
+  if (text && !phrases.value.includes(text)) own.value = [...own.value, text]
+  say()
+}
+defineExpose({ remark })
+
+const proposed = computed(() => props.view.goals.filter((g) => !draft.goals.includes(g.sentence)))
+const goal = ref('')
+function addGoal(text: string) {
+  if (text.trim()) draft.goals = [...draft.goals, text.trim()]
+  goal.value = ''
+}
+function award(released: boolean) {
+  const criteria: Record<string, Schema['Change']> = {}
+  for (const f of FINGERS) {
+    const text = draft.values[f.id]?.trim()
+    if (text) criteria[f.id] = { value: Number(text), reason: draft.reasons[f.id] }
+  }
+  emit('award', {
+    criteria,
+    struck: critical.value
+      .filter((f) => draft.verdict[f.key] === 'strike')
+      .map((f) => ({ key: f.key, reason: draft.why[f.key] })),
+    confirmed: critical.value.filter((f) => draft.verdict[f.key] === 'confirm').map((f) => f.key),
+    feedback: draft.feedback,
+    released,
+    remarks: draft.remarks,
+    goals: draft.goals,
+  })
+}
+</script>
+
+<template>
+  <h2>Award</h2>
+  <p class="soft">Your rating of the whole: {{ points(view.rating) }}</p>
+  <div v-for="f in critical" :key="f.key" class="crit">
+    <p><b>Critical</b> {{ f.sentence }}</p>
+    <div class="two">
+      <button
+        class="push"
+        :class="{ main: draft.verdict[f.key] === 'confirm' }"
+        :aria-pressed="draft.verdict[f.key] === 'confirm'"
+        @click="draft.verdict[f.key] = 'confirm'"
+      >
+        It stands
+      </button>
+      <button
+        class="push"
+        :class="{ main: draft.verdict[f.key] === 'strike' }"
+        :aria-pressed="draft.verdict[f.key] === 'strike'"
+        @click="draft.verdict[f.key] = 'strike'"
+      >
+        Strike it
+      </button>
+    </div>
+    <v-text-field
+      v-if="draft.verdict[f.key] === 'strike'"
+      v-model="draft.why[f.key]"
+      label="Why it does not stand"
+      hide-details
+    />
+  </div>
+  <details>
+    <summary>Change a score, with a reason</summary>
+    <div v-for="f in FINGERS" :key="f.id" class="chg">
+      <label :style="{ color: hue(f.id) }">
+        {{ f.name }}
+        <input
+          v-model="draft.values[f.id]"
+          inputmode="numeric"
+          :placeholder="points(criteria.find((c) => c.criterion === f.id)?.score)"
+          :aria-label="`${f.name}, awarded`"
+        />
+      </label>
+      <input
+        v-if="draft.values[f.id]"
+        v-model="draft.reasons[f.id]"
+        class="why"
+        placeholder="Reason"
+        :aria-label="`${f.name}, reason`"
+      />
+    </div>
+  </details>
+  <section aria-label="Words at their moments">
+    <h3>Words {{ moment === undefined ? 'for the whole run' : `at ${mmss(moment)}` }}</h3>
+    <div class="chips">
+      <button v-for="p in phrases" :key="p" class="push chip" @click="remark(p)">{{ p }}</button>
+    </div>
+    <div class="two">
+      <input
+        v-model="words"
+        maxlength="400"
+        placeholder="Own words"
+        aria-label="Own words"
+        @keydown.enter="say"
+      />
+      <button class="push" :disabled="!words.trim()" @click="say">Add</button>
+      <button class="push" :disabled="!words.trim()" @click="keepPhrase">Keep as a phrase</button>
+    </div>
+    <ul v-if="draft.remarks.length" class="said">
+      <li v-for="(r, i) in draft.remarks" :key="i">
+        <button v-if="r.atMs !== undefined" class="ev" @click="emit('moment', r.atMs / 1000)">
+          {{ mmss(r.atMs / 1000) }}
+        </button>
+        <span>{{ r.text }}</span>
+        <button
+          class="push"
+          :aria-label="`Take “${r.text}” out`"
+          @click="draft.remarks = draft.remarks.filter((_, j) => j !== i)"
+        >
+          ×
+        </button>
+      </li>
+    </ul>
+  </section>
+  <section aria-label="Next time">
+    <h3>Next time</h3>
+    <div v-if="proposed.length" class="chips">
+      <button v-for="g in proposed" :key="g.rule" class="push chip" @click="addGoal(g.sentence)">
+        + {{ g.sentence }}<small v-if="g.times > 1"> ({{ g.times }}×)</small>
+      </button>
+    </div>
+    <ul v-if="draft.goals.length" class="said">
+      <li v-for="(g, i) in draft.goals" :key="g">
+        <span>{{ g }}</span>
+        <button
+          class="push"
+          :aria-label="`Take the goal “${g}” out`"
+          @click="draft.goals = draft.goals.filter((_, j) => j !== i)"
+        >
+          ×
+        </button>
+      </li>
+    </ul>
+    <div class="two">
+      <input
+        v-model="goal"
+        maxlength="400"
+        placeholder="Another goal"
+        aria-label="Another goal"
+        @keydown.enter="addGoal(goal)"
+      />
+      <button class="push" :disabled="!goal.trim()" @click="addGoal(goal)">Add</button>
+    </div>
+  </section>
+  <v-textarea v-model="draft.feedback" label="Words for the student" rows="2" auto-grow hide-details />
+  <div v-if="failed" role="alert" class="bad">
+    <p>{{ failed.detail }}</p>
+    <p v-for="x in failed.faults.slice(1)" :key="x.field">{{ x.field }} {{ x.reason }}</p>
+  </div>
+  <p v-if="open" class="soft">
+    {{ open }} critical finding{{ open > 1 ? 's' : '' }} to confirm or strike first.
+  </p>
+  <button class="push main" :disabled="busy || open > 0" @click="award(true)">Award and release</button>
+  <button class="push" :disabled="busy || open > 0" @click="award(false)">
+    Award, for the lead to release
+  </button>
+</template>
+
+<style scoped>
+.crit {
+  border: 1.5px solid var(--stop);
+  border-radius: 12px;
+  padding: 8px 10px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+section {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+h3 {
+  margin: 4px 0 0;
+  font: 700 16px var(--head);
+}
+.two {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.two .push {
+  flex: 1 1 auto;
+}
+.two input {
+  flex: 1 1 100%;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.chip {
+  font-size: 14px;
+  font-weight: 500;
+  text-align: left;
+  padding: 4px 12px;
+}
+.said {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+.said li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: var(--target);
+}
+.said span {
+  flex: 1;
+}
+.ev {
+  background: none;
+  border: 0;
+  font: 700 15px var(--text);
+  color: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+  min-height: var(--target);
+}
+summary {
+  min-height: var(--target);
+  line-height: var(--target);
+  cursor: pointer;
+  font-weight: 600;
+}
+.chg label {
+  display: grid;
+  grid-template-columns: 1fr 90px;
+  align-items: center;
+  font-weight: 650;
+  margin-bottom: 6px;
+}
+input {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 10px;
+  padding: 0 10px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+}
+.chg .why {
+  width: 100%;
+  margin-bottom: 8px;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 650;
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import { FINGERS } from '@/parts/criteria'
+import { capital, day, mmss, points } from '@/parts/words'
+
+/** What was awarded: the outcome with its reasons, the words, the goals, and the student's own marks beside the award. */
+const props = defineProps<{ view: Schema['PracticalView'] }>()
+const emit = defineEmits<{ change: []; moment: [seconds: number]; setVoid: [reason: string | undefined] }>()
+const session = useSession()
+const award = computed(() => props.view.award!)
+const name = (step: string) =>
+  props.view.sequence.blocks.flatMap((b) => b.steps).find((s) => s.id === step)?.name ?? step
+/** Own mark less the award, by finger. */
+const off = computed(() =>
+  FINGERS.flatMap((f) => {
+    const mine = props.view.selfMarks?.[f.id]
+    const c = props.view.scores?.criteria.find((x) => x.criterion === f.id)
+    const got = award.value.award.criteria?.[f.id]?.value ?? c?.score
+    return mine === undefined || mine === null
+      ? []
+      : [{ name: f.name, mine, got, by: got === undefined || got === null ? undefined : mine - got }]
+  }),
+)
+const reason = ref('')
+const voiding = ref(false)
+</script>
+
+<template>
+  <h2>Awarded</h2>
+  <p>
+    {{ capital(award.outcome.result) }}, mean {{ points(award.outcome.mean) }} ({{ award.outcome.band }}), by
+    {{ award.by }} on {{ day(award.at) }}.
+  </p>
+  <ul>
+    <li v-for="r in award.outcome.reasons" :key="r">{{ r }}</li>
+  </ul>
+  <template v-for="f in FINGERS" :key="f.id">
+    <p v-if="award.award.criteria?.[f.id]?.value != null">
+      {{ f.name }}: {{ award.award.criteria[f.id]?.reason }}
+    </p>
+  </template>
+  <p v-if="award.award.feedback" class="words">“{{ award.award.feedback }}”</p>
+  <ul v-if="award.award.remarks?.length" class="said" aria-label="Words at their moments">
+    <li v-for="(r, i) in award.award.remarks" :key="i">
+      <button v-if="r.atMs != null" class="ev" @click="emit('moment', r.atMs / 1000)">
+        {{ mmss(r.atMs / 1000) }}
+      </button>
+      {{ r.text }}
+    </li>
+  </ul>
+  <template v-if="award.award.goals?.length">
+    <h3>Next time</h3>
+    <ul>
+      <li v-for="g in award.award.goals" :key="g">{{ g }}</li>
+    </ul>
+  </template>
+  <template v-if="view.again.length">
+    <h3>To be shown again</h3>
+    <ul>
+      <li v-for="a in view.again" :key="a.step">
+        {{ name(a.step) }} <span class="soft">— {{ a.why.join('; ') }}</span>
+      </li>
+    </ul>
+    <router-link v-if="session.staff" class="push" :to="`/grade?again=${view.id}`"
+      >Set up the re-take: {{ view.again.length }}
+      {{ view.again.length === 1 ? 'step' : 'steps' }}</router-link
+    >
+  </template>
+  <template v-if="off.length">
+    <h3>Own marks, before the result</h3>
+    <p v-for="o in off" :key="o.name">
+      {{ o.name }}: said {{ points(o.mine)
+      }}<template v-if="o.by !== undefined"
+        >,
+        {{
+          Math.abs(Math.round(o.by)) < 5
+            ? 'spot on'
+            : `${Math.abs(Math.round(o.by))} too ${o.by > 0 ? 'high' : 'low'}`
+        }}</template
+      >
+    </p>
+  </template>
+  <p class="soft">
+    {{ award.award.released ? 'The student sees this.' : 'Not released to the student yet.' }}
+  </p>
+  <template v-if="session.staff">
+    <button class="push" @click="emit('change')">
+      {{ award.award.released ? 'Change the award' : 'Change or release it' }}
+    </button>
+    <button v-if="!voiding" class="push" @click="voiding = true">Make it void</button>
+    <form v-else class="void" @submit.prevent="emit('setVoid', reason)">
+      <label>Why it does not count <input v-model="reason" required maxlength="400" /></label>
+      <button class="push main">Make it void</button>
+      <button class="push" type="button" @click="voiding = false">Never mind</button>
+    </form>
+  </template>
+</template>
+
+<style scoped>
+.words {
+  font-size: 17px;
+}
+h3 {
+  margin: 4px 0 0;
+  font: 700 16px var(--head);
+}
+ul {
+  margin: 0;
+  padding-left: 20px;
+}
+.said {
+  list-style: none;
+  padding: 0;
+}
+.ev {
+  background: none;
+  border: 0;
+  font: 700 15px var(--text);
+  color: inherit;
+  text-decoration: underline;
+  cursor: pointer;
+  min-height: var(--target);
+}
+.void {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.void input {
+  display: block;
+  width: 100%;
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 10px;
+  padding: 0 10px;
+  background: var(--paper);
+  color: var(--ink);
+}
+</style>
