@@ -252,6 +252,38 @@ class FloorTest {
         }
     }
 
+    /** The stand-in that ships plays a ticklish client; a stop it says is called out, and it ends with the practical. */
+    @Test
+    void a_simulated_handset_plays_along(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "floor-stand-in", () -> {
+                var teacher = Visitor.as(app.url(), "nadia");
+                var id = teacher.practical("Bram Oster", "calves");
+                var code = teacher.post("/api/practicals/" + id + "/handset", "").json().get("code").asString();
+                Browser.signIn(page, app.url(), "nadia");
+                page.navigate(app.url() + "/grade/" + id);
+                var out = new java.io.ByteArrayOutputStream();
+                var playing = java.util.concurrent.CompletableFuture.supplyAsync(() -> {
+                    try {
+                        return palmtally.devices.Handset.run(
+                                new String[] {app.url(), code, "ticklish", "--seed", "3", "--speed", "60"},
+                                new java.io.PrintStream(out, true));
+                    } catch (InterruptedException e) {
+                        throw new IllegalStateException(e);
+                    }
+                });
+                assertThat(page.getByText("tickles, said the client").first()).isVisible();
+                Visitor.at(app.url())
+                        .post("/api/handsets/" + code + "/reports", "{\"id\":\"s\",\"seq\":900,\"word\":\"stop\"}");
+                assertThat(page.getByText("Table 1: stop, said the client")).isVisible();
+                button(page, "Finish").click();
+                assertThat(playing.get(30, TimeUnit.SECONDS)).isZero();
+                assertThat(out.toString()).contains("It is over.");
+            });
+        }
+    }
+
     /** What the one on the table must be spared blocks what clashes; a break, a correction, and then the two change roles. */
     @Test
     void a_body_that_must_be_spared_is_asked_only_what_it_can_bear(App.Running app) throws Exception {

@@ -1,0 +1,133 @@
+package palmtally.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.server.App;
+import palmtally.server.Visitor;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * Twenty things a grader sees, each written down by touch and by key. Time of a practised grader by the keystroke-level model (Card,
+ * S. K., Moran, T. P. & Newell, A. (1980), "The keystroke-level model for user performance time with interactive systems",
+ * Communications of the ACM 23(7), 396–410): M 1.35 s to prepare, once an observation; K 0.28 s a key of an average typist; P 1.10 s
+ * to point and 0.20 s to press for a touch, as if it were a mouse (operator times from memory). Hands rest on the keys, or at the
+ * screen. By key it is all below two seconds; by touch pointing and pressing is, and with the preparation before it a little over.
+ */
+@ExtendWith(App.class)
+class ObservationsTest {
+    private static final double MENTAL = 1.35;
+    private static final double KEY = 0.28;
+    private static final double TOUCH = 1.10 + 0.20;
+
+    /**
+     * @param keys one after another; a finger's key need not be pressed again while it is open
+     * @param touches labels of what is touched, or the zone of the figure
+     */
+    private record Seen(String what, String kind, List<String> keys, List<String> touches) {}
+
+    private static Seen seen(String what, String kind, String keys, String... touches) {
+        return new Seen(what, kind, List.of(keys.split(" ")), List.of(touches));
+    }
+
+    /** In the order in which they come up at a table. */
+    private static final List<Seen> TWENTY = List.of(
+            seen("greets", "say", "s j", "Greets"),
+            seen("says why", "say", "k", "Purpose"),
+            seen("the first step begins", "step-start", "Enter", "Next step"),
+            seen("an asked-for look is clean", "look", "d j", "Clean"),
+            seen("elbows bend", "look", "k", "Bent elbows"),
+            seen("loses balance with the front foot up", "balance-test", ".", "Off balance"),
+            seen("the second step begins", "step-start", "Enter", "Next step"),
+            seen("puts oil on", "lubricant", "a .", "Lubricant"),
+            seen("asks an open question", "say", "s j", "Asks, open"),
+            seen("the client says 8", "report", "8", "8"),
+            seen("eases", "report-answer", "Space j", "Eased"),
+            seen("works at depth 4", "contact", "Shift+Digit4", "depth 4 seen"),
+            seen("warns", "say", "s i", "Warns"),
+            seen("permission is given", "consent", "a k", "Says yes"),
+            seen("the sheet is loose", "sheet-change", "o", "Loose"),
+            seen("wipes hands", "hygiene", "q", "Wipes hands"),
+            seen("one cycle of friction", "rate-tap", "Space m", "Rate tap"),
+            seen("hands come off", "step-stop", "f i", "Hands off"),
+            seen("the client turns", "turn", "p", "Turns"),
+            seen("it must stop now", "safety-stop", "x", "Safety stop"));
+
+    @Test
+    void each_takes_two_actions_at_most_and_is_stored_within_a_tenth_of_a_second(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "observations", () -> {
+                assertThat(TWENTY).hasSize(20);
+                for (boolean touch : new boolean[] {false, true}) {
+                    var teacher = Visitor.as(app.url(), "nadia");
+                    var id = teacher.practical(touch ? "Gus Harrow" : "Jun Pell", "calves");
+                    if (!touch) Browser.signIn(page, app.url(), "nadia");
+                    page.navigate(app.url() + "/grade/" + id);
+                    page.locator(".finger").first().waitFor();
+                    var model = new ArrayList<Double>();
+                    var measured = new ArrayList<Double>();
+                    for (var s : TWENTY) {
+                        int actions = touch ? s.touches.size() : s.keys.size();
+                        assertThat(actions).as(s.what).isBetween(1, 2);
+                        model.add(MENTAL + actions * (touch ? TOUCH : KEY));
+                        measured.add(stored(page, s, touch));
+                    }
+                    var kinds = new ArrayList<String>();
+                    for (JsonNode e : teacher.get("/api/practicals/" + id).json().get("events"))
+                        if (!e.get("kind").asString().equals("attend")) kinds.add(e.get("kind").asString());
+                    assertThat(kinds).isEqualTo(TWENTY.stream().map(Seen::kind).toList());
+                    assertThat(median(model) - (touch ? MENTAL : 0))
+                            .as("keystroke-level model, s")
+                            .isLessThan(2.0);
+                    assertThat(median(measured)).as("action to stored, ms").isLessThan(100);
+                    System.out.printf(
+                            "twenty observations by %s: model median %.2f s, worst %.2f s; action to stored median %.0f ms, worst %.0f ms%n",
+                            touch ? "touch" : "key",
+                            median(model),
+                            Collections.max(model),
+                            median(measured),
+                            Collections.max(measured));
+                }
+            });
+        }
+    }
+
+    /** Does it, and gives the milliseconds from the last action to the server's answer that it is on disk. */
+    private static double stored(Page page, Seen s, boolean touch) {
+        page.evaluate("() => { window.__at = 0; window.__stored = 0;"
+                + " if (!window.__fetch) { window.__fetch = window.fetch; window.fetch = async (...a) => {"
+                + "   const r = await window.__fetch(...a);"
+                + "   const url = typeof a[0] === 'string' ? a[0] : a[0].url;"
+                + "   if (url.endsWith('/events') && r.ok) window.__stored ||= performance.now(); return r };"
+                + " for (const k of ['keydown', 'click', 'pointerdown']) window.addEventListener(k, () => {"
+                + "   window.__at = performance.now(); window.__stored = 0 }, true) } }");
+        if (touch) for (var t : s.touches) touched(page, t).click();
+        else for (var k : s.keys) page.keyboard().press(k);
+        page.waitForFunction("() => window.__stored > 0");
+        return ((Number) page.evaluate("() => window.__stored - window.__at")).doubleValue();
+    }
+
+    private static Locator touched(Page page, String label) {
+        if (label.matches("\\d+"))
+            return page.locator(".digits .digit")
+                    .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + label + "\\s*$")));
+        if (label.startsWith("depth")) return page.getByTitle(label);
+        return page.locator(".pick, .push")
+                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + label + "\\s*\\S{0,2}\\s*$")))
+                .first();
+    }
+
+    private static double median(List<Double> values) {
+        var sorted = values.stream().sorted().toList();
+        int n = sorted.size();
+        return (sorted.get((n - 1) / 2) + sorted.get(n / 2)) / 2;
+    }
+}
