@@ -60,6 +60,11 @@ export const router = createRouter({
       props: true,
       meta: { student: true },
     },
+    {
+      path: '/peer',
+      component: () => import('./features/practical/PeerPage.vue'),
+      meta: { student: true },
+    },
     { path: '/me', component: () => import('./features/competency/MePage.vue'), meta: { student: true } },
     {
       path: '/school/profile/:id',

@@ -276,6 +276,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/me/peer-looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['watching']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/me/to-mark': {
     parameters: {
       query?: never
@@ -478,6 +494,22 @@ export interface paths {
     get?: never
     put?: never
     post: operations['code']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/peer-looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['watch']
     delete?: never
     options?: never
     head?: never
@@ -1563,7 +1595,7 @@ export interface components {
       criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
       despite?: string
       /** @enum {string} */
-      kind?: 'practical' | 'spot-check'
+      kind?: 'practical' | 'spot-check' | 'peer-look'
       /** Format: double */
       limitSeconds?: number
       /** Format: uuid */
@@ -3163,7 +3195,7 @@ export interface components {
       /** Format: uuid */
       id: string
       /** @enum {string} */
-      kind: 'practical' | 'spot-check'
+      kind: 'practical' | 'spot-check' | 'peer-look'
       /** Format: double */
       limitSeconds?: number
       partner?: components['schemas']['Person']
@@ -4412,6 +4444,25 @@ export interface components {
     Voided: {
       reason?: string
     }
+    Watched: {
+      /** Format: uuid */
+      look?: string
+      /** Format: uuid */
+      observer?: string
+    }
+    Watching: {
+      /** Format: int64 */
+      elapsedMs: number
+      events: components['schemas']['Event'][]
+      /** Format: uuid */
+      id: string
+      /** Format: double */
+      lookEverySeconds: number
+      sequence: string
+      student: string
+      /** Format: int32 */
+      tableNumber: number
+    }
     Ways: {
       /** @enum {string} */
       afterFriction: 'cold' | 'heat'
@@ -4963,6 +5014,26 @@ export interface operations {
       }
     }
   }
+  watching: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Watching'][]
+        }
+      }
+    }
+  }
   toMark: {
     parameters: {
       query?: never
@@ -5284,6 +5355,32 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['HandsetCode']
+        }
+      }
+    }
+  }
+  watch: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Watched']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Watched']
         }
       }
     }

@@ -10,7 +10,10 @@ const session = useSession()
 
 <template>
   <template v-if="session.person && !session.staff">
-    <div class="own"><SelfMarks /></div>
+    <div class="own">
+      <router-link class="push" to="/peer">Watch at a table</router-link>
+      <SelfMarks />
+    </div>
     <StudentPage :id="session.person.id" />
     <div class="own">
       <NotesForm :person="session.person" readonly />

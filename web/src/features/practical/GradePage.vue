@@ -6,7 +6,7 @@ import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { FINGERS, type Criterion } from '@/parts/criteria'
-import { day, points } from '@/parts/words'
+import { day, points, word } from '@/parts/words'
 import BeforeHands from './BeforeHands.vue'
 import { briefOf, filled, freeTable, inTheWay, type Place, type Setting } from './places'
 import { useFloor } from './useFloor'
@@ -43,7 +43,9 @@ const places = ref<Place[]>([{ table: 1, student: '', partner: '' }])
 const failed = ref<Problem>()
 const busy = ref(false)
 const students = computed(() => people.value?.filter((p) => p.role === 'student') ?? [])
-const open = computed(() => lines.value?.filter((l) => !l.finished && !l.voidReason) ?? [])
+const open = computed(
+  () => lines.value?.filter((l) => !l.finished && !l.voidReason && l.kind !== 'peer-look') ?? [],
+)
 const waiting = computed(() => lines.value?.filter((l) => l.finished && !l.result && !l.voidReason) ?? [])
 const held = computed(
   () => lines.value?.filter((l) => l.result && !l.released && !l.voidReason && !l.beside) ?? [],
@@ -89,7 +91,7 @@ const setting = computed<Setting>(() => ({
 const zones = computed(() => [...new Set(steps.value.flatMap((s) => s.zones))])
 const lying = (p: Place) => students.value.find((s) => s.id === p.partner)?.name ?? 'whoever lies here'
 const taken = (id: string, besides: Place) =>
-  places.value.some((p) => p !== besides && (p.student === id || p.partner === id))
+  places.value.some((p) => p !== besides && [p.student, p.partner, p.observer].includes(id))
 
 function another() {
   const free = freeTable(places.value, open.value)
@@ -114,6 +116,13 @@ async function start(these: Place[]) {
     for (const p of these) {
       const view = await ask(api.POST('/api/practicals', { body: briefOf(p, setting.value) }))
       floor.put(view)
+      if (p.observer)
+        await ask(
+          api.POST('/api/practicals/{id}/peer-looks', {
+            params: { path: { id: view.id } },
+            body: { observer: p.observer },
+          }),
+        )
       started = view.id
       places.value = places.value.filter((x) => x.table !== p.table)
     }
@@ -238,6 +247,20 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
               </option>
             </select></label
           >
+          <label class="wide"
+            ><span :class="{ sr: i > 0 }">Watches</span>
+            <select v-model="p.observer">
+              <option :value="undefined">nobody</option>
+              <option
+                v-for="s in students"
+                :key="s.id"
+                :value="s.id"
+                :disabled="s.id === p.student || s.id === p.partner || taken(s.id, p)"
+              >
+                {{ s.name }}
+              </option>
+            </select></label
+          >
           <button
             v-if="places.length > 1"
             class="push"
@@ -310,7 +333,7 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
         <p v-if="waiting.length === 0" class="soft">Nothing waits: everything finished has been awarded.</p>
         <router-link v-for="l in waiting" :key="l.id" class="line" :to="`/review/${l.id}`">
           <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
-          ><span class="soft">{{ l.grader }}</span
+          ><span class="soft">{{ l.grader }}{{ l.kind === 'practical' ? '' : `, ${word(l.kind)}` }}</span
           ><span class="soft">{{ day(l.startedAt) }}</span
           ><span class="go">review</span>
         </router-link>

@@ -677,7 +677,7 @@ const bars = computed(() => barsOf(taps.scores.value))
   flex: 1;
   min-height: 0;
   display: grid;
-  grid-template-columns: minmax(150px, 1fr) 168px 168px 168px 250px 168px;
+  grid-template-columns: minmax(150px, 1fr) 168px 168px 168px 258px 168px;
   gap: 8px;
 }
 .fig {
@@ -918,7 +918,7 @@ const bars = computed(() => barsOf(taps.scores.value))
 }
 .seen {
   display: grid;
-  grid-template-columns: repeat(6, 1fr);
+  grid-template-columns: repeat(3, 1fr);
   gap: 3px;
 }
 .seen > span {

@@ -18,6 +18,8 @@ export interface Place {
   table: number
   student: string
   partner: string
+  /** A third student who watches on their own phone. */
+  observer?: string
   /** What the one on the table must be spared today; undefined until somebody has asked. */
   today?: Schema['Spared'][]
   /** Steps asked of this body where some are left out for it. */

@@ -9,14 +9,20 @@ type Data = Partial<Tap['data']>
 
 /** A pause longer than this without a tap, before a page opens again, was not watched. */
 const AWAY_MS = 15_000
+/** What the server says of a practical when a device joins it. */
+type Opening = Pick<Schema['PracticalView'], 'elapsedMs' | 'events' | 'finished'> & {
+  scores?: Schema['ScoreView']
+}
 /** How often scores so far are asked for while taps come. */
 const SCORES_MS = 2000
 
 /**
  * The taps of one practical: first into the browser's own database, then to the server, sent again until it answers. The clock
  * runs on from what the server said at opening and never backwards.
+ *
+ * @param scored whether scores so far are asked for; an observer is told none
  */
-export function useTaps(practical: string, store: TapStore = indexedTaps()) {
+export function useTaps(practical: string, store: TapStore = indexedTaps(), scored = true) {
   const device = deviceName()
   const stored = shallowRef<Tap[]>([])
   const waiting = shallowRef<Tap[]>([])
@@ -49,7 +55,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
    *
    * @param agoMs how long ago the server said so
    */
-  function open(view: Schema['PracticalView'], agoMs = 0) {
+  function open(view: Opening, agoMs = 0) {
     base = view.elapsedMs + agoMs
     read = performance.now()
     stored.value = view.events
@@ -62,7 +68,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
     return opened
   }
 
-  async function takeOver(view: Schema['PracticalView'], at: number) {
+  async function takeOver(view: Opening, at: number) {
     const there = new Set(view.events.map((e) => e.id))
     const left = await store.all(practical).catch(() => [])
     const known = left.filter((t) => there.has(t.id)).map((t) => t.id)
@@ -99,7 +105,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps()) {
   let scoring = false
   /** Asks what it comes to so far, when something is stored that was not counted. */
   async function score() {
-    if (!behind || scoring || gone || finished.value) return
+    if (!scored || !behind || scoring || gone || finished.value) return
     scoring = true
     behind = false
     try {

@@ -66,13 +66,22 @@ class AccessTest {
     void a_student_reaches_only_the_words_of_the_trade_and_their_own_record(App.Running app) {
         var ana = Visitor.as(app.url(), "ana");
         // One's own password is one's own.
-        var own = List.of("/api/session", "/api/session/password", "/api/setup", "/api/catalogue", "/api/me/to-mark");
+        var own = List.of(
+                "/api/session",
+                "/api/session/password",
+                "/api/setup",
+                "/api/catalogue",
+                "/api/me/to-mark",
+                "/api/me/peer-looks");
         for (var e : endpoints(app)) {
             if (own.contains(e[1])) continue;
             var answer = call(ana, e[0], e[1]);
             assertThat(answer.status()).as(e[0] + " " + e[1]).isIn(403, 404);
-            // A word on one's own practical; this one is nobody's.
-            if (!e[0].equals("GET") && !e[1].startsWith("/api/handsets/") && !e[1].endsWith("/self-marks"))
+            // A word on one's own practical, and what one was asked to watch; this one is nobody's.
+            if (!e[0].equals("GET")
+                    && !e[1].startsWith("/api/handsets/")
+                    && !e[1].endsWith("/self-marks")
+                    && !e[1].equals("/api/practicals/" + ID + "/events"))
                 assertThat(answer.status()).as(e[0] + " " + e[1]).isEqualTo(403);
         }
         var me = ana.get("/api/session").json().get("person").get("id").asString();

@@ -166,6 +166,60 @@ class MarkingTest {
         }
     }
 
+    @Nested
+    class A_peer {
+        private String table;
+        private Visitor lena;
+        private String look;
+
+        @BeforeEach
+        void asked(App.Running app) {
+            table = nadia.practical("Kit Sorrel", "calves");
+            lena = Visitor.as(app.url(), "lena");
+            look = asked("Lena Brook").json().get("look").asString();
+        }
+
+        private Visitor.Answer asked(String who) {
+            return nadia.post(path(table) + "/peer-looks", "{\"observer\":\"" + nadia.person(who) + "\"}");
+        }
+
+        @Test
+        void writes_what_they_see_and_reads_nothing(App.Running app) {
+            assertThat(asked("Lena Brook").json().get("look").asString()).isEqualTo(look);
+            var mine = lena.get("/api/me/peer-looks").json();
+            assertThat(mine).anySatisfy(w -> {
+                assertThat(w.get("id").asString()).isEqualTo(look);
+                assertThat(w.get("student").asString()).isEqualTo("Kit Sorrel");
+            });
+            assertThat(seen(lena, look, "").status()).isEqualTo(200);
+            assertThat(lena.get(path(look)).status()).isEqualTo(403);
+            assertThat(lena.get(path(table)).status()).isEqualTo(403);
+            assertThat(seen(lena, table, "").status()).isEqualTo(403);
+            assertThat(seen(Visitor.as(app.url(), "ana"), look, "").status()).isEqualTo(403);
+            assertThat(seen(nadia, look, "").status()).isEqualTo(403);
+        }
+
+        /** By hand: one look of ten that are enough, a quarter of the weight: 0.025. */
+        @Test
+        void counts_a_quarter_once_a_grader_has_awarded_it(App.Running app) {
+            seen(lena, look, "");
+            var count = "select count(*) from evidence where criterion = 'mechanics' and weight = 0.025"
+                    + " and practical_id = '" + look + "'";
+            assertThat(app.database().count(count)).isZero();
+            assertThat(award(nadia, look, "", false).status()).isEqualTo(200);
+            assertThat(app.database().count(count)).isEqualTo(1);
+        }
+
+        @Test
+        void is_a_third_student_and_over_with_the_practical() {
+            assertThat(asked("Kit Sorrel").text()).contains("neither works nor lies here");
+            assertThat(asked("Olle Strand").status()).isEqualTo(422);
+            seen(nadia, table, "");
+            assertThat(lena.get("/api/me/peer-looks").text()).doesNotContain(look);
+            assertThat(asked("Ana Quill").code()).isEqualTo("finished");
+        }
+    }
+
     private String started(String more) {
         return nadia.post(
                         "/api/practicals",

@@ -100,6 +100,9 @@ class PracticalController {
 
     record Rating(@Nullable Double value) {}
 
+    /** @param look id of the look once it is there */
+    record Watched(@Nullable UUID look, @Nullable UUID observer) {}
+
     record SelfMarks(@Nullable Map<Criterion, Double> marks) {}
 
     record Voided(@Nullable String reason) {}
@@ -175,7 +178,6 @@ class PracticalController {
 
     @PostMapping("/api/practicals/{id}/events")
     Stored append(@Me Caller caller, @PathVariable UUID id, @RequestBody Sent sent) {
-        if (sent.events == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
         var stored = practicals.append(caller, id, sent.events);
         return new Stored(stored.events(), stored.finished());
     }
@@ -197,6 +199,18 @@ class PracticalController {
     @PostMapping("/api/practicals/{id}/beside")
     PracticalView beside(@Me Caller caller, @PathVariable UUID id) {
         return one(caller, practicals.beside(caller, id));
+    }
+
+    /** Another student is asked to watch and write down what they see. */
+    @PostMapping("/api/practicals/{id}/peer-looks")
+    Watched watch(@Me Caller caller, @PathVariable UUID id, @RequestBody Watched sent) {
+        return new Watched(practicals.watch(caller, id, sent.observer), sent.observer);
+    }
+
+    /** The looks the caller is asked for now. */
+    @GetMapping("/api/me/peer-looks")
+    List<Practicals.Watching> watching(@Me Caller caller) {
+        return practicals.watching(caller);
     }
 
     /** The student's own marks, before the result is shown. */

@@ -34,7 +34,8 @@ interface PracticalRows {
             @Nullable UUID retakeOf,
             String kind,
             @Nullable String criterion,
-            @Nullable UUID beside) {}
+            @Nullable UUID beside,
+            @Nullable UUID watches) {}
 
     record EventRow(
             String id,
@@ -68,15 +69,15 @@ interface PracticalRows {
             boolean released) {}
 
     String COLUMNS =
-            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason, retake_of, kind, criterion, beside";
+            "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason, retake_of, kind, criterion, beside, watches";
 
     @Insert("""
             insert into practical (id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id,
                                    asked, sides, table_number, started_at, finished, limit_seconds, today, despite, retake_of, kind,
-                                   criterion, beside)
+                                   criterion, beside, watches)
             values (#{id}, #{termId}, #{studentId}, #{partnerId}, #{graderId}, #{sequenceVersionId}, #{profileVersionId},
                     #{asked}::jsonb, #{sides}, #{tableNumber}, #{startedAt}, #{finished}, #{limitSeconds}, #{today}::jsonb,
-                    #{despite}, #{retakeOf}, #{kind}, #{criterion}, #{beside})""")
+                    #{despite}, #{retakeOf}, #{kind}, #{criterion}, #{beside}, #{watches})""")
     void add(Row row);
 
     @Select("select " + COLUMNS + " from practical where id = #{id}")
@@ -132,12 +133,28 @@ interface PracticalRows {
     @Select("""
             select p.id, v.name as sequence, p.started_at from practical p
             join sequence_version v on v.id = p.sequence_version_id
-            where p.student_id = #{student} and p.finished and p.void_reason is null and p.beside is null
+            where p.student_id = #{student} and p.finished and p.void_reason is null and p.beside is null and p.kind <> 'peer-look'
               and not exists (select 1 from self_mark m where m.practical_id = p.id)
               and not coalesce((select a.released from award a where a.practical_id = p.id
                                 order by a.revision desc limit 1), false)
             order by p.started_at desc limit 20""")
     List<ToMark> toMark(UUID student);
+
+    /** Looks of a student at another's practical that still goes on, the newest first. */
+    @Select("select " + COLUMNS
+            + " from practical w where kind = 'peer-look' and grader_id = #{observer} and not finished"
+            + " and void_reason is null and not (select p.finished from practical p where p.id = w.watches)"
+            + " order by started_at desc")
+    List<Row> watching(UUID observer);
+
+    /** Ends the looks at a practical that is over; a look that saw nothing is left as it is. */
+    @Update("""
+            update practical p set finished = #{finished} where p.watches = #{id}
+              and exists (select 1 from event e where e.practical_id = p.id)""")
+    void finishLooks(UUID id, boolean finished);
+
+    @Select("select " + COLUMNS + " from practical where watches = #{id} and grader_id = #{observer}")
+    Optional<Row> watch(UUID id, UUID observer);
 
     /** Says that it does not count, or with null that it does after all. */
     @Update("""

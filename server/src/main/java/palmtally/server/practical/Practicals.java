@@ -90,7 +90,9 @@ public class Practicals {
     public enum Kind {
         PRACTICAL(Evidence.Kind.PRACTICAL),
         /** One criterion, for two minutes. */
-        SPOT_CHECK(Evidence.Kind.SPOT_CHECK);
+        SPOT_CHECK(Evidence.Kind.SPOT_CHECK),
+        /** What another student saw. */
+        PEER_LOOK(Evidence.Kind.PEER_LOOK);
 
         final Evidence.Kind evidence;
 
@@ -256,6 +258,7 @@ public class Practicals {
                 brief.retakeOf,
                 (brief.kind == null ? Kind.PRACTICAL : brief.kind).toString(),
                 brief.criterion == null ? null : brief.criterion.toString(),
+                null,
                 null));
         return id;
     }
@@ -293,6 +296,7 @@ public class Practicals {
                 null,
                 null,
                 Kind.PRACTICAL.toString(),
+                null,
                 null,
                 null));
         return id;
@@ -336,8 +340,88 @@ public class Practicals {
                 row.retakeOf(),
                 row.kind(),
                 row.criterion(),
-                first));
+                first,
+                null));
         return id;
+    }
+
+    /**
+     * Asks another student to watch: they write down what they see on their own phone, for as long as the practical goes on.
+     *
+     * @return the look, the same one when it is asked for twice
+     * @throws InvalidValue unless the observer is a third student of the term
+     */
+    @Transactional
+    public UUID watch(Caller caller, UUID id, @Nullable UUID observer) {
+        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
+        mustCount(row);
+        if (row.finished()) throw Refusal.conflict("finished", "This practical is over.");
+        if (observer == null
+                || observer.equals(row.studentId())
+                || observer.equals(row.partnerId())
+                || people.students(row.termId()).stream().noneMatch(p -> p.id().equals(observer)))
+            throw new InvalidValue(
+                    "peer look",
+                    new Fault(
+                            "observer", String.valueOf(observer), "must be a student who neither works nor lies here"));
+        var there = rows.watch(id, observer);
+        if (there.isPresent()) return there.get().id();
+        var look = UUID.randomUUID();
+        rows.add(new Row(
+                look,
+                row.termId(),
+                row.studentId(),
+                row.partnerId(),
+                observer,
+                row.sequenceVersionId(),
+                row.profileVersionId(),
+                row.asked(),
+                row.sides(),
+                row.tableNumber(),
+                row.startedAt(),
+                false,
+                null,
+                null,
+                null,
+                null,
+                null,
+                Kind.PEER_LOOK.toString(),
+                null,
+                null,
+                id));
+        return look;
+    }
+
+    /** A look that an observer is asked for. */
+    public record Watching(
+            UUID id,
+            String student,
+            String sequence,
+            int tableNumber,
+            long elapsedMs,
+            double lookEverySeconds,
+            List<Event> events) {}
+
+    /** The looks the caller is asked for now. */
+    public List<Watching> watching(Caller caller) {
+        return rows.watching(caller.id()).stream()
+                .map(r -> {
+                    var practical = practical(r, events(r.id()));
+                    return new Watching(
+                            r.id(),
+                            people.person(r.studentId()).name(),
+                            practical.sequence().name(),
+                            r.tableNumber(),
+                            Math.max(
+                                    0,
+                                    clock.instant().toEpochMilli()
+                                            - r.startedAt().toEpochMilli()),
+                            practical.profile().mechanics().lookEverySeconds(),
+                            practical.events());
+                })
+                .toList();
     }
 
     /** Whether the caller grades the same run on their own and has not seen the other's marks yet. */
@@ -421,20 +505,31 @@ public class Practicals {
      * @throws InvalidValue naming every event that cannot be meant, by its place in the request
      * @throws Refusal 409 where an id is stored already with other contents
      */
-    public Stored append(Caller caller, UUID id, List<Event> sent) {
+    public Stored append(Caller caller, UUID id, @Nullable List<Event> sent) {
         var known = known(id);
         var now = clock.instant();
         var until = known.mayWrite.get(caller.id());
         if (until == null || until.isBefore(now)) {
-            people.mustTeach(caller, known.term);
-            mustGradeIt(caller, row(id));
+            mayWrite(caller, row(id));
             known.mayWrite.put(caller.id(), now.plus(ASKED_AGAIN));
         }
+        if (sent == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
         if (sent.size() > MOST_AT_ONCE)
             throw new InvalidValue(
                     "events",
                     new Fault("events", sent.size() + " events", "must be at most " + MOST_AT_ONCE + " at once"));
         return append(id, known, sent);
+    }
+
+    /** A grader writes where they teach; an observer only what they were asked to look at. */
+    private void mayWrite(Caller caller, Row row) {
+        if (Kind.of(row) == Kind.PEER_LOOK) {
+            if (!row.graderId().equals(caller.id()))
+                throw Refusal.forbidden("Only the student who was asked to watch writes here.");
+            return;
+        }
+        people.mustTeach(caller, row.termId());
+        mustGradeIt(caller, row);
     }
 
     /** Stores what comes from a device that nobody signed in on; whoever calls has made sure that it belongs here. */
@@ -501,7 +596,10 @@ public class Practicals {
             var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
             boolean finished =
                     Run.of(practical(row, events(id))).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
-            if (finished != row.finished()) rows.finish(id, finished);
+            if (finished != row.finished()) {
+                rows.finish(id, finished);
+                rows.finishLooks(id, finished);
+            }
             return finished;
         }));
     }

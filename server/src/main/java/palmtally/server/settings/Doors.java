@@ -55,6 +55,7 @@ class Doors {
                                 "/grade/**",
                                 "/review/**",
                                 "/compare/**",
+                                "/peer",
                                 "/track/**",
                                 "/me",
                                 "/school/**")
@@ -77,9 +78,14 @@ class Doors {
                                 "/api/competency/students/*",
                                 "/api/practicals/*",
                                 "/api/me/to-mark",
+                                "/api/me/peer-looks",
                                 "/api/notes/*")
                         .authenticated()
-                        .requestMatchers(HttpMethod.POST, "/api/session/password", "/api/practicals/*/self-marks")
+                        .requestMatchers(
+                                HttpMethod.POST,
+                                "/api/session/password",
+                                "/api/practicals/*/self-marks",
+                                "/api/practicals/*/events")
                         .authenticated()
                         .requestMatchers("/api/people/**", "/api/school/**")
                         .hasRole("LEAD")

@@ -30,6 +30,7 @@ class Pages implements WebMvcConfigurer {
             "/review",
             "/review/{id}",
             "/compare/{first}/{second}",
+            "/peer",
             "/track",
             "/track/{id}",
             "/me",
