@@ -260,7 +260,10 @@ class FloorTest {
             browser.watching(page, "floor-stand-in", () -> {
                 var teacher = Visitor.as(app.url(), "nadia");
                 var id = teacher.practical("Bram Oster", "calves");
-                var code = teacher.post("/api/practicals/" + id + "/handset", "").json().get("code").asString();
+                var code = teacher.post("/api/practicals/" + id + "/handset", "")
+                        .json()
+                        .get("code")
+                        .asString();
                 Browser.signIn(page, app.url(), "nadia");
                 page.navigate(app.url() + "/grade/" + id);
                 var out = new java.io.ByteArrayOutputStream();

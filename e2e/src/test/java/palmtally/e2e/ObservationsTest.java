@@ -81,8 +81,10 @@ class ObservationsTest {
                         measured.add(stored(page, s, touch));
                     }
                     var kinds = new ArrayList<String>();
-                    for (JsonNode e : teacher.get("/api/practicals/" + id).json().get("events"))
-                        if (!e.get("kind").asString().equals("attend")) kinds.add(e.get("kind").asString());
+                    for (JsonNode e :
+                            teacher.get("/api/practicals/" + id).json().get("events"))
+                        if (!e.get("kind").asString().equals("attend"))
+                            kinds.add(e.get("kind").asString());
                     assertThat(kinds).isEqualTo(TWENTY.stream().map(Seen::kind).toList());
                     assertThat(median(model) - (touch ? MENTAL : 0))
                             .as("keystroke-level model, s")
@@ -102,17 +104,16 @@ class ObservationsTest {
 
     /** Does it, and gives the milliseconds from the last action to the server's answer that it is on disk. */
     private static double stored(Page page, Seen s, boolean touch) {
-        page.evaluate("() => { window.__at = 0; window.__stored = 0;"
-                + " if (!window.__fetch) { window.__fetch = window.fetch; window.fetch = async (...a) => {"
-                + "   const r = await window.__fetch(...a);"
-                + "   const url = typeof a[0] === 'string' ? a[0] : a[0].url;"
-                + "   if (url.endsWith('/events') && r.ok) window.__stored ||= performance.now(); return r };"
-                + " for (const k of ['keydown', 'click', 'pointerdown']) window.addEventListener(k, () => {"
-                + "   window.__at = performance.now(); window.__stored = 0 }, true) } }");
+        page.evaluate("() => { performance.clearResourceTimings();"
+                + " if (!window.__heard) { window.__heard = true;"
+                + " for (const k of ['keydown', 'click']) window.addEventListener(k, () => {"
+                + "   window.__at = performance.now() }, true) } }");
         if (touch) for (var t : s.touches) touched(page, t).click();
         else for (var k : s.keys) page.keyboard().press(k);
-        page.waitForFunction("() => window.__stored > 0");
-        return ((Number) page.evaluate("() => window.__stored - window.__at")).doubleValue();
+        var answered = "performance.getEntriesByType('resource')"
+                + ".find(e => e.name.endsWith('/events') && e.startTime >= window.__at)";
+        page.waitForFunction("() => " + answered);
+        return ((Number) page.evaluate("() => " + answered + ".responseEnd - window.__at")).doubleValue();
     }
 
     private static Locator touched(Page page, String label) {
