@@ -53,6 +53,11 @@ export const router = createRouter({
       props: true,
       meta: { student: true },
     },
+    {
+      path: '/compare/:id/shown/:demonstration',
+      component: () => import('./features/practical/BesideShownPage.vue'),
+      props: true,
+    },
     { path: '/track', component: () => import('./features/competency/TrackPage.vue') },
     {
       path: '/track/:id',

@@ -3828,6 +3828,7 @@ export interface components {
       name: string
       /** Format: double */
       seconds: number
+      sequence: string
       /** Format: double */
       slotSeconds: number
       /** Format: date-time */

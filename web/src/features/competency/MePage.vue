@@ -27,7 +27,7 @@ const session = useSession()
   display: flex;
   flex-wrap: wrap;
   gap: 14px;
-  padding: 0 20px 20px;
+  padding: 14px 20px;
   align-items: flex-start;
 }
 </style>

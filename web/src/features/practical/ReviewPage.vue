@@ -94,6 +94,14 @@ const award = (award: Schema['Award']) =>
 const setVoid = (reason: string | undefined) =>
   call(() => ask(api.PUT('/api/practicals/{id}/void', { params: path, body: { reason } })))
 
+/** The last demonstration of one's own of the same sequence. */
+const { data: demonstrations } = useAsked(async () =>
+  session.staff ? ask(api.GET('/api/demonstrations')) : [],
+)
+const shown = computed(() =>
+  demonstrations.value?.find((d) => d.finished && d.sequence === view.value?.sequence.id),
+)
+
 // ---- what was tapped, put right afterwards ---------------------------------------------------------------------------
 const log = ref(false)
 const taps = useTaps(props.id)
@@ -136,6 +144,9 @@ const linesOf = (ids: readonly string[]) =>
         <span v-else-if="!view.finished" class="soft">still at the table</span>
         <router-link v-if="view.beside" class="push" :to="`/compare/${view.id}/${view.beside}`"
           >Both graders</router-link
+        >
+        <router-link v-if="shown" class="push" :to="`/compare/${view.id}/shown/${shown.id}`"
+          >Beside my demonstration</router-link
         >
         <button v-if="session.staff" class="push" aria-haspopup="dialog" @click="log = true">Log</button>
         <a v-if="session.staff" class="push" :href="`/api/practicals/${id}/file`" download>Save the record</a>

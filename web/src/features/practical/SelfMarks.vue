@@ -76,6 +76,16 @@ section {
 .row b {
   width: 140px;
 }
+@media (max-width: 700px) {
+  .row {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    width: 100%;
+  }
+  .row b {
+    grid-column: 1 / -1;
+  }
+}
 .bad {
   color: var(--stop);
 }

@@ -111,6 +111,11 @@ class EveryScreenTest {
         screens.put("rating", "/review/" + waiting);
         screens.put("review", "/review/" + awarded);
         screens.put("compare", "/compare/" + runs.get(0) + "/" + runs.get(1));
+        for (var d : teacher.get("/api/demonstrations").json())
+            if (d.get("finished").asBoolean())
+                screens.putIfAbsent(
+                        "beside-shown",
+                        "/compare/" + runs.get(0) + "/shown/" + d.get("id").asString());
         screens.put("track", "/track");
         screens.put("student", "/track/" + teacher.person("Gus Harrow"));
         screens.put("school", "/school");

@@ -6,6 +6,7 @@ import static palmtally.e2e.Browser.button;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -89,6 +90,50 @@ class ReviewTest {
                 assertThat(student.getByText(Pattern.compile("Mechanics: said 90, \\d+ too high")))
                         .isVisible();
                 assertThat(button(student, "Log")).hasCount(0);
+            });
+        }
+    }
+
+    /** The third student is named at the set-up and watches on a phone; what they saw waits for the grader like everything else. */
+    @Test
+    void a_third_student_watches_and_the_grader_awards_what_they_saw(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            browser.watching(page, "review-peer", () -> {
+                Browser.signIn(page, app.url(), "nadia");
+                page.navigate(app.url() + "/grade");
+                page.getByLabel("Sequence").selectOption("feet");
+                page.getByLabel("Student").selectOption(new SelectOption().setLabel("Ilse Marrow"));
+                page.getByLabel("On the table").selectOption(new SelectOption().setLabel("Tobin Vale"));
+                page.getByLabel("Watches").selectOption(new SelectOption().setLabel("Eli Thorne"));
+                button(page, "Nothing today").click();
+                button(page, "Start").click();
+                page.waitForURL(Pattern.compile(".*/grade/[0-9a-f-]{36}"));
+                page.keyboard().press("Enter");
+                var phone = browser.page();
+                phone.setViewportSize(390, 844);
+                Browser.signIn(phone, app.url(), "eli");
+                phone.navigate(app.url() + "/me");
+                phone.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Watch at a table"))
+                        .click();
+                assertThat(phone.getByRole(AriaRole.HEADING)).hasText("Ilse Marrow");
+                button(phone, "Bent elbows").click();
+                button(phone, "Left open").click();
+                assertThat(phone.getByText("stored", new Page.GetByTextOptions().setExact(true)))
+                        .isVisible();
+                button(phone, "Done").click();
+                assertThat(phone.getByText("Nobody asks you to watch now")).isVisible();
+                button(page, "Finish").click();
+                page.waitForURL(Pattern.compile(".*/(floor|review/.*)"));
+                page.navigate(app.url() + "/grade");
+                var look =
+                        page.locator("a.line").filter(new Locator.FilterOptions().setHasText("Eli Thorne, peer look"));
+                assertThat(look.first()).containsText("Ilse Marrow");
+                look.first().click();
+                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^50")))
+                        .click();
+                button(page, "Award, for the lead to release").click();
+                assertThat(page.getByText("Not released to the student yet.")).isVisible();
             });
         }
     }

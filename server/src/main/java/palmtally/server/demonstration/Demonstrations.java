@@ -80,6 +80,7 @@ public class Demonstrations {
      */
     public record ShownLine(
             UUID id,
+            String sequence,
             String name,
             Instant startedAt,
             boolean finished,
@@ -91,6 +92,7 @@ public class Demonstrations {
             var p = s.progress;
             return new ShownLine(
                     s.id,
+                    s.showing.sequence().id(),
                     s.showing.sequence().name(),
                     s.startedAt,
                     p.finished(),

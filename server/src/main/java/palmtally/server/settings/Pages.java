@@ -30,6 +30,7 @@ class Pages implements WebMvcConfigurer {
             "/review",
             "/review/{id}",
             "/compare/{first}/{second}",
+            "/compare/{id}/shown/{demonstration}",
             "/peer",
             "/track",
             "/track/{id}",
