@@ -1594,6 +1594,8 @@ export interface components {
       /** @enum {string} */
       criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
       despite?: string
+      /** Format: uuid */
+      grader?: string
       /** @enum {string} */
       kind?: 'practical' | 'spot-check' | 'peer-look'
       /** Format: double */

@@ -34,7 +34,7 @@ function add() {
 }
 /** The steps that clash are not asked of this body; of a re-take what is left of it. */
 function leaveOut() {
-  const all = place.value.asked ?? props.setting.steps
+  const all = place.value.asked ?? props.setting.asked ?? props.setting.steps
   set({ asked: all.filter((s) => !place.value.ready!.blocked.includes(s)) })
 }
 let asked = 0
@@ -135,7 +135,7 @@ watch([() => place.value.partner, () => props.setting.sequence], () =>
     <p v-if="place.asked || place.sides" class="soft">
       <template v-if="place.retakeOf">A re-take of {{ place.asked?.length }} steps.</template>
       <template v-else-if="place.asked"
-        >{{ setting.steps.length - place.asked.length }} left out for this body.</template
+        >{{ (setting.asked ?? setting.steps).length - place.asked.length }} left out for this body.</template
       >
       <template v-if="place.sides"> The {{ place.sides }} side only.</template>
     </p>

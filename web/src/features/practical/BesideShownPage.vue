@@ -83,20 +83,8 @@ const short = (l: (typeof lines.value)[number]) => l.doneSeconds < 0.5 * l.plann
   </div>
 </template>
 
+<style scoped src="./beside.css"></style>
 <style scoped>
-h2 {
-  margin: 0 0 4px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  padding: 8px 10px;
-  border-bottom: 1px solid var(--line);
-}
 .short {
   color: var(--stop);
   font-weight: 700;

@@ -136,21 +136,8 @@ const meaning = computed(() => {
   </div>
 </template>
 
+<style scoped src="./beside.css"></style>
 <style scoped>
-section h2 {
-  margin: 0 0 4px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  padding: 8px 10px;
-  border-bottom: 1px solid var(--line);
-  vertical-align: top;
-}
 td {
   font-weight: 650;
 }

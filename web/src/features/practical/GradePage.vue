@@ -6,8 +6,9 @@ import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { FINGERS, type Criterion } from '@/parts/criteria'
-import { day, points, word } from '@/parts/words'
+import { day } from '@/parts/words'
 import BeforeHands from './BeforeHands.vue'
+import PracticalLines from './PracticalLines.vue'
 import { briefOf, filled, freeTable, inTheWay, type Place, type Setting } from './places'
 import { useFloor } from './useFloor'
 
@@ -31,6 +32,9 @@ const brief = reactive({
   sides: 'each' as 'each' | 'left' | 'right',
   minutes: undefined as number | undefined,
   criterion: '' as Criterion | '',
+  grader: '',
+  /** Steps that are not asked. */
+  out: [] as string[],
 })
 /** A look at one criterion takes two minutes. */
 const SPOT_MINUTES = 2
@@ -74,6 +78,7 @@ watch(
   () => brief.sequence,
   () => {
     void readPlan()
+    brief.out = []
     places.value = places.value.map((p) => ({ ...p, asked: undefined, sides: undefined, ready: undefined }))
   },
 )
@@ -87,7 +92,12 @@ const setting = computed<Setting>(() => ({
   sides: brief.sides,
   minutes: brief.minutes,
   criterion: brief.criterion || undefined,
+  grader: brief.grader || undefined,
+  asked: brief.out.length ? steps.value.map((s) => s.id).filter((id) => !brief.out.includes(id)) : undefined,
 }))
+const graders = computed(
+  () => people.value?.filter((p) => p.role !== 'student' && p.id !== session.person?.id) ?? [],
+)
 const zones = computed(() => [...new Set(steps.value.flatMap((s) => s.zones))])
 const lying = (p: Place) => students.value.find((s) => s.id === p.partner)?.name ?? 'whoever lies here'
 const taken = (id: string, besides: Place) =>
@@ -115,7 +125,7 @@ async function start(these: Place[]) {
   try {
     for (const p of these) {
       const view = await ask(api.POST('/api/practicals', { body: briefOf(p, setting.value) }))
-      floor.put(view)
+      if (!brief.grader) floor.put(view)
       if (p.observer)
         await ask(
           api.POST('/api/practicals/{id}/peer-looks', {
@@ -128,6 +138,8 @@ async function start(these: Place[]) {
     }
     // Table by table: what is set up beside it waits here.
     if (named.value.length > 0) return
+    // Somebody else's table is on their floor.
+    if (brief.grader) return void (await again())
     await router.push(these.length === 1 ? `/grade/${started}` : '/floor')
   } catch (e) {
     failed.value = e as Problem
@@ -205,10 +217,45 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
           >Minutes, if limited
           <input v-model.number="brief.minutes" type="number" min="1" max="240" placeholder="none"
         /></label>
+        <label v-if="graders.length"
+          >Grader
+          <select v-model="brief.grader">
+            <option value="">me</option>
+            <option v-for="g in graders" :key="g.id" :value="g.id">{{ g.name }}</option>
+          </select></label
+        >
         <span class="grow" />
         <button class="push" type="button" @click="fill">Fill in</button>
         <button class="push" type="button" @click="another">One table more</button>
       </div>
+      <details v-if="steps.length">
+        <summary>
+          {{
+            brief.out.length
+              ? `${steps.length - brief.out.length} of ${steps.length} steps asked`
+              : 'All steps asked'
+          }}
+        </summary>
+        <div class="steps" role="group" aria-label="Steps asked">
+          <button
+            v-for="(st, n) in steps"
+            :key="st.id"
+            class="push"
+            type="button"
+            :class="{ main: !brief.out.includes(st.id) }"
+            :aria-pressed="!brief.out.includes(st.id)"
+            @click="
+              brief.out = brief.out.includes(st.id)
+                ? brief.out.filter((x) => x !== st.id)
+                : brief.out.length < steps.length - 1
+                  ? [...brief.out, st.id]
+                  : brief.out
+            "
+          >
+            {{ n + 1 }} {{ st.name }}
+          </button>
+        </div>
+      </details>
       <div v-for="(p, i) in places" :key="p.table" class="slot">
         <div class="brief place">
           <label
@@ -326,41 +373,13 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
           </div>
         </template>
       </section>
-      <section class="card">
-        <h2>
-          Waiting for review <span class="soft">{{ waiting.length }}</span>
-        </h2>
-        <p v-if="waiting.length === 0" class="soft">Nothing waits: everything finished has been awarded.</p>
-        <router-link v-for="l in waiting" :key="l.id" class="line" :to="`/review/${l.id}`">
-          <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
-          ><span class="soft">{{ l.grader }}{{ l.kind === 'practical' ? '' : `, ${word(l.kind)}` }}</span
-          ><span class="soft">{{ day(l.startedAt) }}</span
-          ><span class="go">review</span>
-        </router-link>
-      </section>
-      <section v-if="held.length" class="card">
-        <h2>
-          For the lead to release <span class="soft">{{ held.length }}</span>
-        </h2>
-        <router-link v-for="l in held" :key="l.id" class="line" :to="`/review/${l.id}`">
-          <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
-          ><span class="soft">{{ l.grader }}</span
-          ><span class="soft">{{ day(l.startedAt) }}</span
-          ><span class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
-        </router-link>
-      </section>
-      <section class="card">
-        <h2>
-          Awarded <span class="soft">{{ done.length }}</span>
-        </h2>
-        <router-link v-for="l in done" :key="l.id" class="line" :to="`/review/${l.id}`">
-          <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
-          ><span class="soft">{{ l.grader }}</span
-          ><span class="soft">{{ day(l.startedAt) }}</span
-          ><span v-if="l.voidReason" class="go soft">void</span
-          ><span v-else class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
-        </router-link>
-      </section>
+      <PracticalLines
+        title="Waiting for review"
+        :lines="waiting"
+        none="Nothing waits: everything finished has been awarded."
+      />
+      <PracticalLines title="For the lead to release" :lines="held" />
+      <PracticalLines title="Awarded" :lines="done" none="Nothing has been awarded in this term yet." />
     </template>
   </div>
 </template>
@@ -394,6 +413,17 @@ select {
   flex-direction: column;
   gap: 12px;
 }
+summary {
+  min-height: var(--target);
+  line-height: var(--target);
+  cursor: pointer;
+  font-weight: 600;
+}
+.steps {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
 .slot {
   display: flex;
   flex-direction: column;
@@ -423,25 +453,9 @@ select {
   min-height: 48px;
   min-width: 48px;
 }
-.line {
-  display: grid;
-  grid-template-columns: 170px 1fr 130px 120px 130px;
-  gap: 12px;
-  align-items: center;
-  min-height: 46px;
-  text-decoration: none;
-  border-bottom: 1px solid var(--line);
-}
-.go {
-  font-weight: 650;
-  text-align: right;
-}
-.pass {
-  color: var(--good);
-}
-.fail,
 .bad {
   color: var(--stop);
   font-weight: 650;
 }
 </style>
+<style scoped src="./lines.css"></style>

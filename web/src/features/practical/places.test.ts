@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { filled, freeTable, type Place } from './places'
+import { briefOf, filled, freeTable, inTheWay, type Place, type Setting } from './places'
 
 const place = (table: number, student = '', partner = ''): Place => ({ table, student, partner })
 const CLASS = ['ana', 'ben', 'cleo', 'dag', 'eva', 'finn']
@@ -25,5 +25,46 @@ describe('filling in', () => {
     const places = filled([place(1), place(2), place(3)], ['ana', 'ben', 'cleo'], new Set())
     expect(places.map((p) => p.student)).toEqual(['ana', 'ben', 'cleo'])
     expect(places.every((p) => p.partner === '')).toBe(true)
+  })
+})
+
+describe('before hands are laid on', () => {
+  const setting: Setting = {
+    term: 't',
+    sequence: 'calves',
+    steps: ['a', 'b', 'c'],
+    sides: 'each',
+    minutes: 20,
+  }
+  const ready = { clashes: [], blocked: [], rest: 3, gates: [] }
+  it('somebody has to ask, what clashes has to go, and a closed gate wants its reason', () => {
+    const p: Place = { ...place(1, 'ana', 'ben'), ready }
+    expect(inTheWay(p)).toBe(true)
+    expect(inTheWay({ ...p, today: [] })).toBe(false)
+    expect(inTheWay({ ...p, today: [], ready: { ...ready, clashes: ['Step 2 …'] } })).toBe(true)
+    const closed = { ...ready, gates: [{ gate: 'jaw' as const, open: false, why: 'The jaw comes after …' }] }
+    expect(inTheWay({ ...p, today: [], ready: closed })).toBe(true)
+    expect(inTheWay({ ...p, today: [], ready: closed, despite: '  ' })).toBe(true)
+    expect(inTheWay({ ...p, today: [], ready: closed, despite: 'shown last week' })).toBe(false)
+  })
+  it('a place asks what all are asked unless its body needs otherwise', () => {
+    const p = place(3, 'ana', 'ben')
+    expect(briefOf(p, setting)).toMatchObject({
+      asked: undefined,
+      sides: 'each',
+      limitSeconds: 1200,
+      tableNumber: 3,
+    })
+    expect(briefOf(p, { ...setting, asked: ['a', 'b'] }).asked).toEqual(['a', 'b'])
+    expect(briefOf({ ...p, asked: ['b'], sides: 'left' }, { ...setting, asked: ['a', 'b'] })).toMatchObject({
+      asked: ['b'],
+      sides: 'left',
+    })
+  })
+  it('a spot check says what it looks at', () => {
+    expect(briefOf(place(1, 'ana'), { ...setting, criterion: 'draping' })).toMatchObject({
+      kind: 'spot-check',
+      criterion: 'draping',
+    })
   })
 })

@@ -9,6 +9,10 @@ export interface Setting {
   steps: readonly string[]
   sides: 'each' | 'left' | 'right'
   minutes?: number
+  /** Those of them that are asked; undefined for all. */
+  asked?: readonly string[]
+  /** Who grades, if it is somebody else. */
+  grader?: string
   /** The one criterion of a spot check; undefined for a whole practical. */
   criterion?: Criterion
 }
@@ -42,7 +46,8 @@ export function briefOf(p: Place, setting: Setting): Schema['Brief'] {
     partner: p.partner || undefined,
     sequence: setting.sequence || undefined,
     sides: p.sides ?? setting.sides,
-    asked: p.asked,
+    asked: p.asked ?? (setting.asked && [...setting.asked]),
+    grader: setting.grader,
     tableNumber: p.table,
     limitSeconds: setting.minutes ? 60 * setting.minutes : undefined,
     today: p.today,

@@ -116,7 +116,8 @@ class ReviewTest {
                 phone.navigate(app.url() + "/me");
                 phone.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Watch at a table"))
                         .click();
-                assertThat(phone.getByRole(AriaRole.HEADING)).hasText("Ilse Marrow");
+                phone.waitForURL("**/peer");
+                assertThat(phone.locator(".peer h1")).hasText("Ilse Marrow");
                 button(phone, "Bent elbows").click();
                 button(phone, "Left open").click();
                 assertThat(phone.getByText("stored", new Page.GetByTextOptions().setExact(true)))

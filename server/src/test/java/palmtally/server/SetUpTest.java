@@ -146,4 +146,29 @@ class SetUpTest {
             assertThat(app.database().count(count)).isEqualTo(had);
         }
     }
+
+    @Test
+    void another_grader_finds_the_table_on_their_floor(App.Running app) {
+        var olle = nadia.person("Olle Strand");
+        var id = nadia.post("/api/practicals", brief("calves", ",\"grader\":\"" + olle + "\""))
+                .json()
+                .get("id")
+                .asString();
+        assertThat(Visitor.as(app.url(), "olle").get("/api/floor").text()).contains(id);
+        assertThat(nadia.get("/api/floor").text()).doesNotContain(id);
+        assertThat(nadia.post("/api/practicals", brief("calves", ",\"grader\":\"" + nadia.person("Kit Sorrel") + "\""))
+                        .text())
+                .contains("is no grader of this term");
+    }
+
+    @Test
+    void only_some_steps_may_be_asked() {
+        var asked = nadia.post("/api/practicals", brief("calves", ",\"sides\":\"right\",\"asked\":[\"thigh-glide\"]"))
+                .json();
+        assertThat(asked.get("asked")).hasSize(1);
+        assertThat(asked.get("spans")).hasSize(1);
+        assertThat(nadia.post("/api/practicals", brief("calves", ",\"asked\":[\"nowhere\"]"))
+                        .text())
+                .contains("names no step of the sequence");
+    }
 }

@@ -35,7 +35,33 @@ interface PracticalRows {
             String kind,
             @Nullable String criterion,
             @Nullable UUID beside,
-            @Nullable UUID watches) {}
+            @Nullable UUID watches) {
+        /** The same run, asked the same and with the same clock, in the eyes of somebody else. */
+        Row of(UUID id, UUID grader, String kind, @Nullable UUID beside, @Nullable UUID watches) {
+            return new Row(
+                    id,
+                    termId,
+                    studentId,
+                    partnerId,
+                    grader,
+                    sequenceVersionId,
+                    profileVersionId,
+                    asked,
+                    sides,
+                    tableNumber,
+                    startedAt,
+                    false,
+                    limitSeconds,
+                    today,
+                    despite,
+                    null,
+                    retakeOf,
+                    kind,
+                    criterion,
+                    beside,
+                    watches);
+        }
+    }
 
     record EventRow(
             String id,

@@ -71,7 +71,8 @@ public class Practicals {
             @Nullable String despite,
             @Nullable UUID retakeOf,
             @Nullable Kind kind,
-            @Nullable Criterion criterion) {
+            @Nullable Criterion criterion,
+            @Nullable UUID grader) {
         /** What was answered today, as notes; nothing where nobody asked. */
         List<ClientNote> notes() {
             var notes = new ArrayList<ClientNote>();
@@ -213,6 +214,10 @@ public class Practicals {
             faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
         if (brief.partner != null && !inTerm.contains(brief.partner))
             faults.add(new Fault("partner", brief.partner.toString(), "is not a student of this term"));
+        if (brief.grader != null
+                && people.inTerm(brief.term).stream()
+                        .noneMatch(p -> p.id().equals(brief.grader) && p.role().staff()))
+            faults.add(new Fault("grader", brief.grader.toString(), "is no grader of this term"));
         if (brief.retakeOf != null
                 && !rows.byId(brief.retakeOf)
                         .filter(r -> r.studentId().equals(brief.student))
@@ -243,7 +248,7 @@ public class Practicals {
                 Objects.requireNonNull(brief.term),
                 Objects.requireNonNull(brief.student),
                 brief.partner,
-                caller.id(),
+                brief.grader == null ? caller.id() : brief.grader,
                 asked.sequence.versionId(),
                 asked.profile.versionId(),
                 Json.MAPPER.writeValueAsString(asked.practical.asked()),
@@ -320,28 +325,7 @@ public class Practicals {
         if (other != null || row.beside() != null)
             throw Refusal.conflict("taken", "Somebody marks beside already; two graders are enough.");
         var id = UUID.randomUUID();
-        rows.add(new Row(
-                id,
-                row.termId(),
-                row.studentId(),
-                row.partnerId(),
-                caller.id(),
-                row.sequenceVersionId(),
-                row.profileVersionId(),
-                row.asked(),
-                row.sides(),
-                row.tableNumber(),
-                row.startedAt(),
-                false,
-                row.limitSeconds(),
-                row.today(),
-                row.despite(),
-                null,
-                row.retakeOf(),
-                row.kind(),
-                row.criterion(),
-                first,
-                null));
+        rows.add(row.of(id, caller.id(), row.kind(), first, null));
         return id;
     }
 
@@ -369,28 +353,7 @@ public class Practicals {
         var there = rows.watch(id, observer);
         if (there.isPresent()) return there.get().id();
         var look = UUID.randomUUID();
-        rows.add(new Row(
-                look,
-                row.termId(),
-                row.studentId(),
-                row.partnerId(),
-                observer,
-                row.sequenceVersionId(),
-                row.profileVersionId(),
-                row.asked(),
-                row.sides(),
-                row.tableNumber(),
-                row.startedAt(),
-                false,
-                null,
-                null,
-                null,
-                null,
-                null,
-                Kind.PEER_LOOK.toString(),
-                null,
-                null,
-                id));
+        rows.add(row.of(look, observer, Kind.PEER_LOOK.toString(), null, id));
         return look;
     }
 

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Schema } from '@/api/client'
+import { day, points, word } from '@/parts/words'
+
+/** Practicals as lines of a list, each a way to its review. */
+const props = defineProps<{ title: string; lines: readonly Schema['PracticalLine'][]; none?: string }>()
+const shown = computed(() => props.lines.length > 0 || props.none)
+</script>
+
+<template>
+  <section v-if="shown" class="card">
+    <h2>
+      {{ title }} <span class="soft">{{ lines.length }}</span>
+    </h2>
+    <p v-if="lines.length === 0" class="soft">{{ none }}</p>
+    <router-link v-for="l in lines" :key="l.id" class="line" :to="`/review/${l.id}`">
+      <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
+      ><span class="soft">{{ l.grader }}{{ l.kind === 'practical' ? '' : `, ${word(l.kind)}` }}</span
+      ><span class="soft">{{ day(l.startedAt) }}</span>
+      <span v-if="l.voidReason" class="go soft">void</span>
+      <span v-else-if="l.result" class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
+      <span v-else class="go">review</span>
+    </router-link>
+  </section>
+</template>
+
+<style scoped src="./lines.css"></style>
