@@ -214,8 +214,7 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
           </select></label
         >
         <label
-          >Minutes, if limited
-          <input v-model.number="brief.minutes" type="number" min="1" max="240" placeholder="none"
+          >Minutes <input v-model.number="brief.minutes" type="number" min="1" max="240" placeholder="none"
         /></label>
         <label v-if="graders.length"
           >Grader
@@ -406,7 +405,7 @@ select {
   color: var(--ink);
   font: 500 16px var(--text);
   padding: 0 12px;
-  max-width: 330px;
+  max-width: 250px;
 }
 .set {
   display: flex;
@@ -439,9 +438,15 @@ summary {
   width: 100%;
   max-width: none;
 }
+.brief > label select {
+  max-width: 190px;
+}
+.brief > label:first-child select {
+  max-width: 250px;
+}
 .brief input {
   min-height: 48px;
-  width: 130px;
+  width: 100px;
   border: 1.5px solid var(--ink);
   border-radius: 12px;
   background: var(--paper);

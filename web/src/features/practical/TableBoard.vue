@@ -600,9 +600,9 @@ const bars = computed(() => barsOf(taps.scores.value))
           <p>
             The left hand rests on A S D F and space; each opens its finger. The right hand picks within it:
             {{ RIGHT_HAND.map((k) => k.toUpperCase()).join(' ') }}. Digits are what the client says, T is ten.
-            Arrows choose a step, Enter starts it. Shift and 0 to 5 is the depth seen; H is held as long as
-            the hold. B begins and ends a break. U takes back, X is the safety stop. G goes to the floor, [
-            and ] to the tables beside.
+            Arrows choose a step, Enter starts it. Shift and 0 to 5 is the depth seen; the key of Hold is
+            pressed as long as it lasts, or tapped at both ends. B begins and ends a break. U takes back, X is
+            the safety stop. G goes to the floor, [ and ] to the tables beside.
           </p>
           <v-switch v-model="enabled" label="Single keys are on" hide-details />
           <div class="map">

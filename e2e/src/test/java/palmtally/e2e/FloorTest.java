@@ -214,7 +214,7 @@ class FloorTest {
                 page.getByLabel("Sequence").selectOption("feet");
                 button(page, "One table more").click();
                 button(page, "One table more").click();
-                page.getByLabel("Minutes, if limited").fill("20");
+                page.getByLabel("Minutes").fill("20");
                 button(page, "Fill in").click();
                 for (int i = 0; i < 3; i++)
                     button(page, "Nothing today").first().click();
