@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { FINGERS } from '@/parts/criteria'
 import { capital, day, mmss, points } from '@/parts/words'
+import VoidForm from './VoidForm.vue'
 
 /** What was awarded: the outcome with its reasons, the words, the goals, and the student's own marks beside the award. */
 const props = defineProps<{ view: Schema['PracticalView'] }>()
-const emit = defineEmits<{ change: []; moment: [seconds: number]; setVoid: [reason: string | undefined] }>()
+const emit = defineEmits<{ change: []; moment: [seconds: number]; setVoid: [reason: string] }>()
 const session = useSession()
 const award = computed(() => props.view.award!)
 const name = (step: string) =>
@@ -23,8 +24,6 @@ const off = computed(() =>
       : [{ name: f.name, mine, got, by: got === undefined || got === null ? undefined : mine - got }]
   }),
 )
-const reason = ref('')
-const voiding = ref(false)
 </script>
 
 <template>
@@ -89,12 +88,7 @@ const voiding = ref(false)
     <button class="push" @click="emit('change')">
       {{ award.award.released ? 'Change the award' : 'Change or release it' }}
     </button>
-    <button v-if="!voiding" class="push" @click="voiding = true">Make it void</button>
-    <form v-else class="void" @submit.prevent="emit('setVoid', reason)">
-      <label>Why it does not count <input v-model="reason" required maxlength="400" /></label>
-      <button class="push main">Make it void</button>
-      <button class="push" type="button" @click="voiding = false">Never mind</button>
-    </form>
+    <VoidForm @set-void="emit('setVoid', $event)" />
   </template>
 </template>
 
@@ -122,20 +116,5 @@ ul {
   text-decoration: underline;
   cursor: pointer;
   min-height: var(--target);
-}
-.void {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-.void input {
-  display: block;
-  width: 100%;
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 10px;
-  padding: 0 10px;
-  background: var(--paper);
-  color: var(--ink);
 }
 </style>

@@ -16,6 +16,7 @@ import ReplayBar from './ReplayBar.vue'
 import { stripOfView } from './tableModel'
 import TapLog from './TapLog.vue'
 import { useTaps } from './useTaps'
+import VoidForm from './VoidForm.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -299,6 +300,7 @@ const linesOf = (ids: readonly string[]) =>
             @correct="correct"
             @moment="moment = $event"
           />
+          <VoidForm v-if="!view.award && !view.voidReason" @set-void="setVoid" />
           <button class="push main" @click="log = false">Close</button>
         </div>
       </v-dialog>

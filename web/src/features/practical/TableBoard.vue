@@ -16,6 +16,7 @@ import { breaksOf, doing, live, lookDue, tally, workedMs } from './run'
 import { bandOf, barsOf, stripOfRun } from './tableModel'
 import TapLog from './TapLog.vue'
 import { useHold } from './useHold'
+import VoidForm from './VoidForm.vue'
 import { useFingerKeys } from './useFingerKeys'
 import { useFloor, type Table } from './useFloor'
 
@@ -299,6 +300,21 @@ async function finish(swap = false) {
   if (swap) return void (await router.push(`/grade?swap=${props.table.id}`))
   // With others at work the grader goes back to them; the review waits.
   await router.push(floor.tables.value.length > 0 ? '/floor' : `/review/${props.table.id}`)
+}
+
+/** Begun by mistake, or something happened: it leaves the floor and does not count. */
+async function setVoid(reason: string) {
+  try {
+    await floor.watch(undefined)
+    await ask(
+      api.PUT('/api/practicals/{id}/void', { params: { path: { id: props.table.id } }, body: { reason } }),
+    )
+    floor.leave(props.table.id)
+    await router.push('/floor')
+  } catch (e) {
+    log.value = false
+    flash.value = (e as Problem).detail
+  }
 }
 
 /** Code of the client's handset while its address is shown. */
@@ -591,6 +607,7 @@ const bars = computed(() => barsOf(taps.scores.value))
             @undo="taps.takeBack"
             @correct="taps.correct"
           />
+          <VoidForm @set-void="setVoid" />
           <button class="push main" @click="log = false">Close</button>
         </div>
       </v-dialog>

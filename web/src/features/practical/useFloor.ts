@@ -39,7 +39,10 @@ function floor() {
   /** Takes a table off the floor once nothing of it waits any more. */
   function drop(id: string) {
     const table = tables.get(id)
-    if (!table || table.taps.waiting.value > 0) return
+    if (table && table.taps.waiting.value === 0) leave(id)
+  }
+  /** Takes a table off the floor that does not count any more. */
+  function leave(id: string) {
     tables.delete(id)
     scopes.get(id)?.stop()
     scopes.delete(id)
@@ -105,6 +108,7 @@ function floor() {
     watch,
     put,
     drop,
+    leave,
   }
 }
 

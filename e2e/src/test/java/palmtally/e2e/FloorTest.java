@@ -330,6 +330,20 @@ class FloorTest {
                 assertThat(line).hasClass(Pattern.compile("gone"));
                 button(page, "Close").click();
                 assertThat(page.getByText("said 8: answer?")).hasCount(0);
+                // Another was begun by mistake: it leaves the floor, and says why.
+                var mistake = Visitor.as(app.url(), "nadia").practical("Eli Thorne", "feet");
+                var here = page.url();
+                page.navigate(app.url() + "/grade/" + mistake);
+                button(page, "Log").click();
+                button(page, "Make it void").click();
+                page.getByLabel("Why it does not count").fill("the wrong student");
+                button(page, "Make it void").click();
+                page.waitForURL("**/floor");
+                assertThat(page.locator("a[href='/grade/" + mistake + "']")).hasCount(0);
+                page.navigate(app.url() + "/review/" + mistake);
+                assertThat(page.getByText("This does not count: the wrong student."))
+                        .isVisible();
+                page.navigate(here);
                 button(page, "Finish, change roles").click();
                 page.waitForURL("**/grade?swap=*");
                 assertThat(page.getByText("Ask Jun Pell")).isVisible();
