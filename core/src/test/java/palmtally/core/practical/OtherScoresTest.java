@@ -58,6 +58,15 @@ class OtherScoresTest {
             assertThat(seen.findings(Rule.MECH_LOOK)).hasSize(1);
         }
 
+        /** A balance test is a finding, no sample: it moves no score. */
+        @Test
+        void says_when_the_balance_goes_with_the_front_foot_up() {
+            var seen = calf().at(20).looks().at(30).tap(EventKind.BALANCE_TEST, d -> d.clear(false));
+            seen.at(40).tap(EventKind.BALANCE_TEST, d -> d.clear(true)).at(60).finish();
+            assertThat(seen.findings(Rule.MECH_BALANCE)).hasSize(1);
+            assertThat(seen.score(Criterion.MECHANICS)).isEqualTo(100);
+        }
+
         @Test
         void without_a_look_is_not_observed() {
             assertThat(calf().at(30).finish().scored(Criterion.MECHANICS).score())
@@ -209,6 +218,53 @@ class OtherScoresTest {
             assertThat(seen.findings(Rule.COMM_CUE))
                     .singleElement()
                     .satisfies(f -> assertThat(f.sentence()).contains("no relax cue"));
+        }
+
+        /** By hand: two strong steps, one of them announced up to 30 s before; a movement with one cue of two: (1 + 0 + ½) ÷ 3. */
+        @Test
+        void strong_work_is_announced_and_movement_is_cued() {
+            var plan = once(
+                    step("p")
+                            .technique("trigger-point")
+                            .with(Tool.SUPPORTED_THUMB)
+                            .on(Zone.SHOULDER_BLADE)
+                            .seconds(30),
+                    step("q")
+                            .technique("trigger-point")
+                            .with(Tool.SUPPORTED_THUMB)
+                            .on(Zone.SHOULDER_BLADE)
+                            .seconds(30),
+                    step("a").effort(Technique.Effort.ACTIVE).seconds(30));
+            var seen = Seen.of(plan).sides(Sides.RIGHT).at(1).says(SayKind.WARNS);
+            seen.at(20).starts("p", Side.RIGHT).at(60).starts("q", Side.RIGHT);
+            seen.at(90)
+                    .starts("a", Side.RIGHT)
+                    .at(92)
+                    .says(SayKind.READY_CUE)
+                    .at(120)
+                    .finish();
+            assertThat(seen.part(Criterion.COMMUNICATION, "warnings and cues")).isCloseTo(0.5, within(1e-12));
+            assertThat(seen.findings(Rule.COMM_WARN)).hasSize(1);
+        }
+
+        /** By hand: a report over the band eased in time counts 1, a vague reply followed up 1, one let go 0: two of three. */
+        @Test
+        void answers_are_to_reports_and_to_vague_replies() {
+            var seen = calf().at(10).report(8).at(12).answers(EventData.Response.EASED);
+            seen.at(20).tap(EventKind.REPLY, d -> d.clear(false).followedUp(true));
+            seen.at(30).tap(EventKind.REPLY, d -> d.clear(false)).at(40).tap(EventKind.REPLY, d -> d.clear(true));
+            assertThat(seen.at(60).finish().part(Criterion.COMMUNICATION, "answers"))
+                    .isCloseTo(2.0 / 3, within(1e-12));
+        }
+
+        @Test
+        void a_closing_word_counts_whole_and_its_absence_only_where_somebody_watched_the_end() {
+            assertThat(calf().at(50).says(SayKind.CLOSING).at(60).finish().part(Criterion.COMMUNICATION, "closing"))
+                    .isEqualTo(1);
+            assertThat(calf().at(60).finish().part(Criterion.COMMUNICATION, "closing"))
+                    .isZero();
+            assertThat(calf().at(50).eyes(false).at(60).finish().part(Criterion.COMMUNICATION, "closing"))
+                    .isNull();
         }
 
         /** An extra open question never lowers any score: tried over random moments. */
