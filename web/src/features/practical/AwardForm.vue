@@ -219,6 +219,7 @@ function award(released: boolean) {
   </button>
 </template>
 
+<style scoped src="./award.css"></style>
 <style scoped>
 .crit {
   border: 1.5px solid var(--stop);
@@ -232,10 +233,6 @@ section {
   display: flex;
   flex-direction: column;
   gap: 6px;
-}
-h3 {
-  margin: 4px 0 0;
-  font: 700 16px var(--head);
 }
 .two {
   display: flex;
@@ -272,15 +269,6 @@ h3 {
 }
 .said span {
   flex: 1;
-}
-.ev {
-  background: none;
-  border: 0;
-  font: 700 15px var(--text);
-  color: inherit;
-  text-decoration: underline;
-  cursor: pointer;
-  min-height: var(--target);
 }
 summary {
   min-height: var(--target);

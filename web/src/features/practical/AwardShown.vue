@@ -92,13 +92,10 @@ const off = computed(() =>
   </template>
 </template>
 
+<style scoped src="./award.css"></style>
 <style scoped>
 .words {
   font-size: 17px;
-}
-h3 {
-  margin: 4px 0 0;
-  font: 700 16px var(--head);
 }
 ul {
   margin: 0;
@@ -107,14 +104,5 @@ ul {
 .said {
   list-style: none;
   padding: 0;
-}
-.ev {
-  background: none;
-  border: 0;
-  font: 700 15px var(--text);
-  color: inherit;
-  text-decoration: underline;
-  cursor: pointer;
-  min-height: var(--target);
 }
 </style>

@@ -106,7 +106,8 @@ const shown = computed(() =>
 // ---- what was tapped, put right afterwards ---------------------------------------------------------------------------
 const log = ref(false)
 const taps = useTaps(props.id)
-watch(view, (v) => v && session.staff && taps.open(v))
+// A run that still goes on is its grader's: whoever looks in from here must not touch it.
+watch(view, (v) => v?.finished && session.staff && taps.open(v))
 async function putRight(change: () => Promise<void>) {
   await change()
   await again()
@@ -149,7 +150,9 @@ const linesOf = (ids: readonly string[]) =>
         <router-link v-if="shown" class="push" :to="`/compare/${view.id}/shown/${shown.id}`"
           >Beside my demonstration</router-link
         >
-        <button v-if="session.staff" class="push" aria-haspopup="dialog" @click="log = true">Log</button>
+        <button v-if="session.staff && view.finished" class="push" aria-haspopup="dialog" @click="log = true">
+          Log
+        </button>
         <a v-if="session.staff" class="push" :href="`/api/practicals/${id}/file`" download>Save the record</a>
       </div>
 
@@ -287,15 +290,16 @@ const linesOf = (ids: readonly string[]) =>
         <div class="card logs" role="document">
           <h2>What was tapped</h2>
           <p class="soft">
-            What is put right here is kept beside what was tapped; scores follow at once.<template
-              v-if="view.award"
-            >
-              An award that was given stays until it is given anew.</template
-            >
+            {{
+              changing
+                ? 'What is put right here is kept beside what was tapped; scores follow at once.'
+                : 'An award rests on this. To put something right, change the award first.'
+            }}
           </p>
           <TapLog
             :taps="taps.taps.value"
             :step-name="stepName"
+            :readonly="!changing"
             @undo="undo"
             @correct="correct"
             @moment="moment = $event"

@@ -10,7 +10,7 @@ import Strip from '@/parts/Strip.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import { stepsOf } from '@/parts/strip'
 import { mmss, word } from '@/parts/words'
-import { duesOf } from './dues'
+import { duesOf, SAID } from './dues'
 import { INTERVIEW, OPENING, PICKS, RIGHT_HAND, type Pick } from './fingers'
 import { breaksOf, doing, live, lookDue, tally, workedMs } from './run'
 import { bandOf, barsOf, stripOfRun } from './tableModel'
@@ -114,7 +114,7 @@ const silent = computed(() => {
   return asked ? (taps.now.value - asked.atMs) / 1000 : 0
 })
 const due = computed(() =>
-  view.value
+  view.value && breaksOf(taps.taps.value).since === undefined
     ? lookDue(taps.taps.value, view.value.profile.mechanics.lookEverySeconds, taps.now.value)
     : undefined,
 )
@@ -272,7 +272,7 @@ function rest() {
 const spared = computed(() => (view.value.today ?? []).map((n) => session.spared(n)))
 /** What the one on the table says by handset that cannot wait. */
 const called = computed(() =>
-  duesOf(view.value, taps.taps.value, taps.now.value).filter((d) => d.kind === 'stop' || d.kind === 'said'),
+  duesOf(view.value, taps.taps.value, taps.now.value).filter((d) => d.text.endsWith(SAID)),
 )
 function report(n: number) {
   if (measuring.value === 'pain') return measure(n)

@@ -7,7 +7,7 @@ import type { Tap } from './queue'
 import { undone } from './run'
 
 /** The log, newest first: each tap can be taken back, put back, or said to have been another; both stay in the log. */
-const props = defineProps<{ taps: readonly Tap[]; stepName: (id: string) => string }>()
+const props = defineProps<{ taps: readonly Tap[]; stepName: (id: string) => string; readonly?: boolean }>()
 const emit = defineEmits<{
   undo: [ref: string]
   correct: [tap: Tap, data: Partial<Tap['data']>]
@@ -38,7 +38,8 @@ function change(tap: Tap, data: Partial<Tap['data']>) {
         {{ mmss(l.tap.atMs / 1000) }}
       </button>
       <span class="words">{{ l.words.replace(/^\S+ /, '') }}</span>
-      <template v-if="l.gone">
+      <template v-if="readonly" />
+      <template v-else-if="l.gone">
         <button class="push" @click="emit('undo', l.gone)">Put back</button>
       </template>
       <template v-else>

@@ -15,7 +15,7 @@ export interface Due {
 
 const SAYS = ['pressure-question', 'choice', 'interview']
 /** How a word of the client's handset ends, and how long it stands. */
-const SAID = 'said the client'
+export const SAID = 'said the client'
 const SAID_MS = 30_000
 /** A table that nobody has looked at for as many turns of looks is to be looked at next. */
 const TURNS = 3

@@ -35,6 +35,7 @@ describe('it was something else', () => {
     expect(no!.data).toEqual({ answer: 'no', zone: 'gluteals' })
   })
   it('never what it was, and nothing for what has no choice', () => {
+    expect(of('report', { number: 8 }).map((a) => a.label)).not.toContain('8')
     expect(of('report-answer', { response: 'eased' }).map((a) => a.label)).not.toContain('Eased')
     expect(of('step-stop', {})).toEqual([])
   })

@@ -124,9 +124,15 @@ export const INTERVIEW: Pick[] = [
 /** What a tap of this kind could have been instead, for whoever tapped the wrong thing. */
 export function alternatives(tap: Tap): { label: string; data: Data }[] {
   if (tap.kind === 'report')
-    return Array.from({ length: 11 }, (_, n) => ({ label: String(n), data: { ...tap.data, number: n } }))
+    return Array.from({ length: 11 }, (_, n) => ({
+      label: String(n),
+      data: { ...tap.data, number: n },
+    })).filter((a) => a.data.number !== tap.data.number)
   if (tap.kind === 'contact' && tap.data.depth !== undefined && tap.data.depth !== null)
-    return Array.from({ length: 6 }, (_, n) => ({ label: `depth ${n}`, data: { ...tap.data, depth: n } }))
+    return Array.from({ length: 6 }, (_, n) => ({
+      label: `depth ${n}`,
+      data: { ...tap.data, depth: n },
+    })).filter((a) => a.data.depth !== tap.data.depth)
   if (
     !['say', 'report-answer', 'look', 'consent', 'sheet-change', 'balance-test', 'reply'].includes(tap.kind)
   )

@@ -211,6 +211,12 @@ class MarkingTest {
         }
 
         @Test
+        void is_asked_no_more_of_what_does_not_count() {
+            nadia.put(path(table) + "/void", "{\"reason\":\"fire bell\"}");
+            assertThat(lena.get("/api/me/peer-looks").text()).doesNotContain(look);
+        }
+
+        @Test
         void is_a_third_student_and_over_with_the_practical() {
             assertThat(asked("Kit Sorrel").text()).contains("neither works nor lies here");
             assertThat(asked("Olle Strand").status()).isEqualTo(422);

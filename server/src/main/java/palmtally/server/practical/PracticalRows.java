@@ -169,7 +169,7 @@ interface PracticalRows {
     /** Looks of a student at another's practical that still goes on, the newest first. */
     @Select("select " + COLUMNS
             + " from practical w where kind = 'peer-look' and grader_id = #{observer} and not finished"
-            + " and void_reason is null and not (select p.finished from practical p where p.id = w.watches)"
+            + " and void_reason is null and (select not p.finished and p.void_reason is null from practical p where p.id = w.watches)"
             + " order by started_at desc")
     List<Row> watching(UUID observer);
 
