@@ -68,6 +68,10 @@ function change(tap: Tap, data: Partial<Tap['data']>) {
   list-style: none;
   margin: 0;
   padding: 0;
+  /* The log is long; what stands around it stays in sight. */
+  flex: 0 1 auto;
+  min-height: 0;
+  max-height: 52vh;
   overflow-y: auto;
 }
 li {
