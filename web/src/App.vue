@@ -17,7 +17,7 @@ const rooms = computed(() =>
     ? [
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
-        { to: '/grade', name: 'Grade', also: ['/review'] },
+        { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare'] },
         { to: '/track', name: 'Track' },
         { to: '/school', name: 'School' },
       ]

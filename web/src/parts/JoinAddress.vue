@@ -14,6 +14,8 @@ const props = defineProps<{
 /** Whether only this computer reaches the address. */
 const alone = ['localhost', '127.0.0.1', '[::1]'].includes(location.hostname)
 const address = computed(() => `${location.origin}${props.path}`)
+/** Where its code begins: a line may break before it, not within. */
+const code = computed(() => address.value.lastIndexOf('/') + 1)
 </script>
 
 <template>
@@ -21,7 +23,7 @@ const address = computed(() => `${location.origin}${props.path}`)
     <QrCode class="qr" :text="address" />
     <div>
       <p class="address">
-        <strong>{{ address }}</strong>
+        <strong>{{ address.slice(0, code) }}<wbr />{{ address.slice(code) }}</strong>
       </p>
       <p v-if="alone">
         This address works on this computer only. Started with <code>./palm serve --lan</code> the school is
@@ -45,7 +47,7 @@ const address = computed(() => `${location.origin}${props.path}`)
 }
 .address {
   font-size: 28px;
-  overflow-wrap: anywhere;
+  overflow-wrap: break-word;
 }
 .qr {
   width: min(280px, 60vw);

@@ -47,3 +47,5 @@ export function doseWords(d: DoseLike): string {
       return mmss(d.seconds ?? 0)
   }
 }
+/** A number with its noun: "1 tap", "2 taps". */
+export const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`

@@ -7,7 +7,7 @@ import { useSession } from '@/features/session/useSession'
 import { hue } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
 import Standing from '@/parts/Standing.vue'
-import { capital, day, points } from '@/parts/words'
+import { capital, counted, day, points } from '@/parts/words'
 import Weeks from './Weeks.vue'
 
 const props = defineProps<{ id: string }>()
@@ -45,7 +45,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
         <h1>{{ student.student.name }}</h1>
         <span class="soft"
           >Week {{ Math.floor(student.week) + 1 }} of {{ student.weeks }} ·
-          {{ student.practicals.length }} practicals · cut {{ student.cut }}</span
+          {{ counted(student.practicals.length, 'practical') }} · cut {{ student.cut }}</span
         >
       </div>
       <div class="palms" role="group" aria-label="Regions">

@@ -15,6 +15,7 @@ import { INTERVIEW, OPENING, PICKS, RIGHT_HAND, type Pick } from './fingers'
 import { breaksOf, doing, live, lookDue, tally, workedMs } from './run'
 import { bandOf, barsOf, stripOfRun } from './tableModel'
 import TapLog from './TapLog.vue'
+import { counted } from '@/parts/words'
 import { useHold } from './useHold'
 import VoidForm from './VoidForm.vue'
 import { useFingerKeys } from './useFingerKeys'
@@ -563,15 +564,16 @@ const bars = computed(() => barsOf(taps.scores.value))
         <Palm :bars="bars" :size="58" label="So far" />
         <div class="stored">
           <span v-if="taps.waiting.value === 0" class="good" role="status"
-            >all {{ taps.taps.value.length }} taps stored</span
+            >{{ taps.taps.value.length > 1 ? 'all ' : ''
+            }}{{ counted(taps.taps.value.length, 'tap') }} stored</span
           >
           <span v-else class="wait" role="status"
-            >{{ taps.waiting.value }} {{ taps.waiting.value === 1 ? 'tap' : 'taps' }} not stored yet: kept on
-            this device, sent again by itself</span
+            >{{ counted(taps.waiting.value, 'tap') }} not stored yet: kept on this device, sent again by
+            itself</span
           >
           <span class="soft">{{
             taps.unscored.value
-              ? `scores do not count ${taps.unscored.value} taps yet`
+              ? `scores do not count ${counted(taps.unscored.value, 'tap')} yet`
               : 'scores so far, thin until enough is seen'
           }}</span>
           <span v-if="taps.refused.value" class="wait"
@@ -615,7 +617,8 @@ const bars = computed(() => barsOf(taps.scores.value))
         <div class="card keys" role="document">
           <h2>One key each</h2>
           <p>
-            The left hand rests on A S D F and space; each opens its finger. The right hand picks within it:
+            The left hand rests on A S D F and space; each opens its finger, which stays open till another is.
+            The right hand picks within it:
             {{ RIGHT_HAND.map((k) => k.toUpperCase()).join(' ') }}. Digits are what the client says, T is ten.
             Arrows choose a step, Enter starts it. Shift and 0 to 5 is the depth seen; the key of Hold is
             pressed as long as it lasts, or tapped at both ends. B begins and ends a break. U takes back, X is

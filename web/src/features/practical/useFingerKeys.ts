@@ -24,9 +24,16 @@ export function useFingerKeys(on: {
     target instanceof HTMLTextAreaElement ||
     target instanceof HTMLSelectElement
 
+  /** A dialog is open: one that is only fading out no longer takes the keys. */
+  const asked = () =>
+    [...document.querySelectorAll('[role="dialog"], dialog[open]')].some((dialog) => {
+      const overlay = dialog.closest('.v-overlay')
+      return !overlay || overlay.classList.contains('v-overlay--active')
+    })
+
   useEventListener(window, 'keydown', (e: KeyboardEvent) => {
     if (!enabled.value || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return
-    if (document.querySelector('[role="dialog"], dialog[open]')) return
+    if (asked()) return
     const key = e.key.toLowerCase()
     const finger = keys.value.find((f) => f.key === key)
     if (finger) {

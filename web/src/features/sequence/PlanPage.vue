@@ -159,6 +159,9 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
         <p v-for="f in freshProblem.faults" :key="f.field">{{ f.field }} {{ f.value }} {{ f.reason }}</p>
       </div>
       <button class="push main" :disabled="fresh.zones.length === 0">Start it</button>
+      <span v-if="fresh.region && fresh.zones.length === 0" class="soft">
+        Touch the zones it works on first.</span
+      >
     </form>
     <div v-if="fileProblem" class="card" role="alert">
       <h2>The file was not read; nothing was stored</h2>

@@ -17,4 +17,14 @@ public final class Spoken {
                 .stripTrailingZeros()
                 .toPlainString();
     }
+
+    /** A number with its noun: "1 report", "2 reports". */
+    public static String counted(int n, String noun) {
+        return n + " " + noun + (n == 1 ? "" : "s");
+    }
+
+    /** A value under its limit in whole numbers; with what tells them apart where rounding would make them equal. */
+    public static String below(double value, double limit) {
+        return Math.round(value) < limit ? String.valueOf(Math.round(value)) : number(Math.floor(value * 100) / 100);
+    }
 }

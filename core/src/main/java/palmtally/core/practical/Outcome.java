@@ -84,20 +84,22 @@ public record Outcome(
                 for (var v : values.entrySet())
                     if (v.getValue() < marking.cut()) {
                         ok = false;
-                        reasons.add(v.getKey().label() + " is " + Spoken.number(v.getValue()) + ", below the cut of "
+                        reasons.add(v.getKey().label() + " is " + Spoken.below(v.getValue(), marking.cut())
+                                + ", below the cut of "
                                 + Spoken.number(marking.cut()) + ".");
                     }
             }
             case COMPENSATORY -> {
                 if (mean != null && mean < marking.cut()) {
                     ok = false;
-                    reasons.add("The mean is " + Spoken.number(mean) + ", below the cut of "
+                    reasons.add("The mean is " + Spoken.below(mean, marking.cut()) + ", below the cut of "
                             + Spoken.number(marking.cut()) + ".");
                 }
                 for (var v : values.entrySet())
                     if (v.getValue() < marking.floor()) {
                         ok = false;
-                        reasons.add(v.getKey().label() + " is " + Spoken.number(v.getValue()) + ", below the floor of "
+                        reasons.add(v.getKey().label() + " is " + Spoken.below(v.getValue(), marking.floor())
+                                + ", below the floor of "
                                 + Spoken.number(marking.floor()) + ".");
                     }
             }

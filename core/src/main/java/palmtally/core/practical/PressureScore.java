@@ -162,7 +162,7 @@ final class PressureScore {
                 weight,
                 events.isEmpty()
                         ? "the client was never heard to say a number"
-                        : events.size() + " reports against the band of their step",
+                        : Spoken.counted(events.size(), "report") + " against the band of their step",
                 events);
     }
 
@@ -209,7 +209,7 @@ final class PressureScore {
                 weight,
                 n == 0
                         ? "no report asked for an answer"
-                        : n + " reports over the band, and how soon they were answered",
+                        : Spoken.counted(n, "report") + " over the band, and how soon they were answered",
                 events);
     }
 
