@@ -36,6 +36,38 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/competency/students/{id}/evidence': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['evidenceOf']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/competency/students/{id}/report': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['student_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/demonstrations': {
     parameters: {
       query?: never
@@ -587,7 +619,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all_2']
+    get: operations['all_3']
     put?: never
     post?: never
     delete?: never
@@ -1051,7 +1083,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['steps']
+    get: operations['steps_1']
     put?: never
     post?: never
     delete?: never
@@ -1134,6 +1166,38 @@ export interface paths {
     get?: never
     put?: never
     post: operations['setUp']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/students/{id}/data': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['all_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/students/{id}/erase': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['erase']
     delete?: never
     options?: never
     head?: never
@@ -1284,6 +1348,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/closing': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['closing']
+    put?: never
+    post: operations['close']
+    delete: operations['reopen']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/competency': {
     parameters: {
       query?: never
@@ -1291,7 +1371,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['cohort']
+    get: operations['cohort_1']
     put?: never
     post?: never
     delete?: never
@@ -1444,6 +1524,86 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/evidence': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['evidence']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/forecast': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['forecast']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/graders': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['graders']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/marks.csv': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['csv']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/marks.xlsx': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['workbook']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/practicals': {
     parameters: {
       query?: never
@@ -1452,6 +1612,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['lines']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/report': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['cohort']
     put?: never
     post?: never
     delete?: never
@@ -1476,6 +1652,54 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/steps': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['steps']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/steps/{sequence}/{step}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['wrong']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/steps/{sequence}/{step}/again': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['again']
+    delete: operations['notAgain']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/students/{student}/practicals/file': {
     parameters: {
       query?: never
@@ -1486,6 +1710,38 @@ export interface paths {
     get?: never
     put?: never
     post: operations['read']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/watch': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['watch_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/watch/list': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['looks']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1515,6 +1771,13 @@ export interface components {
     Again: {
       step: string
       why: string[]
+    }
+    AgreementLine: {
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      figures: components['schemas']['Figure'][]
+      /** Format: int32 */
+      pairs: number
     }
     Archived: {
       archived?: boolean
@@ -1822,7 +2085,30 @@ export interface components {
         | 'sole'
         | 'foot-top'
     }
+    Close: {
+      /** Format: uuid */
+      into?: string
+      release?: boolean
+    }
+    ClosingView: {
+      /** Format: uuid */
+      carriedInto?: string
+      /** Format: date-time */
+      closedAt?: string
+      held: components['schemas']['PracticalLine'][]
+      name: string
+      next: components['schemas']['NextTerm'][]
+      open: components['schemas']['OpenLine'][]
+      running: components['schemas']['PracticalLine'][]
+      states: {
+        [key: string]: number
+      }
+      /** Format: uuid */
+      term: string
+      waiting: components['schemas']['PracticalLine'][]
+    }
     Cohort: {
+      closed: boolean
       /** Format: double */
       cut: number
       name: string
@@ -1848,6 +2134,7 @@ export interface components {
       students: components['schemas']['StudentRow'][]
       /** Format: uuid */
       term: string
+      way: string
       /** Format: double */
       week: number
       /** Format: int32 */
@@ -2118,6 +2405,14 @@ export interface components {
       version?: number
       what?: string
     }
+    Erase: {
+      name?: string
+    }
+    Erased: {
+      rows: {
+        [key: string]: number
+      }
+    }
     Event: {
       /** Format: int64 */
       atMs: number
@@ -2288,6 +2583,22 @@ export interface components {
         | 'sole'
         | 'foot-top'
     }
+    EvidenceFile: {
+      /** Format: double */
+      cut: number
+      format: string
+      name: string
+      students: components['schemas']['StudentEvidence'][]
+      /** Format: uuid */
+      term: string
+      /** Format: int32 */
+      version: number
+      way: string
+      /** Format: double */
+      week: number
+      /** Format: int32 */
+      weeks: number
+    }
     FaultWord: {
       /** @enum {string} */
       id:
@@ -2300,6 +2611,20 @@ export interface components {
         | 'raised-shoulders'
         | 'tense-hand'
       name: string
+    }
+    Figure: {
+      /** Format: int32 */
+      cases: number
+      /** Format: double */
+      high?: number
+      /** Format: double */
+      low?: number
+      meaning: string
+      name: string
+      /** Format: int32 */
+      needed: number
+      /** Format: double */
+      value?: number
     }
     FindingView: {
       evidence: string[]
@@ -2329,6 +2654,46 @@ export interface components {
       sequence: components['schemas']['Sequence']
       /** Format: double */
       value: number
+    }
+    Forecast: {
+      /** Format: int32 */
+      hopeless: number
+      lines: components['schemas']['ForecastLine'][]
+      /** Format: int32 */
+      students: number
+      /** Format: double */
+      week: number
+      /** Format: int32 */
+      weeks: number
+    }
+    ForecastLine: {
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: double */
+      forecast: number
+      name: string
+      pace: components['schemas']['Pace']
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** @enum {string} */
+      state: 'open critical' | 'not seen' | 'secure' | 'due again' | 'at risk' | 'emerging'
+      /** Format: uuid */
+      student: string
     }
     Goal: {
       /** Format: int64 */
@@ -2412,6 +2777,26 @@ export interface components {
       /** Format: int32 */
       times: number
     }
+    GoalLine: {
+      /** Format: date-time */
+      at: string
+      goal: string
+      /** Format: uuid */
+      practical: string
+      sequence: string
+    }
+    GraderLine: {
+      drift: components['schemas']['Figure']
+      name: string
+      severity: components['schemas']['Figure']
+    }
+    GraderQuality: {
+      agreement: components['schemas']['AgreementLine'][]
+      graders: components['schemas']['GraderLine'][]
+      /** Format: int32 */
+      pairs: number
+      sequences: components['schemas']['RatedSequence'][]
+    }
     Growth: {
       /** Format: double */
       priorMean: number
@@ -2426,6 +2811,11 @@ export interface components {
     }
     HandsetCode: {
       code: string
+    }
+    Heat: {
+      /** Format: int32 */
+      practicals: number
+      steps: components['schemas']['StepHeat'][]
     }
     Heavy: {
       /** Format: double */
@@ -2702,12 +3092,42 @@ export interface components {
     Line: {
       bar: components['schemas']['Bar']
       history: components['schemas']['Dot'][]
+      pace?: components['schemas']['Pace']
     }
     LiveView: {
       /** Format: double */
       elapsedSeconds: number
       progress: components['schemas']['Progress']
       token: boolean[]
+    }
+    LookLine: {
+      /** Format: double */
+      minutes: number
+      name: string
+      reasons: components['schemas']['Reason'][]
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      sequence?: string
+      /** Format: uuid */
+      student: string
+      whole: boolean
+      /** Format: double */
+      worth: number
     }
     Marking: {
       /** Format: double */
@@ -2971,6 +3391,40 @@ export interface components {
       /** Format: uuid */
       practical: string
     }
+    NextLab: {
+      /** Format: date-time */
+      begins?: string
+      /** Format: int32 */
+      lab: number
+      /** Format: double */
+      minutes: number
+      regions: (
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      )[]
+      /** Format: int32 */
+      week: number
+    }
+    NextTerm: {
+      /** Format: uuid */
+      id: string
+      name: string
+      /** Format: date */
+      startsOn: string
+    }
     NoteWord: {
       /** @enum {string} */
       id: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
@@ -3063,6 +3517,31 @@ export interface components {
       unit: string
       whole: boolean
     }
+    OpenLine: {
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      name: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: uuid */
+      student: string
+      why: string
+    }
     OpenStretch: {
       /** Format: int64 */
       end: number
@@ -3099,6 +3578,15 @@ export interface components {
       reasons: string[]
       /** @enum {string} */
       result: 'pass' | 'fail' | 'incomplete'
+    }
+    Pace: {
+      /** Format: int32 */
+      firstByWeek?: number
+      /** Format: int32 */
+      looks?: number
+      /** Format: double */
+      score: number
+      why: string
     }
     Palm: {
       bars: components['schemas']['Bar'][]
@@ -3143,6 +3631,39 @@ export interface components {
       name: string
       /** @enum {string} */
       role: 'lead' | 'instructor' | 'grader' | 'student'
+    }
+    Piece: {
+      /** Format: date-time */
+      at: string
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      critical: boolean
+      /** Format: uuid */
+      practical: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      released: boolean
+      /** Format: double */
+      score: number
+      /** Format: double */
+      week: number
+      /** Format: double */
+      weight: number
     }
     PlanView: {
       findings: components['schemas']['CheckView'][]
@@ -3329,6 +3850,13 @@ export interface components {
       startedAt: number
       words: string
     }
+    RatedSequence: {
+      figures: components['schemas']['Figure'][]
+      name: string
+      /** Format: int32 */
+      practicals: number
+      sequence: string
+    }
     Rating: {
       /** Format: double */
       value?: number
@@ -3346,6 +3874,15 @@ export interface components {
       rest: number
       /** @enum {string} */
       side?: 'left' | 'right' | 'midline' | 'both' | 'each'
+    }
+    Reason: {
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** @enum {string} */
+      state: 'open critical' | 'not seen' | 'secure' | 'due again' | 'at risk' | 'emerging'
+      why: string
+      /** Format: double */
+      worth: number
     }
     Refit: {
       changes: components['schemas']['Change'][]
@@ -3430,6 +3967,11 @@ export interface components {
       /** Format: int64 */
       atMs?: number
       text?: string
+    }
+    RollUp: {
+      bars: components['schemas']['Bar'][]
+      facet: string
+      subject: string
     }
     Round: {
       leftOut: string[]
@@ -3605,6 +4147,18 @@ export interface components {
       /** Format: uuid */
       id: string
       name: string
+    }
+    SelfMark: {
+      /** Format: date-time */
+      at: string
+      /** Format: double */
+      awarded: number
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: double */
+      own: number
+      /** Format: uuid */
+      practical: string
     }
     SelfMarks: {
       marks?: {
@@ -3819,6 +4373,12 @@ export interface components {
       settings: components['schemas']['SettingView'][]
       topics: components['schemas']['TopicView'][]
       whoDecides: string
+    }
+    ShownAgain: {
+      /** Format: int32 */
+      lab: number
+      /** Format: int32 */
+      week: number
     }
     ShownLine: {
       finished: boolean
@@ -4069,6 +4629,43 @@ export interface components {
       /** @enum {string} */
       what: 'kept' | 'shortened' | 'lengthened' | 'dropped'
     }
+    StepHeat: {
+      /** Format: int32 */
+      asked: number
+      /** Format: int32 */
+      leftSilent: number
+      /** Format: int32 */
+      missed: number
+      name: string
+      /** Format: int32 */
+      outOfOrder: number
+      /** Format: int32 */
+      overCeiling: number
+      /** Format: int32 */
+      place: number
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      sequence: string
+      sequenceName: string
+      /** Format: int32 */
+      shownInWeek?: number
+      step: string
+    }
     Stored: {
       finished: boolean
       /** Format: int32 */
@@ -4088,15 +4685,28 @@ export interface components {
     Student: {
       /** Format: double */
       cut: number
+      gates: components['schemas']['Passage'][]
+      goals: components['schemas']['GoalLine'][]
       practicals: components['schemas']['PracticalLine'][]
       regions: components['schemas']['RegionLines'][]
+      rollUps: components['schemas']['RollUp'][]
+      selfMarks: components['schemas']['SelfMark'][]
       student: components['schemas']['Person']
       /** Format: uuid */
       term: string
+      way: string
       /** Format: double */
       week: number
       /** Format: int32 */
       weeks: number
+      worked: components['schemas']['Worked']
+    }
+    StudentEvidence: {
+      competency: components['schemas']['Palm'][]
+      evidence: components['schemas']['Piece'][]
+      name: string
+      /** Format: uuid */
+      student: string
     }
     StudentRow: {
       /** Format: int32 */
@@ -4111,6 +4721,8 @@ export interface components {
       palms: components['schemas']['Palm'][]
       /** Format: int32 */
       secure: number
+      /** Format: int32 */
+      seen: number
     }
     Technique: {
       aliases: string[]
@@ -4447,6 +5059,16 @@ export interface components {
     Voided: {
       reason?: string
     }
+    WatchList: {
+      lab?: components['schemas']['NextLab']
+      /** Format: int32 */
+      left: number
+      looks: components['schemas']['LookLine'][]
+      /** Format: double */
+      minutes: number
+      /** Format: double */
+      used: number
+    }
     Watched: {
       /** Format: uuid */
       look?: string
@@ -4543,6 +5165,31 @@ export interface components {
         | 'achilles'
         | 'sole'
         | 'foot-top'
+    }
+    Worked: {
+      /** Format: int32 */
+      bodies: number
+      /** Format: double */
+      hours: number
+      /** Format: double */
+      hoursOnTable: number
+      /** Format: int32 */
+      practicals: number
+      /** Format: int32 */
+      rounds: number
+    }
+    Wronged: {
+      /** Format: uuid */
+      id: string
+      leftSilent: boolean
+      missed: boolean
+      name: string
+      outOfOrder: boolean
+      overCeiling: boolean
+      /** Format: date-time */
+      startedAt: string
+      /** Format: uuid */
+      studentId: string
     }
     ZoneWord: {
       broadOnly: boolean
@@ -4669,6 +5316,52 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Student']
+        }
+      }
+    }
+  }
+  evidenceOf: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['EvidenceFile']
+        }
+      }
+    }
+  }
+  student_1: {
+    parameters: {
+      query?: {
+        paper?: string
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
         }
       }
     }
@@ -5486,7 +6179,7 @@ export interface operations {
       }
     }
   }
-  all_2: {
+  all_3: {
     parameters: {
       query?: never
       header?: never
@@ -6244,7 +6937,7 @@ export interface operations {
       }
     }
   }
-  steps: {
+  steps_1: {
     parameters: {
       query?: never
       header?: never
@@ -6417,6 +7110,54 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  all_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/json': string
+        }
+      }
+    }
+  }
+  erase: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Erase']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Erased']
         }
       }
     }
@@ -6627,7 +7368,77 @@ export interface operations {
       }
     }
   }
-  cohort: {
+  closing: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ClosingView']
+        }
+      }
+    }
+  }
+  close: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Close']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ClosingView']
+        }
+      }
+    }
+  }
+  reopen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ClosingView']
+        }
+      }
+    }
+  }
+  cohort_1: {
     parameters: {
       query?: never
       header?: never
@@ -6898,6 +7709,116 @@ export interface operations {
       }
     }
   }
+  evidence: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['EvidenceFile']
+        }
+      }
+    }
+  }
+  forecast: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Forecast']
+        }
+      }
+    }
+  }
+  graders: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['GraderQuality']
+        }
+      }
+    }
+  }
+  csv: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+    }
+  }
+  workbook: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': string
+        }
+      }
+    }
+  }
   lines: {
     parameters: {
       query?: {
@@ -6922,6 +7843,30 @@ export interface operations {
       }
     }
   }
+  cohort: {
+    parameters: {
+      query?: {
+        paper?: string
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+    }
+  }
   shown: {
     parameters: {
       query?: never
@@ -6940,6 +7885,100 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['TermLogView']
+        }
+      }
+    }
+  }
+  steps: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Heat']
+        }
+      }
+    }
+  }
+  wrong: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        sequence: string
+        step: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Wronged'][]
+        }
+      }
+    }
+  }
+  again: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        sequence: string
+        step: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ShownAgain']
+        }
+      }
+    }
+  }
+  notAgain: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        sequence: string
+        step: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Heat']
         }
       }
     }
@@ -6967,6 +8006,55 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  watch_1: {
+    parameters: {
+      query?: {
+        minutes?: number
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['WatchList']
+        }
+      }
+    }
+  }
+  looks: {
+    parameters: {
+      query?: {
+        minutes?: number
+        paper?: string
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
         }
       }
     }

@@ -12,16 +12,28 @@ const props = withDefaults(
     size?: number
     /** What it stands for, for those who hear it. */
     label?: string
+    /** Bars stand side by side, the number beside them: for rows that are low. */
+    upright?: boolean
+    /** The others step back. */
+    only?: Criterion | ''
   }>(),
   { size: 64 },
 )
 
 const ANGLES = [-58, -27, 0, 27, 62]
+/** Where the bars stand when they stand upright; the foot of all of them is at y 26. */
+const STAND = [4, 14, 24, 34, 44]
 const LENGTH = 22
 const fingers = computed(() =>
   AS_THE_HAND_LIES.map((f, i) => {
     const bar = props.bars.find((b) => b.criterion === f.id)
-    return { ...f, angle: ANGLES[i] ?? 0, fill: bar?.fill ?? 0, state: bar?.state ?? 'not seen' }
+    return {
+      ...f,
+      place: props.upright ? `translate(${STAND[i]} 14)` : `translate(32 40) rotate(${ANGLES[i] ?? 0})`,
+      faint: !!props.only && props.only !== f.id,
+      fill: bar?.fill ?? 0,
+      state: bar?.state ?? 'not seen',
+    }
   }),
 )
 const spoken = computed(
@@ -34,8 +46,14 @@ const spoken = computed(
 </script>
 
 <template>
-  <svg :width="size" :height="size * 0.84" viewBox="0 0 64 54" role="img" :aria-label="spoken">
-    <g v-for="f in fingers" :key="f.id" :transform="`translate(32 40) rotate(${f.angle})`">
+  <svg
+    :width="size"
+    :height="size * (upright ? 0.42 : 0.84)"
+    :viewBox="upright ? '0 -24 68 28' : '0 0 64 54'"
+    role="img"
+    :aria-label="spoken"
+  >
+    <g v-for="f in fingers" :key="f.id" :transform="f.place" :opacity="f.faint ? 0.15 : 1">
       <rect
         x="-3.6"
         :y="-12 - LENGTH"
@@ -74,8 +92,8 @@ const spoken = computed(
       />
     </g>
     <rect
-      x="23"
-      y="35"
+      :x="upright ? 51 : 23"
+      :y="upright ? -15 : 35"
       width="18"
       height="17"
       rx="7.5"
@@ -86,8 +104,8 @@ const spoken = computed(
     />
     <text
       v-if="secure !== undefined && !bars.every((b) => b.fill === 0)"
-      x="32"
-      y="47.6"
+      :x="upright ? 60 : 32"
+      :y="upright ? -2.4 : 47.6"
       text-anchor="middle"
       font-size="11.5"
       font-weight="700"

@@ -3,11 +3,14 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useLine } from '@/features/demonstration/useLine'
 import { useSession } from '@/features/session/useSession'
 import { hue } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
 import Standing from '@/parts/Standing.vue'
 import { capital, counted, day, points } from '@/parts/words'
+import StudentBackground from './StudentBackground.vue'
+import StudentRollUps from './StudentRollUps.vue'
 import Weeks from './Weeks.vue'
 
 const props = defineProps<{ id: string }>()
@@ -23,11 +26,15 @@ const region = ref<string>()
 watch(student, async (s) => {
   const asked = route.hash.slice(1)
   region.value =
+    s?.regions.find((r) => r.region === region.value)?.region ??
     s?.regions.find((r) => r.region === asked)?.region ??
     s?.regions.find((r) => seen(r))?.region ??
     s?.regions[0]?.region
   await nextTick()
 })
+// A mark given meanwhile shows by itself; a student's own page is read when it is opened.
+if (session.staff && session.term)
+  useLine<{ changed: number }>(`/api/terms/${session.term.id}/competency/live`, () => void again())
 const seen = (r: Schema['RegionLines']) => r.lines.some((l) => l.history.length > 0)
 const current = computed(() => student.value?.regions.find((r) => r.region === region.value))
 const secure = (r: Schema['RegionLines']) => r.lines.filter((l) => l.bar.state === 'secure').length
@@ -45,7 +52,18 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
         <h1>{{ student.student.name }}</h1>
         <span class="soft"
           >Week {{ Math.floor(student.week) + 1 }} of {{ student.weeks }} ·
-          {{ counted(student.practicals.length, 'practical') }} · cut {{ student.cut }}</span
+          {{ counted(student.practicals.length, 'practical') }} · cut {{ student.cut }} · by the
+          {{ student.way }}</span
+        >
+        <span class="grow" />
+        <a class="push" :href="`/api/competency/students/${student.student.id}/report`" target="_blank"
+          >Report (PDF)</a
+        >
+        <a
+          class="push"
+          :href="`/api/competency/students/${student.student.id}/evidence`"
+          download="evidence.json"
+          >Evidence (JSON)</a
         >
       </div>
       <div class="palms" role="group" aria-label="Regions">
@@ -78,31 +96,36 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
                 l.bar.level == null ? '' : `${points(l.bar.level)} ± ${points(l.bar.sd)}`
               }}</span>
               <p class="soft">{{ l.bar.why }}</p>
+              <p v-if="l.pace && l.history.length" class="soft pace">{{ l.pace.why }}</p>
             </div>
             <Weeks :line="l" :weeks="student.weeks" :now="student.week" :cut="student.cut" />
           </div>
         </section>
-        <section class="card">
-          <h2>Practicals here</h2>
-          <p v-if="here.length === 0" class="soft">Nobody has looked at this region yet.</p>
-          <div v-for="(p, i) in here" :key="p.id">
-            <router-link :to="p.finished ? `/review/${p.id}` : `/grade/${p.id}`" class="prac">
-              <strong>{{ day(p.startedAt) }}</strong>
-              <span>{{ p.sequence }}</span>
-              <span v-if="p.voidReason" class="soft">void</span>
-              <span v-else :class="p.result">{{
-                p.result ? `${points(p.mean)} · ${p.result}` : 'to review'
-              }}</span>
-            </router-link>
-            <router-link
-              v-if="p.result && here[i + 1]?.result"
-              class="soft beside"
-              :to="`/compare/${here[i + 1]!.id}/${p.id}`"
-              >beside the one before</router-link
-            >
-          </div>
-        </section>
+        <div class="side">
+          <StudentBackground :student="student" />
+          <section class="card">
+            <h2>Practicals here</h2>
+            <p v-if="here.length === 0" class="soft">Nobody has looked at this region yet.</p>
+            <div v-for="(p, i) in here" :key="p.id">
+              <router-link :to="p.finished ? `/review/${p.id}` : `/grade/${p.id}`" class="prac">
+                <strong>{{ day(p.startedAt) }}</strong>
+                <span>{{ p.sequence }}</span>
+                <span v-if="p.voidReason" class="soft">void</span>
+                <span v-else :class="p.result">{{
+                  p.result ? `${points(p.mean)} · ${p.result}` : 'to review'
+                }}</span>
+              </router-link>
+              <router-link
+                v-if="p.result && here[i + 1]?.result"
+                class="soft beside"
+                :to="`/compare/${here[i + 1]!.id}/${p.id}`"
+                >beside the one before</router-link
+              >
+            </div>
+          </section>
+        </div>
       </div>
+      <StudentRollUps :student="student" />
     </template>
   </div>
 </template>
@@ -110,7 +133,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
 <style scoped>
 .palms {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(140px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(124px, 1fr));
   gap: 10px;
 }
 .pick {
@@ -138,6 +161,14 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
   grid-template-columns: 1fr 330px;
   gap: 14px;
   align-items: start;
+}
+.side {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.pace {
+  margin-top: 2px;
 }
 .line {
   display: grid;

@@ -1,186 +1,95 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { api, ask } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useLine } from '@/features/demonstration/useLine'
 import { useSession } from '@/features/session/useSession'
-import { FINGERS, hue } from '@/parts/criteria'
-import Palm from '@/parts/Palm.vue'
 import Standing from '@/parts/Standing.vue'
+import { counted } from '@/parts/words'
+import CohortPalms from './CohortPalms.vue'
+
+const NextLooks = defineAsyncComponent(() => import('./NextLooks.vue'))
+const CohortSteps = defineAsyncComponent(() => import('./CohortSteps.vue'))
+const TermForecast = defineAsyncComponent(() => import('./TermForecast.vue'))
+const GraderQuality = defineAsyncComponent(() => import('./GraderQuality.vue'))
+const TermClosing = defineAsyncComponent(() => import('./TermClosing.vue'))
 
 const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const term = session.term?.id ?? ''
 const {
   data: cohort,
   problem,
   loading,
   again,
-} = useAsked(() =>
-  ask(api.GET('/api/terms/{term}/competency', { params: { path: { term: session.term?.id ?? '' } } })),
-)
-const sort = ref<'name' | 'need'>('name')
-const rows = computed(() => {
-  const students = [...(cohort.value?.students ?? [])]
-  if (sort.value === 'need')
-    students.sort(
-      (a, b) => b.critical * 9 + b.atRisk * 3 + b.dueAgain - (a.critical * 9 + a.atRisk * 3 + a.dueAgain),
-    )
-  return students
-})
-type Row = (typeof rows.value)[number]
-function standing(s: Row): string {
-  const parts = []
-  if (s.critical) parts.push(`${s.critical} open critical`)
-  if (s.atRisk) parts.push(`${s.atRisk} at risk`)
-  if (s.dueAgain) parts.push(`${s.dueAgain} due again`)
-  return parts.length ? parts.join(', ') : s.secure ? 'on course' : 'not seen yet'
-}
+} = useAsked(() => ask(api.GET('/api/terms/{term}/competency', { params: { path: { term } } })))
+
+const views = computed(() => [
+  { id: 'palms', name: 'Palms' },
+  { id: 'next', name: 'Next looks' },
+  { id: 'steps', name: 'What is missed' },
+  { id: 'forecast', name: 'Forecast' },
+  ...(session.person?.role === 'grader'
+    ? []
+    : [
+        { id: 'graders', name: 'Graders' },
+        { id: 'closing', name: 'End of term' },
+      ]),
+])
+const view = computed(() => views.value.find((v) => `#${v.id}` === route.hash)?.id ?? 'palms')
+
+// What is shown here stands on what others award: it is read again whenever one of them does.
+if (term) useLine<{ changed: number }>(`/api/terms/${term}/competency/live`, () => void again())
 </script>
 
 <template>
   <div class="page">
     <Standing :problem="problem" :loading="loading && !cohort" @again="again" />
+    <div v-if="!term" class="card">
+      <h2>No term yet</h2>
+      <p class="soft">The lead makes one under School, Terms.</p>
+    </div>
     <template v-if="cohort">
       <div class="top">
         <h1>{{ cohort.name }}</h1>
         <span class="soft"
-          >Week {{ Math.floor(cohort.week) + 1 }} of {{ cohort.weeks }} ·
-          {{ cohort.students.length }} students · {{ cohort.practicals }} practicals · cut
-          {{ cohort.cut }}</span
+          >Week {{ Math.min(cohort.weeks, Math.floor(cohort.week) + 1) }} of {{ cohort.weeks }} ·
+          {{ counted(cohort.students.length, 'student') }} · {{ counted(cohort.practicals, 'practical') }} ·
+          cut {{ cohort.cut }} · by the {{ cohort.way }}{{ cohort.closed ? ' · closed' : '' }}</span
         >
         <span class="grow" />
-        <span v-for="f in [...FINGERS].reverse()" :key="f.id" class="leg" :style="{ color: hue(f.id) }"
-          ><i :style="{ background: hue(f.id) }" />{{ f.name }}</span
-        >
-      </div>
-      <div class="top second">
-        <div class="two" role="group" aria-label="Order of the students">
+        <nav class="views" aria-label="Views">
           <button
+            v-for="v in views"
+            :key="v.id"
             class="push"
-            :class="{ main: sort === 'name' }"
-            :aria-pressed="sort === 'name'"
-            @click="sort = 'name'"
+            :class="{ main: view === v.id }"
+            :aria-pressed="view === v.id"
+            @click="router.replace({ hash: `#${v.id}` })"
           >
-            By name
+            {{ v.name }}
           </button>
-          <button
-            class="push"
-            :class="{ main: sort === 'need' }"
-            :aria-pressed="sort === 'need'"
-            @click="sort = 'need'"
-          >
-            Who needs it first
-          </button>
-        </div>
-        <span class="soft"
-          >The number in the palm counts secure criteria. Dashed: not seen. Ring: due again. Cross: open
-          critical.</span
-        >
+        </nav>
       </div>
-      <div v-if="cohort.students.length === 0" class="card">
-        <h2>No student in this term yet</h2>
-        <p class="soft">The lead adds students under School.</p>
-      </div>
-      <p v-if="cohort.students.length > 0 && cohort.regions.length === 0" class="card soft">
-        A palm for each region stands here once a practical of it is awarded.
-      </p>
-      <div v-if="cohort.students.length > 0" class="card grid">
-        <table>
-          <thead>
-            <tr>
-              <th scope="col"><span class="sr">Student</span></th>
-              <th v-for="r in cohort.regions" :key="r" scope="col">{{ session.regionName(r) }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="s in rows" :key="s.id">
-              <th scope="row">
-                <router-link :to="`/track/${s.id}`" class="name"
-                  ><strong>{{ s.name }}</strong
-                  ><span :class="{ hot: s.critical || s.atRisk }">{{ standing(s) }}</span></router-link
-                >
-              </th>
-              <td v-for="p in s.palms" :key="p.region">
-                <router-link :to="`/track/${s.id}#${p.region}`" class="cell"
-                  ><Palm
-                    :bars="p.bars"
-                    :secure="p.secure"
-                    :size="54"
-                    :label="`${s.name}, ${session.regionName(p.region)}`"
-                /></router-link>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <CohortPalms v-if="view === 'palms'" :cohort="cohort" />
+      <NextLooks v-else-if="view === 'next'" :cohort="cohort" />
+      <CohortSteps v-else-if="view === 'steps'" :cohort="cohort" />
+      <TermForecast v-else-if="view === 'forecast'" :cohort="cohort" />
+      <GraderQuality v-else-if="view === 'graders'" :cohort="cohort" />
+      <TermClosing v-else :cohort="cohort" @changed="again" />
     </template>
   </div>
 </template>
 
 <style scoped>
-.second {
-  min-height: 0;
-}
-.leg {
-  font-weight: 650;
-  font-size: 15px;
-  display: inline-flex;
+.views {
+  display: flex;
   gap: 6px;
-  align-items: center;
+  flex-wrap: wrap;
 }
-.leg i {
-  width: 8px;
-  height: 16px;
-  border-radius: 4px;
-}
-.two {
-  display: flex;
-  gap: 8px;
-}
-.grid {
-  padding: 6px 14px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-thead th {
-  position: sticky;
-  top: 0;
-  background: var(--paper);
-  font-size: 14px;
-  padding: 6px 4px;
-  border-bottom: 1px solid var(--line);
-  z-index: 1;
-}
-tbody th {
-  text-align: left;
-  font-weight: 400;
-}
-tbody tr + tr {
-  border-top: 1px solid var(--line);
-}
-td {
-  text-align: center;
-}
-.name {
-  display: flex;
-  flex-direction: column;
-  justify-content: center;
-  min-height: 44px;
-  line-height: 1.15;
-  text-decoration: none;
-  font-size: 15.5px;
-}
-.name span {
-  font-size: 13px;
-  color: var(--ink-soft);
-}
-.name .hot {
-  color: var(--stop);
-}
-.cell {
-  display: inline-grid;
-  place-items: center;
-  min-width: 64px;
-  min-height: 47px;
+.views .push {
+  padding: 6px 12px;
 }
 </style>

@@ -173,7 +173,20 @@ async function showAgain(id: string) {
     },
   ]
 }
-const { swap, again: retake } = route.query
+/** One to look at, out of the list of those to look at next. */
+async function lookAt(student: string, sequence: string, criterion?: string) {
+  if (sequence) brief.sequence = sequence
+  if (FINGERS.some((f) => f.id === criterion)) brief.criterion = criterion as Criterion
+  await nextTick()
+  places.value = [{ table: freeTable([], open.value), student, partner: '' }]
+}
+const { swap, again: retake, student: wanted, sequence: shown, criterion: watched } = route.query
+if (typeof wanted === 'string')
+  void lookAt(
+    wanted,
+    typeof shown === 'string' ? shown : '',
+    typeof watched === 'string' ? watched : undefined,
+  )
 if (typeof retake === 'string') showAgain(retake).catch((e) => (failed.value = e as Problem))
 if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e as Problem))
 </script>

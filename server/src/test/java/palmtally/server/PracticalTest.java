@@ -175,7 +175,8 @@ class PracticalTest {
                             + "\",\"reason\":\"the next table\"}],\"confirmed\":[],\"feedback\":\"Good.\",\"released\":false}}");
             assertThat(good.status()).isEqualTo(200);
             assertThat(good.json().get("award").get("revision").asInt()).isEqualTo(1);
-            var where = " from evidence where practical_id = '" + id + "' and criterion = 'order'";
+            var where =
+                    " from evidence where practical_id = '" + id + "' and criterion = 'order' and region = 'lower-leg'";
             assertThat(app.database().count("select score::int" + where)).isEqualTo(55);
             assertThat(app.database().count("select count(*)" + where + " and computed <> score"))
                     .isEqualTo(1);

@@ -45,6 +45,20 @@ public record Competency(
     /** Ability after a piece of evidence. */
     public record Point(Evidence evidence, LocalLevel level) {}
 
+    /**
+     * What was known when the term began, from the term before.
+     *
+     * @param level as it stood, uncertainty grown over the weeks between
+     * @param days on how many days it was seen
+     * @param critical whether something critical was still open
+     */
+    public record Carried(LocalLevel level, int days, boolean critical) {}
+
+    /** On how many days of this term it was seen. */
+    public int days() {
+        return (int) history.stream().map(p -> p.evidence().day()).distinct().count();
+    }
+
     /** Damping of the trend a week, and prior standard deviation of a slope, points a week (both ours). */
     static final double DAMPING = 0.8;
 
@@ -56,15 +70,26 @@ public record Competency(
      * @param termWeeks length of the term
      */
     public static Competency of(List<Evidence> pieces, double nowWeek, double termWeeks, Profile profile) {
+        return of(pieces, null, nowWeek, termWeeks, profile);
+    }
+
+    /** @param carried what the term began with, or null for a school's expectation of somebody nobody has seen */
+    public static Competency of(
+            List<Evidence> pieces, @Nullable Carried carried, double nowWeek, double termWeeks, Profile profile) {
         var growth = profile.growth();
         double cut = profile.marking().cut();
         var sorted = pieces.stream()
                 .sorted(Comparator.comparingDouble(Evidence::week).thenComparing(Evidence::source))
                 .toList();
-        var level = new LocalLevel(growth.priorMean(), growth.priorSd() * growth.priorSd());
+        var level = carried == null
+                ? new LocalLevel(growth.priorMean(), growth.priorSd() * growth.priorSd())
+                : carried.level;
         var history = new ArrayList<Point>();
         var days = new HashSet<Integer>();
-        double at = sorted.isEmpty() ? 0 : sorted.get(0).week();
+        // What nobody has seen is no surer at the term's beginning than when it is first looked at; what was carried
+        // over fades.
+        double at = carried != null || sorted.isEmpty() ? 0 : sorted.get(0).week();
+        boolean known = carried != null || !sorted.isEmpty();
         for (var e : sorted) {
             level = level.after(e.week() - at, growth.variancePerWeek())
                     .seeing(e.score(), growth.scoreVariance() / e.weight());
@@ -72,17 +97,24 @@ public record Competency(
             days.add(e.day());
             history.add(new Point(e, level));
         }
+        int seenDays = days.size() + (carried == null ? 0 : carried.days);
+        boolean secureBefore = carried != null
+                && sorted.isEmpty()
+                && carried.days >= 2
+                && carried.level.probabilityAtLeast(cut) >= growth.secureProbability();
         var way = profile.ways().termMark();
         Double mark = way == TermMark.LOCAL_LEVEL || sorted.isEmpty() ? null : Double.valueOf(mark(sorted, way));
-        boolean wasSecure =
-                mark == null && days.size() >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
-        var now = sorted.isEmpty() ? level : level.after(Math.max(0, nowWeek - at), growth.variancePerWeek());
+        boolean wasSecure = secureBefore
+                || mark == null && seenDays >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
+        var now = !known ? level : level.after(Math.max(0, nowWeek - at), growth.variancePerWeek());
         double p = mark == null ? now.probabilityAtLeast(cut) : mark >= cut ? 1 : 0;
         Double forecast = sorted.size() < 2
                 ? null
                 : Double.valueOf(
                         forecast(sorted, now, nowWeek, termWeeks, growth).probabilityAtLeast(cut));
-        boolean critical = !sorted.isEmpty() && sorted.get(sorted.size() - 1).critical();
+        boolean critical = sorted.isEmpty()
+                ? carried != null && carried.critical
+                : sorted.get(sorted.size() - 1).critical();
 
         State state;
         String why;
@@ -91,39 +123,44 @@ public record Competency(
             state = State.OPEN_CRITICAL;
             why =
                     "Something that can harm or that lacked permission was seen last time; it must be shown clean once more.";
-        } else if (sorted.isEmpty()) {
+        } else if (!known) {
             state = State.NOT_SEEN;
             why = "Nobody has looked at this yet.";
-        } else if (days.size() >= 2 && p >= growth.secureProbability()) {
+        } else if (seenDays >= 2 && p >= growth.secureProbability()) {
             state = State.SECURE;
-            why = "Seen on " + days.size() + " days and "
+            why = (sorted.isEmpty()
+                            ? "Carried over from the term before, and "
+                            : "Seen on " + (seenDays == days.size() ? "" : "this term and the one before, ") + seenDays
+                                    + " days, and ")
                     + (mark == null
-                            ? "very likely at the cut of " + Spoken.number(cut) + " (" + Math.round(100 * p) + " %)."
+                            ? "very likely at the cut of " + Spoken.number(cut) + " (" + Spoken.percent(p) + ")."
                             : "by the " + way.label() + ", " + Math.round(mark) + ", at the cut of "
                                     + Spoken.number(cut) + ".");
         } else if (wasSecure) {
             state = State.DUE_AGAIN;
-            why = "It was secure when last seen, " + (unseenWeeks == 1 ? "a week" : unseenWeeks + " weeks")
-                    + " ago; one more good look brings it back.";
+            why = "It was secure when last seen, "
+                    + (unseenWeeks == 0 ? "this week" : unseenWeeks == 1 ? "a week ago" : unseenWeeks + " weeks ago")
+                    + "; since then nobody has looked, so it is only " + Spoken.percent(p)
+                    + " likely at the cut. One more good look brings it back.";
         } else if (forecast != null && forecast < 0.5) {
             state = State.AT_RISK;
             why = "At this pace it will more likely than not stay below the cut of " + Spoken.number(cut)
                     + " by the end of the term.";
         } else {
             state = State.EMERGING;
-            why = sorted.size() == 1
-                    ? "Seen once; a second day is needed before it can be called secure."
-                    : days.size() < 2
-                            ? "Seen on one day only; another day is needed."
+            double last = sorted.isEmpty()
+                    ? now.mean()
+                    : sorted.get(sorted.size() - 1).score();
+            why = seenDays < 2 && last < cut
+                    ? "Seen on one day only, at " + Spoken.below(last, cut) + ", below the cut of " + Spoken.number(cut)
+                            + "; another day will tell."
+                    : seenDays < 2
+                            ? "Seen on one day only; a second day is needed before it can be called secure."
                             : mark != null
                                     ? "On its way: the " + way.label() + " is " + Math.round(mark) + ", the cut "
                                             + Spoken.number(cut) + "."
-                                    : "On its way: " + Math.round(100 * p)
-                                            + " % likely at the cut, 80 % are asked."
-                                                    .replace(
-                                                            "80",
-                                                            String.valueOf(
-                                                                    Math.round(100 * growth.secureProbability())));
+                                    : "On its way: " + Spoken.percent(p) + " likely at the cut, "
+                                            + Math.round(100 * growth.secureProbability()) + " % are asked.";
         }
         if (mark != null) now = new LocalLevel(mark, now.variance());
         return new Competency(state, now, p, forecast, why, List.copyOf(history));

@@ -18,6 +18,12 @@ public final class Spoken {
                 .toPlainString();
     }
 
+    /** A probability as people read it: never better than it is, never 0 % and never 100 %. */
+    public static String percent(double p) {
+        double n = Math.floor(100 * p + 1e-9);
+        return n < 1 ? "under 1 %" : n > 99 ? "over 99 %" : Math.round(n) + " %";
+    }
+
     /** A number with its noun: "1 report", "2 reports". */
     public static String counted(int n, String noun) {
         return n + " " + noun + (n == 1 ? "" : "s");

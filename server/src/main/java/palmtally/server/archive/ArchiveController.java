@@ -1,17 +1,16 @@
 package palmtally.server.archive;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.apache.commons.csv.CSVFormat;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,6 +18,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import palmtally.formats.Documents;
+import palmtally.formats.Table;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.competency.Tracking;
 import palmtally.server.people.Caller;
@@ -59,7 +59,12 @@ class ArchiveController {
                                 Documents.write(profiles.ofSchool().profile()));
                         put(zip, "people.csv", roll(term));
                         put(zip, "competency.csv", competency(caller, term));
+                        var closed = new ArrayList<String>();
                         for (var line : practicals.all(caller, term)) {
+                            if (!practicals.open(caller, line.id())) {
+                                closed.add(line.id() + " is marked by two graders and opens once both have awarded.");
+                                continue;
+                            }
                             var whole = practicals.whole(caller, line.id());
                             var day = line.startedAt().atOffset(ZoneOffset.UTC).toLocalDate();
                             put(
@@ -68,46 +73,26 @@ class ArchiveController {
                                             + line.id().toString().substring(0, 8) + ".practical.json",
                                     Documents.write(whole.practical()));
                         }
+                        if (!closed.isEmpty()) put(zip, "left-out.txt", String.join("\n", closed) + "\n");
                     }
                 });
     }
 
     private String roll(UUID term) {
-        var rows = new ArrayList<List<Object>>();
-        rows.add(List.of("name", "role"));
+        var rows = new ArrayList<List<@Nullable Object>>();
         people.inTerm(term).forEach(p -> rows.add(List.of(p.name(), p.role())));
-        return csv(rows);
+        return new Table("People", List.of("name", "role"), rows).csv();
     }
 
     private String competency(Caller caller, UUID term) {
-        var rows = new ArrayList<List<Object>>();
-        rows.add(List.of("student", "region", "criterion", "state", "level", "sd"));
+        var rows = new ArrayList<List<@Nullable Object>>();
         var cohort = tracking.cohort(caller, term);
         for (var student : cohort.students())
             for (var palm : student.palms())
                 for (var bar : palm.bars())
-                    rows.add(List.of(
-                            student.name(),
-                            palm.region(),
-                            bar.criterion(),
-                            bar.state(),
-                            number(bar.level()),
-                            number(bar.sd())));
-        return csv(rows);
-    }
-
-    private static Object number(@Nullable Double value) {
-        return value == null ? "" : String.format(Locale.ROOT, "%.2f", value);
-    }
-
-    private static String csv(List<List<Object>> rows) {
-        var out = new StringBuilder();
-        try (var printer = CSVFormat.RFC4180.print(out)) {
-            for (var row : rows) printer.printRecord(row);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return out.toString();
+                    rows.add(Arrays.asList(
+                            student.name(), palm.region(), bar.criterion(), bar.state(), bar.level(), bar.sd()));
+        return new Table("Competency", List.of("student", "region", "criterion", "state", "level", "sd"), rows).csv();
     }
 
     private static void put(ZipOutputStream zip, String name, String text) throws IOException {

@@ -1,19 +1,63 @@
 package palmtally.server.competency;
 
+import io.swagger.v3.oas.annotations.Hidden;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.formats.Table;
+import palmtally.server.live.Live;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.People;
+import palmtally.server.problem.Refusal;
 
-/** Track: the cohort, and one student. */
+/** Track: the cohort, one student, what to do next, and what is taken along. */
 @RestController
 class CompetencyController {
-    private final Tracking tracking;
+    private static final MediaType WORKBOOK =
+            MediaType.parseMediaType("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet");
 
-    CompetencyController(Tracking tracking) {
+    private final Tracking tracking;
+    private final Lookout lookout;
+    private final CohortSteps steps;
+    private final Marks marks;
+    private final Graders graders;
+    private final Closing closing;
+    private final TrackAudience audience;
+    private final Live live;
+    private final People people;
+
+    CompetencyController(
+            Tracking tracking,
+            Lookout lookout,
+            CohortSteps steps,
+            Marks marks,
+            Graders graders,
+            Closing closing,
+            TrackAudience audience,
+            Live live,
+            People people) {
         this.tracking = tracking;
+        this.lookout = lookout;
+        this.steps = steps;
+        this.marks = marks;
+        this.graders = graders;
+        this.closing = closing;
+        this.audience = audience;
+        this.live = live;
+        this.people = people;
     }
 
     @GetMapping("/api/terms/{term}/competency")
@@ -21,8 +65,110 @@ class CompetencyController {
         return tracking.cohort(caller, term);
     }
 
+    /** Says whenever something that Track shows has changed. */
+    @Hidden
+    @GetMapping(path = "/api/terms/{term}/competency/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    ResponseEntity<SseEmitter> live(@Me Caller caller, @PathVariable UUID term) {
+        people.mustTeach(caller, term);
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(audience, term.toString()));
+    }
+
     @GetMapping("/api/competency/students/{id}")
     Tracking.Student student(@Me Caller caller, @PathVariable UUID id) {
         return tracking.student(caller, id);
+    }
+
+    /** What to watch in the coming lab. */
+    @GetMapping("/api/terms/{term}/watch")
+    Lookout.WatchList watch(
+            @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable Double minutes) {
+        return lookout.watch(caller, term, minutes);
+    }
+
+    @GetMapping("/api/terms/{term}/forecast")
+    Lookout.Forecast forecast(@Me Caller caller, @PathVariable UUID term) {
+        return lookout.forecast(caller, term);
+    }
+
+    /** What the class misses, step by step. */
+    @GetMapping("/api/terms/{term}/steps")
+    CohortSteps.Heat steps(@Me Caller caller, @PathVariable UUID term) {
+        return steps.heat(caller, term);
+    }
+
+    /** The practicals in which a step went wrong. */
+    @GetMapping("/api/terms/{term}/steps/{sequence}/{step}")
+    List<CohortSteps.Wronged> wrong(
+            @Me Caller caller, @PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
+        return steps.wrong(caller, term, sequence, step);
+    }
+
+    /** Puts a step into the next demonstration. */
+    @PostMapping("/api/terms/{term}/steps/{sequence}/{step}/again")
+    CohortSteps.ShownAgain again(
+            @Me Caller caller, @PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
+        return steps.showAgain(caller, term, sequence, step);
+    }
+
+    @DeleteMapping("/api/terms/{term}/steps/{sequence}/{step}/again")
+    CohortSteps.Heat notAgain(
+            @Me Caller caller, @PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
+        return steps.notAgain(caller, term, sequence, step);
+    }
+
+    @GetMapping(path = "/api/terms/{term}/marks.csv", produces = "text/csv")
+    ResponseEntity<byte[]> csv(@Me Caller caller, @PathVariable UUID term) {
+        return file(
+                marks.marks(caller, term).csv().getBytes(StandardCharsets.UTF_8),
+                MediaType.parseMediaType("text/csv;charset=UTF-8"),
+                "marks.csv");
+    }
+
+    @GetMapping(path = "/api/terms/{term}/marks.xlsx")
+    ResponseEntity<byte[]> workbook(@Me Caller caller, @PathVariable UUID term) {
+        return file(
+                Table.workbook(List.of(marks.marks(caller, term), marks.students(caller, term))),
+                WORKBOOK,
+                "marks.xlsx");
+    }
+
+    @GetMapping("/api/terms/{term}/evidence")
+    Marks.EvidenceFile evidence(@Me Caller caller, @PathVariable UUID term) {
+        return marks.evidence(caller, term, null);
+    }
+
+    @GetMapping("/api/competency/students/{id}/evidence")
+    Marks.EvidenceFile evidenceOf(@Me Caller caller, @PathVariable UUID id) {
+        people.maySee(caller, id);
+        var term = people.termOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
+        return marks.evidence(caller, term.id(), id);
+    }
+
+    /** How graders compare, and how much the practicals can be relied on. */
+    @GetMapping("/api/terms/{term}/graders")
+    Graders.GraderQuality graders(@Me Caller caller, @PathVariable UUID term) {
+        return graders.of(caller, term);
+    }
+
+    @GetMapping("/api/terms/{term}/closing")
+    Closing.ClosingView closing(@Me Caller caller, @PathVariable UUID term) {
+        return closing.view(caller, term);
+    }
+
+    @PostMapping("/api/terms/{term}/closing")
+    Closing.ClosingView close(@Me Caller caller, @PathVariable UUID term, @RequestBody Closing.Close how) {
+        return closing.close(caller, term, how);
+    }
+
+    @DeleteMapping("/api/terms/{term}/closing")
+    Closing.ClosingView reopen(@Me Caller caller, @PathVariable UUID term) {
+        return closing.reopen(caller, term);
+    }
+
+    private static ResponseEntity<byte[]> file(byte[] body, MediaType type, String name) {
+        return ResponseEntity.ok()
+                .contentType(type)
+                .header("Content-Disposition", "attachment; filename=\"" + name + "\"")
+                .body(body);
     }
 }

@@ -1,14 +1,13 @@
 package palmtally.server.competency;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeSet;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -17,23 +16,22 @@ import org.springframework.stereotype.Service;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.competency.Competency;
+import palmtally.core.competency.Competency.State;
 import palmtally.core.competency.Evidence;
 import palmtally.core.competency.Gate;
+import palmtally.core.competency.Pace;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
-import palmtally.core.profile.Profile;
+import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Caller;
 import palmtally.server.people.People;
 import palmtally.server.people.Role;
-import palmtally.server.people.Term;
 import palmtally.server.practical.PracticalLine;
 import palmtally.server.practical.Practicals;
 import palmtally.server.problem.Refusal;
-import palmtally.server.profile.Profiles;
-import palmtally.server.sequence.Sequences;
 
-/** Competency of every student, recomputed from the evidence whenever it is asked for. */
+/** Competency of every student: the cohort, and one of them. */
 @Service
 public class Tracking {
     /**
@@ -44,7 +42,7 @@ public class Tracking {
      */
     public record Bar(
             Criterion criterion,
-            Competency.State state,
+            State state,
             int fill,
             @Nullable Double level,
             @Nullable Double sd,
@@ -56,15 +54,18 @@ public class Tracking {
     public record Palm(Region region, List<Bar> bars, int secure) {}
 
     public record StudentRow(
-            UUID id, String name, List<Palm> palms, int secure, int dueAgain, int atRisk, int critical) {}
+            UUID id, String name, List<Palm> palms, int secure, int dueAgain, int atRisk, int critical, int seen) {}
 
+    /** @param way how the profile reckons the mark of a term, in words */
     public record Cohort(
             UUID term,
             String name,
             double week,
             int weeks,
             double cut,
+            String way,
             int practicals,
+            boolean closed,
             List<Region> regions,
             List<StudentRow> students) {}
 
@@ -72,9 +73,22 @@ public class Tracking {
     public record Dot(
             UUID practical, double week, double score, double weight, boolean critical, double level, double sd) {}
 
-    public record Line(Bar bar, List<Dot> history) {}
+    /** @param pace what would have to be seen for it to be secure by the end of the term, or null where it is */
+    public record Line(Bar bar, List<Dot> history, @Nullable Pace pace) {}
 
     public record RegionLines(Region region, List<Line> lines) {}
+
+    /** The criteria over all practicals with one technique, tool or position. */
+    public record RollUp(String facet, String subject, List<Bar> bars) {}
+
+    /** What a student meant to do otherwise, and from which practical that is. */
+    public record GoalLine(UUID practical, Instant at, String sequence, String goal) {}
+
+    /** What a student thought of a criterion before the result, beside what it came to. */
+    public record SelfMark(UUID practical, Instant at, Criterion criterion, double own, double awarded) {}
+
+    /** @param bodies on how many different people; hours of practicals as the one who works and as the one on the table */
+    public record Worked(int practicals, double hours, double hoursOnTable, int bodies, int rounds) {}
 
     public record Student(
             People.Person student,
@@ -82,112 +96,130 @@ public class Tracking {
             double week,
             int weeks,
             double cut,
+            String way,
             List<RegionLines> regions,
-            List<PracticalLine> practicals) {}
+            List<PracticalLine> practicals,
+            List<Gate.Passage> gates,
+            List<RollUp> rollUps,
+            List<GoalLine> goals,
+            List<SelfMark> selfMarks,
+            Worked worked) {}
 
-    record Row(
-            UUID practicalId,
-            UUID studentId,
-            String region,
-            String criterion,
-            double score,
-            double weight,
-            boolean critical,
-            Instant seenAt,
-            boolean released) {}
+    record AwardRow(UUID practicalId, Instant startedAt, String sequence, String body) {}
+
+    record SelfMarkRow(UUID practical, Instant at, String criterion, double own, double awarded) {}
 
     @Mapper
     interface Rows {
-        @Select("""
-                select e.practical_id, e.student_id, e.region, e.criterion, e.score, e.weight, e.critical, e.seen_at, e.released
-                from evidence e join practical p on p.id = e.practical_id
-                where p.term_id = #{term} order by e.seen_at, e.practical_id""")
-        List<Row> ofTerm(UUID term);
-
-        @Select("""
-                select e.practical_id, e.student_id, e.region, e.criterion, e.score, e.weight, e.critical, e.seen_at, e.released
-                from evidence e join practical p on p.id = e.practical_id
-                where p.term_id = #{term} and e.student_id = #{student} order by e.seen_at, e.practical_id""")
-        List<Row> ofStudent(UUID term, UUID student);
-
         @Select(
                 "select count(*) from practical where term_id = #{term} and finished and void_reason is null and beside is null")
         int practicals(UUID term);
+
+        @Select("""
+                select p.id as practical_id, p.started_at, v.name as sequence, a.body::text as body
+                from practical p
+                join sequence_version v on v.id = p.sequence_version_id
+                join lateral (select body, released from award where practical_id = p.id order by revision desc limit 1) a on true
+                where p.term_id = #{term} and p.student_id = #{student} and p.void_reason is null and p.beside is null
+                  and (#{all} or a.released)
+                order by p.started_at desc, p.id""")
+        List<AwardRow> awards(UUID term, UUID student, boolean all);
+
+        @Select("""
+                select distinct on (p.started_at, p.id, e.criterion) p.id as practical, p.started_at as at, e.criterion,
+                       (m.body ->> e.criterion)::double precision as own, e.score as awarded
+                from self_mark m
+                join practical p on p.id = m.practical_id
+                join sequence_version v on v.id = p.sequence_version_id
+                join evidence e on e.practical_id = p.id
+                where p.term_id = #{term} and p.student_id = #{student} and (#{all} or e.released)
+                  and jsonb_exists(m.body, e.criterion)
+                order by p.started_at, p.id, e.criterion, e.region <> v.region""")
+        List<SelfMarkRow> selfMarks(UUID term, UUID student, boolean all);
+
+        @Select("""
+                select count(*) filter (where p.student_id = #{student}) as practicals,
+                       coalesce(sum(e.ms) filter (where p.student_id = #{student}), 0) / 3600000.0 as hours,
+                       coalesce(sum(e.ms) filter (where p.partner_id = #{student}), 0) / 3600000.0 as hours_on_table,
+                       (select count(distinct body) from (
+                           select b.partner_id as body from practical b
+                           where b.term_id = #{term} and b.student_id = #{student} and b.finished and b.void_reason is null
+                           union
+                           select o.account_id from round_seat s join practice_round r on r.id = s.round_id
+                           join round_seat o on o.round_id = s.round_id and o.table_number = s.table_number
+                           where r.term_id = #{term} and s.account_id = #{student} and o.account_id <> #{student}) x) as bodies,
+                       (select count(*) from round_seat s join practice_round r on r.id = s.round_id
+                        where r.term_id = #{term} and s.account_id = #{student}) as rounds
+                from practical p
+                left join lateral (select max(at_ms) as ms from event where practical_id = p.id) e on true
+                where p.term_id = #{term} and p.finished and p.void_reason is null and p.beside is null
+                  and p.kind = 'practical' and (p.student_id = #{student} or p.partner_id = #{student})""")
+        Worked worked(UUID term, UUID student);
+
+        @Select("select closed_at is not null from term where id = #{term}")
+        boolean closed(UUID term);
     }
 
-    private record Key(UUID student, Region region, Criterion criterion) {}
-
     private final Rows rows;
+    private final Standings standings;
     private final People people;
-    private final Profiles profiles;
-    private final Sequences sequences;
     private final Practicals practicals;
     private final Audit audit;
-    private final Clock clock;
 
-    Tracking(
-            Rows rows,
-            People people,
-            Profiles profiles,
-            Sequences sequences,
-            Practicals practicals,
-            Audit audit,
-            Clock clock) {
+    Tracking(Rows rows, Standings standings, People people, Practicals practicals, Audit audit) {
         this.rows = rows;
+        this.standings = standings;
         this.people = people;
-        this.profiles = profiles;
-        this.sequences = sequences;
         this.practicals = practicals;
         this.audit = audit;
-        this.clock = clock;
     }
 
     public Cohort cohort(Caller caller, UUID termId) {
         people.mustTeach(caller, termId);
-        var term = people.term(termId);
-        var profile = profiles.ofSchool().profile();
-        var evidence = rows.ofTerm(termId);
-        var regions = regions(evidence);
-        var pieces = pieces(evidence, term);
-        double week = term.week(clock.instant());
+        var now = standings.ofTerm(termId);
         var students = new ArrayList<StudentRow>();
         for (var student : people.students(termId)) {
             audit.read(caller, student.id(), "cohort");
-            var palms = new ArrayList<Palm>();
-            Map<Competency.State, Integer> states = new EnumMap<>(Competency.State.class);
-            for (var region : regions) {
-                var bars = new ArrayList<Bar>();
-                int secure = 0;
-                for (var criterion : Criterion.values()) {
-                    var competency = competency(
-                            pieces.getOrDefault(new Key(student.id(), region, criterion), List.of()),
-                            week,
-                            term,
-                            profile);
-                    bars.add(bar(criterion, competency));
-                    states.merge(competency.state(), 1, Integer::sum);
-                    if (competency.state() == Competency.State.SECURE) secure++;
-                }
-                palms.add(new Palm(region, bars, secure));
-            }
-            students.add(new StudentRow(
-                    student.id(),
-                    student.name(),
-                    palms,
-                    states.getOrDefault(Competency.State.SECURE, 0),
-                    states.getOrDefault(Competency.State.DUE_AGAIN, 0),
-                    states.getOrDefault(Competency.State.AT_RISK, 0),
-                    states.getOrDefault(Competency.State.OPEN_CRITICAL, 0)));
+            students.add(row(now, student));
         }
         return new Cohort(
                 termId,
-                term.cohort(),
-                week,
-                term.weeks(),
-                profile.marking().cut(),
+                now.term().cohort(),
+                now.week(),
+                now.term().weeks(),
+                now.profile().marking().cut(),
+                now.profile().ways().termMark().label(),
                 rows.practicals(termId),
-                regions,
+                rows.closed(termId),
+                now.regions(),
                 students);
+    }
+
+    static StudentRow row(Standings.Whole now, People.Person student) {
+        var palms = new ArrayList<Palm>();
+        Map<State, Integer> states = new EnumMap<>(State.class);
+        int seen = 0;
+        for (var region : now.regions()) {
+            var bars = new ArrayList<Bar>();
+            int secure = 0;
+            for (var criterion : Criterion.values()) {
+                var bar = bar(criterion, now.at(student.id(), region, criterion));
+                bars.add(bar);
+                states.merge(bar.state(), 1, Integer::sum);
+                if (bar.state() == State.SECURE) secure++;
+                if (bar.level() != null) seen++;
+            }
+            palms.add(new Palm(region, bars, secure));
+        }
+        return new StudentRow(
+                student.id(),
+                student.name(),
+                palms,
+                states.getOrDefault(State.SECURE, 0),
+                states.getOrDefault(State.DUE_AGAIN, 0),
+                states.getOrDefault(State.AT_RISK, 0),
+                states.getOrDefault(State.OPEN_CRITICAL, 0),
+                seen);
     }
 
     public Student student(Caller caller, UUID id) {
@@ -195,22 +227,19 @@ public class Tracking {
         var person = people.person(id);
         if (person.role() != Role.STUDENT) throw Refusal.notFound("student");
         var term = people.termOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
-        var profile = profiles.ofSchool().profile();
         boolean own = !caller.role().staff();
-        var evidence = rows.ofStudent(term.id(), id).stream()
-                .filter(r -> !own || r.released)
-                .toList();
         audit.read(caller, id, "student");
-        var pieces = pieces(evidence, term);
-        double week = term.week(clock.instant());
+        var now = standings.ofStudent(term, id, r -> !own || r.released());
         var regions = new ArrayList<RegionLines>();
-        for (var region : regions(evidence)) {
+        var seen = new HashMap<Gate.Seen, List<Evidence>>();
+        for (var region : now.regions()) {
             var lines = new ArrayList<Line>();
             for (var criterion : Criterion.values()) {
-                var c = competency(pieces.getOrDefault(new Key(id, region, criterion), List.of()), week, term, profile);
+                var standing = now.at(id, region, criterion);
+                seen.put(new Gate.Seen(region, criterion), standing.pieces());
                 lines.add(new Line(
-                        bar(criterion, c),
-                        c.history().stream()
+                        bar(criterion, standing),
+                        standing.competency().history().stream()
                                 .map(p -> new Dot(
                                         UUID.fromString(p.evidence().source()),
                                         p.evidence().week(),
@@ -219,63 +248,60 @@ public class Tracking {
                                         p.evidence().critical(),
                                         p.level().mean(),
                                         p.level().sd()))
-                                .toList()));
+                                .toList(),
+                        Pace.of(standing.pieces(), standing.carried(), now.week(), term.weeks(), now.profile())));
             }
             regions.add(new RegionLines(region, lines));
         }
-        var lines = own ? practicals.released(term.id(), id) : practicals.ofStudent(term.id(), id);
+        var rollUps = new ArrayList<RollUp>();
+        standings
+                .rollUps(term, id, now.week(), now.profile(), r -> !own || r.released())
+                .forEach((facet, subjects) -> subjects.forEach((subject, criteria) -> rollUps.add(new RollUp(
+                        facet,
+                        subject,
+                        criteria.entrySet().stream()
+                                .map(c -> bar(c.getKey(), c.getValue(), false))
+                                .toList()))));
+        var goals = new ArrayList<GoalLine>();
+        for (var a : rows.awards(term.id(), id, !own)) {
+            var said = Json.MAPPER.readTree(a.body).get("goals");
+            if (said != null)
+                for (var goal : said) goals.add(new GoalLine(a.practicalId, a.startedAt, a.sequence, goal.asString()));
+        }
         return new Student(
-                person, term.id(), week, term.weeks(), profile.marking().cut(), regions, lines);
+                person,
+                term.id(),
+                now.week(),
+                term.weeks(),
+                now.profile().marking().cut(),
+                now.profile().ways().termMark().label(),
+                regions,
+                own ? practicals.released(term.id(), id) : practicals.ofStudent(term.id(), id),
+                Arrays.stream(Gate.values())
+                        .map(g -> g.passage(seen, now.week(), term.weeks(), now.profile()))
+                        .toList(),
+                rollUps,
+                goals,
+                rows.selfMarks(term.id(), id, !own).stream()
+                        .map(m -> new SelfMark(m.practical, m.at, Standings.criterion(m.criterion), m.own, m.awarded))
+                        .toList(),
+                rows.worked(term.id(), id));
     }
 
     /** The gates a student comes through on the way to these zones, as they stand now. */
     List<Gate.Passage> gates(UUID termId, UUID student, Collection<Zone> worked) {
-        var term = people.term(termId);
+        var now = standings.ofStudent(people.term(termId), student, r -> true);
         var seen = new HashMap<Gate.Seen, List<Evidence>>();
-        pieces(rows.ofStudent(termId, student), term)
-                .forEach((key, pieces) -> seen.put(new Gate.Seen(key.region, key.criterion), pieces));
-        return Gate.before(
-                worked,
-                seen,
-                term.week(clock.instant()),
-                term.weeks(),
-                profiles.ofSchool().profile());
+        now.standings().forEach((key, s) -> seen.put(new Gate.Seen(key.region(), key.criterion()), s.pieces()));
+        return Gate.before(worked, seen, now.week(), now.term().weeks(), now.profile());
     }
 
-    /** Regions that are taught or were seen, in the order of the body. */
-    private List<Region> regions(List<Row> evidence) {
-        var regions = new TreeSet<Region>();
-        sequences.all().forEach(s -> regions.add(s.sequence().region()));
-        evidence.forEach(r -> regions.add(region(r.region)));
-        return List.copyOf(regions);
+    private static Bar bar(Criterion criterion, Standings.Standing s) {
+        return bar(criterion, s.competency(), s.carried() != null);
     }
 
-    private static Map<Key, List<Evidence>> pieces(List<Row> evidence, Term term) {
-        Map<Key, List<Evidence>> pieces = new HashMap<>();
-        for (var r : evidence)
-            pieces.computeIfAbsent(
-                            new Key(r.studentId, region(r.region), Criterion.valueOf(r.criterion.toUpperCase())),
-                            k -> new ArrayList<>())
-                    .add(new Evidence(
-                            r.practicalId.toString(),
-                            term.week(r.seenAt),
-                            term.day(r.seenAt),
-                            r.score,
-                            r.weight,
-                            r.critical));
-        return pieces;
-    }
-
-    private static Region region(String id) {
-        return Region.valueOf(id.toUpperCase().replace('-', '_'));
-    }
-
-    private static Competency competency(List<Evidence> pieces, double week, Term term, Profile profile) {
-        return Competency.of(pieces, week, term.weeks(), profile);
-    }
-
-    private static Bar bar(Criterion criterion, Competency c) {
-        boolean seen = !c.history().isEmpty();
+    private static Bar bar(Criterion criterion, Competency c, boolean carried) {
+        boolean seen = carried || !c.history().isEmpty();
         return new Bar(
                 criterion,
                 c.state(),

@@ -55,6 +55,29 @@ final class PlayedRun {
         this.skill = Math.max(0.1, Math.min(0.98, habits.skill(week) + (chance.nextDouble() - 0.5) * 0.14));
     }
 
+    /** The same run in the eyes of another: some is missed, some looks otherwise. */
+    static Practical inOtherEyes(Practical played, long seed) {
+        var chance = new SplittableRandom(seed);
+        var seen = new ArrayList<Event>();
+        for (var e : played.events()) {
+            boolean word = e.kind() == EventKind.SAY || e.kind() == EventKind.REPORT_ANSWER;
+            if (word && chance.nextDouble() < 0.07) continue;
+            var data = e.data();
+            if (e.kind() == EventKind.LOOK && chance.nextDouble() < 0.2) {
+                var faults = data.faults();
+                data = EventData.with()
+                        .asked(data.asked())
+                        .faults(
+                                faults == null || faults.isEmpty()
+                                        ? List.of(FAULTS[chance.nextInt(FAULTS.length)])
+                                        : List.of())
+                        .build();
+            }
+            seen.add(new Event("s" + e.id(), "second", e.seq(), e.atMs(), e.wall(), e.kind(), data));
+        }
+        return new Practical(played.sequence(), played.profile(), played.asked(), played.sides(), seen);
+    }
+
     static Practical of(Habits habits, Sequence sequence, Profile profile, double week, Instant startedAt, long seed) {
         var run = new PlayedRun(habits, sequence, profile, week, startedAt, seed);
         run.play();

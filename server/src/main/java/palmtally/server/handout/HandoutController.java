@@ -84,7 +84,7 @@ class HandoutController {
                 "week-" + week + ".pdf");
     }
 
-    private static ResponseEntity<byte[]> pdf(byte[] body, String name) {
+    static ResponseEntity<byte[]> pdf(byte[] body, String name) {
         return ResponseEntity.ok()
                 .contentType(MediaType.APPLICATION_PDF)
                 .header("Content-Disposition", "inline; filename=\"" + name + "\"")

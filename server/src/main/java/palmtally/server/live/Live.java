@@ -118,7 +118,13 @@ public class Live implements SmartLifecycle {
 
     /** Several changes that wait to be read are read once. */
     private void changed(String channel, String key) {
-        if (told.add(channel + "/" + key)) reader.execute(() -> tell(channel, key));
+        if (!running || !told.add(channel + "/" + key)) return;
+        try {
+            reader.execute(() -> tell(channel, key));
+        } catch (java.util.concurrent.RejectedExecutionException e) {
+            // It ends in this very moment; nobody looks on any more.
+            told.remove(channel + "/" + key);
+        }
     }
 
     private void tell(String channel, String key) {

@@ -43,6 +43,11 @@ public record Award(
         goals = goals == null ? List.of() : List.copyOf(goals);
     }
 
+    /** The same, shown to the student. */
+    Award releasing() {
+        return new Award(criteria, struck, confirmed, feedback, true, remarks, goals);
+    }
+
     /** Keys of the findings that do not stand. */
     Set<String> struckKeys() {
         var keys = new HashSet<String>();

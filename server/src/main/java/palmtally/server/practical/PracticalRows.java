@@ -82,18 +82,6 @@ interface PracticalRows {
             UUID awardedBy,
             Instant awardedAt) {}
 
-    record EvidenceRow(
-            UUID practicalId,
-            UUID studentId,
-            String region,
-            String criterion,
-            double score,
-            @Nullable Double computed,
-            double weight,
-            boolean critical,
-            Instant seenAt,
-            boolean released) {}
-
     String COLUMNS =
             "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason, retake_of, kind, criterion, beside, watches";
 
@@ -235,6 +223,18 @@ interface PracticalRows {
 
     @Select("""
             select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at from award
+            where practical_id = #{id} and revision = 1""")
+    Optional<AwardRow> firstAward(UUID id);
+
+    /** Runs that two graders marked and awarded; the first grader's practical of each. */
+    @Select("select " + COLUMNS
+            + " from practical f where term_id = #{term} and beside is null and void_reason is null and exists (select 1 from award"
+            + " where practical_id = f.id) and exists (select 1 from practical b join award a on a.practical_id = b.id where"
+            + " b.beside = f.id and b.void_reason is null) order by started_at, id")
+    List<Row> pairs(UUID term);
+
+    @Select("""
+            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at from award
             where practical_id = #{id} order by revision desc limit 1""")
     Optional<AwardRow> award(UUID id);
 
@@ -244,14 +244,11 @@ interface PracticalRows {
             on conflict do nothing""")
     int addAward(AwardRow row);
 
-    @Delete("delete from evidence where practical_id = #{id}")
-    void clearEvidence(UUID id);
-
-    @Insert("""
-            insert into evidence (practical_id, student_id, region, criterion, score, computed, weight, critical, seen_at, released)
-            values (#{practicalId}, #{studentId}, #{region}, #{criterion}, #{score}, #{computed}, #{weight}, #{critical},
-                    #{seenAt}, #{released})""")
-    void addEvidence(EvidenceRow row);
+    @Select("""
+            select p.id from practical p where p.kind = 'practical' and p.void_reason is null and p.beside is null
+              and exists (select 1 from evidence e where e.practical_id = p.id)
+              and not exists (select 1 from step_look l where l.practical_id = p.id)""")
+    List<UUID> awardedWithoutLooks();
 
     @Select("""
             <script>

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -38,9 +39,9 @@ import palmtally.server.audit.Audit;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Duties;
 import palmtally.server.people.People;
+import palmtally.server.people.Role;
 import palmtally.server.practical.PracticalRows.AwardRow;
 import palmtally.server.practical.PracticalRows.EventRow;
-import palmtally.server.practical.PracticalRows.EvidenceRow;
 import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
@@ -148,6 +149,7 @@ public class Practicals {
     private final Duties duties;
     private final Audit audit;
     private final EventLog log;
+    private final EvidenceBook evidence;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final Map<UUID, Known> knowns = new ConcurrentHashMap<>();
@@ -160,9 +162,11 @@ public class Practicals {
             Duties duties,
             Audit audit,
             EventLog log,
+            EvidenceBook evidence,
             TransactionTemplate transaction,
             Clock clock) {
         this.log = log;
+        this.evidence = evidence;
         this.transaction = transaction;
         this.rows = rows;
         this.sequences = sequences;
@@ -394,6 +398,11 @@ public class Practicals {
         return other != null
                 && other.graderId().equals(caller.id())
                 && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty());
+    }
+
+    /** Whether the caller may read a practical of a term they teach: not the other half of a pair they have not awarded. */
+    public boolean open(Caller caller, UUID id) {
+        return !blind(caller, row(id));
     }
 
     private void mustNotBeBlind(Caller caller, Row row) {
@@ -671,7 +680,7 @@ public class Practicals {
                 .toList();
     }
 
-    private static @Nullable Criterion criterion(Row row) {
+    static @Nullable Criterion criterion(Row row) {
         return row.criterion() == null
                 ? null
                 : Criterion.valueOf(row.criterion().toUpperCase());
@@ -755,6 +764,30 @@ public class Practicals {
         audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
     }
 
+    /** Lets the student see an award as it stands; nothing where they see it already. */
+    @Transactional
+    public void release(Caller caller, UUID id) {
+        var row = rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+        people.mustTeach(caller, row.termId());
+        if (caller.role() != Role.LEAD) throw Refusal.forbidden("The lead releases what was left to the lead.");
+        var held = rows.award(id).filter(a -> !a.released()).orElse(null);
+        if (held == null) return;
+        var body = Json.MAPPER.readValue(held.body(), Award.class).releasing();
+        rows.addAward(new AwardRow(
+                id,
+                held.revision() + 1,
+                Json.MAPPER.writeValueAsString(body),
+                held.result(),
+                held.mean(),
+                true,
+                caller.id(),
+                clock.instant()));
+        var other = rows.other(id).orElse(null);
+        if (other == null) writeEvidence(row, scores(practical(row, events(id)), criterion(row)), body);
+        else countPair(row.beside() == null ? row : other);
+        audit.changed(caller, row.studentId(), "award", id + " released");
+    }
+
     /** While two graders mark a run on their own, nothing but its own grader's hand may touch either. */
     private void mustGradeIt(Caller caller, Row row) {
         var other = rows.other(row.id()).orElse(null);
@@ -762,6 +795,28 @@ public class Practicals {
                 && !row.graderId().equals(caller.id())
                 && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty()))
             throw Refusal.forbidden("Two graders mark this run, each on their own; this is the other one's.");
+    }
+
+    /**
+     * Writes down anew what the awards say that an earlier version of the app wrote less of.
+     *
+     * @return how many
+     */
+    public int recount() {
+        int n = 0;
+        for (var id : rows.awardedWithoutLooks()) {
+            n++;
+            transaction.executeWithoutResult(t -> rows.lock(id).ifPresent(row -> {
+                if (rows.other(id).isPresent()) countPair(row);
+                else
+                    rows.award(id)
+                            .ifPresent(a -> writeEvidence(
+                                    row,
+                                    scores(practical(row, events(id)), criterion(row)),
+                                    Json.MAPPER.readValue(a.body(), Award.class)));
+            }));
+        }
+        return n;
     }
 
     /** A run that two graders mark counts once, by the first one's award, as soon as both have awarded. */
@@ -776,31 +831,35 @@ public class Practicals {
                     Json.MAPPER.readValue(award.body(), Award.class));
     }
 
-    /** What an award says of each criterion, for Track. */
-    private void writeEvidence(Row row, Scores scores, Award award) {
-        var struck =
-                new HashSet<>(award.struck().stream().map(Award.Struck::key).toList());
-        rows.clearEvidence(row.id());
-        for (var c : scores.criteria()) {
-            var change = award.criteria().get(c.criterion());
-            Double value = change == null ? c.score() : change.value();
-            if (value == null) continue;
-            int enough = scores.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
-            double weight = Evidence.weight(Kind.of(row).evidence, Math.max(1, c.observations()), enough);
-            boolean critical = scores.critical().stream()
-                    .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
-            rows.addEvidence(new EvidenceRow(
-                    row.id(),
-                    row.studentId(),
-                    scores.run().practical().sequence().region().toString(),
-                    c.criterion().toString(),
-                    value,
-                    c.score(),
-                    weight,
-                    critical,
-                    row.startedAt(),
-                    award.released()));
+    /** One run as each of two graders marked it: what was awarded, else computed. */
+    public record Twice(UUID id, Map<Criterion, Double> first, Map<Criterion, Double> second) {}
+
+    /** Every run of a term that two graders marked, both of them done. */
+    public List<Twice> markedTwice(UUID term) {
+        return rows.pairs(term).stream()
+                .map(first -> {
+                    var second = rows.other(first.id()).orElseThrow();
+                    return new Twice(first.id(), ownMarks(first), ownMarks(second));
+                })
+                .toList();
+    }
+
+    /** By the first award: an agreed one is made after both were seen. */
+    private Map<Criterion, Double> ownMarks(Row row) {
+        var award = rows.firstAward(row.id())
+                .map(a -> Json.MAPPER.readValue(a.body(), Award.class))
+                .orElseThrow();
+        Map<Criterion, Double> marks = new EnumMap<>(Criterion.class);
+        for (var c : scores(practical(row, events(row.id())), criterion(row)).criteria()) {
+            Double value = award.values().getOrDefault(c.criterion(), c.score());
+            if (value != null) marks.put(c.criterion(), value);
         }
+        return marks;
+    }
+
+    /** What an award says, for Track. */
+    private void writeEvidence(Row row, Scores scores, Award award) {
+        evidence.write(row, Kind.of(row).evidence, scores, award);
     }
 
     /**
@@ -822,7 +881,7 @@ public class Practicals {
                             "must be 1 to 400 characters"));
         rows.setVoid(id, reason == null ? null : reason.strip(), caller.id());
         knowns.remove(id);
-        rows.clearEvidence(id);
+        evidence.clear(id);
         if (reason == null)
             rows.award(id)
                     .ifPresent(a -> writeEvidence(
@@ -904,14 +963,25 @@ public class Practicals {
                 1,
                 startedAt,
                 null);
-        if (!record.events().isEmpty()) {
-            var sent = Json.MAPPER.createArrayNode();
-            EventLog.put(sent, id, record.events().stream().map(Practicals::row).toList());
-            rows.addAll(sent.toString());
-            boolean finished = Run.of(record).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
-            if (finished) rows.finish(id, true);
-        }
+        keep(id, record);
         return id;
+    }
+
+    /** Stores what a second grader saw of a run, with their practical of it. */
+    @Transactional
+    public UUID takeBeside(Caller second, UUID first, Practical record) {
+        var id = beside(second, first);
+        keep(id, record);
+        return id;
+    }
+
+    private void keep(UUID id, Practical record) {
+        if (record.events().isEmpty()) return;
+        var sent = Json.MAPPER.createArrayNode();
+        EventLog.put(sent, id, record.events().stream().map(Practicals::row).toList());
+        rows.addAll(sent.toString());
+        boolean finished = Run.of(record).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
+        if (finished) rows.finish(id, true);
     }
 
     private List<Event> events(UUID id) {

@@ -1,0 +1,154 @@
+package palmtally.core.practical;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+import palmtally.core.body.Region;
+import palmtally.core.finding.Finding;
+import palmtally.core.sequence.Step;
+import palmtally.core.sequence.Stint;
+
+/**
+ * A part of a practical: some of its steps, scored as if only they had been asked and only they had been watched. What was done
+ * before and beside them still happened — the warm-up of a zone, the state of the sheet, permission — but what was seen, said and
+ * reported counts only while one of them was on or came next.
+ */
+public final class Excerpt {
+    /** What is judged when it is seen; the rest says how things stood. */
+    private static final Set<EventKind> JUDGED = EnumSet.of(
+            EventKind.CONTACT,
+            EventKind.OFF_PLAN,
+            EventKind.HOLD_START,
+            EventKind.HOLD_STOP,
+            EventKind.RATE_TAP,
+            EventKind.SAY,
+            EventKind.REPLY,
+            EventKind.REPORT,
+            EventKind.REPORT_ANSWER,
+            EventKind.LOOK,
+            EventKind.BALANCE_TEST,
+            EventKind.MEASURE,
+            EventKind.NOTE);
+
+    private Excerpt() {}
+
+    /** Share of the time asked from which a region is judged on its own (ours). */
+    private static final double SHARE = 0.2;
+
+    /**
+     * The steps of a practical by the region they are evidence of: that of the zone a step works on first, where that region has a
+     * fifth of the time that was asked or the plan is of the whole body, and else that of the plan.
+     */
+    public static Map<Region, Set<String>> regions(Practical practical) {
+        var brief = practical.brief();
+        Map<Region, Double> seconds = new EnumMap<>(Region.class);
+        for (var s : brief)
+            seconds.merge(
+                    s.step().zones().get(0).region(), Math.max(1e-9, s.dose().totalSeconds()), Double::sum);
+        double all = seconds.values().stream().mapToDouble(Double::doubleValue).sum();
+        var own = practical.sequence().region();
+        Map<Region, Set<String>> steps = new EnumMap<>(Region.class);
+        for (var s : brief) {
+            var zone = s.step().zones().get(0).region();
+            boolean counts = own == Region.WHOLE_BODY || seconds.getOrDefault(zone, 0.0) >= SHARE * all;
+            steps.computeIfAbsent(counts ? zone : own, r -> new LinkedHashSet<>())
+                    .add(s.step().id());
+        }
+        return steps;
+    }
+
+    /**
+     * The five scores of the chosen steps alone; the same as the whole where all that was asked is chosen.
+     *
+     * @param chosen which of the steps that were asked; at least one must be
+     */
+    public static Scores of(Scores whole, Predicate<Step> chosen) {
+        var practical = whole.run().practical();
+        var brief = practical.brief();
+        if (brief.stream().allMatch(s -> chosen.test(s.step()))) return whole;
+        var ids = new LinkedHashSet<String>();
+        for (Stint s : brief) if (chosen.test(s.step())) ids.add(s.step().id());
+        var scores = Scores.of(new Practical(
+                practical.sequence(),
+                practical.profile(),
+                List.copyOf(ids),
+                practical.sides(),
+                seen(whole.run(), ids)));
+        return new Scores(
+                scores.run(),
+                scores.criteria().stream()
+                        .map(c -> new Scored(
+                                c.criterion(),
+                                c.score(),
+                                c.why(),
+                                c.applicable(),
+                                c.parts(),
+                                c.findings().stream().filter(f -> about(f, ids)).toList(),
+                                c.observations(),
+                                c.interval()))
+                        .toList());
+    }
+
+    private static boolean about(Finding finding, Set<String> ids) {
+        return finding.where().step() == null || ids.contains(finding.where().step());
+    }
+
+    /** From one moment on, the step that is on or comes next is one of the chosen, or none of them. */
+    private record Turn(long since, boolean chosen) {}
+
+    private static List<Event> seen(Run run, Set<String> ids) {
+        var turns = new ArrayList<Turn>();
+        long from = 0;
+        for (var d : run.done().stream()
+                .sorted(java.util.Comparator.comparingLong(Run.Done::start))
+                .toList()) {
+            turns.add(new Turn(from, ids.contains(d.step().id())));
+            from = d.end();
+        }
+        var events = new ArrayList<Event>();
+        boolean attends = false;
+        boolean told = false;
+        int next = 0;
+        boolean on = turns.isEmpty() || turns.get(0).chosen;
+        int made = 0;
+        for (var e : run.events()) {
+            while (next < turns.size() && turns.get(next).since <= e.atMs()) {
+                on = turns.get(next).chosen;
+                if (told != (attends && on)) events.add(eyes(++made, turns.get(next).since, told = attends && on));
+                next++;
+            }
+            if (e.kind() == EventKind.ATTEND) {
+                attends = Boolean.TRUE.equals(e.data().on());
+                if (told != (attends && on)) events.add(eyes(++made, e.atMs(), told = attends && on));
+            } else if (on || !JUDGED.contains(e.kind()) && !fault(e)) {
+                events.add(e);
+            }
+        }
+        return events;
+    }
+
+    /** A fault of the sheet is judged; that it was opened or covered says how it stood. */
+    private static boolean fault(Event e) {
+        var drape = e.data().drape();
+        return drape != null
+                && drape != EventData.Drape.OPEN
+                && drape != EventData.Drape.COVER
+                && drape != EventData.Drape.SECURED;
+    }
+
+    private static Event eyes(int n, long atMs, boolean on) {
+        return new Event(
+                "excerpt-" + n,
+                "excerpt",
+                n,
+                atMs,
+                null,
+                EventKind.ATTEND,
+                EventData.with().on(on).build());
+    }
+}

@@ -1,0 +1,83 @@
+package palmtally.core.practical;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import palmtally.core.finding.Finding;
+import palmtally.core.finding.Rule;
+
+/**
+ * What became of one step in one practical: the grain of what a cohort misses. A step that was asked on two sides went wrong when it
+ * did on either.
+ *
+ * @param step id of the step
+ * @param wrong what went wrong, each at most once; empty where nothing did
+ */
+public record StepLook(String step, Set<Wrong> wrong) {
+    /** What can be said of a step over all practicals, in the order it is shown. */
+    public enum Wrong {
+        MISSED("not done"),
+        OUT_OF_ORDER("out of order"),
+        OVER_CEILING("over the ceiling"),
+        LEFT_SILENT("left silent");
+
+        private static final Map<Rule, Wrong> BY_RULE = new EnumMap<>(Rule.class);
+
+        static {
+            for (var rule : Rule.values())
+                switch (rule) {
+                    case ORDER_RUN, ORDER_WARM, ORDER_BROAD, ORDER_FLUSH, ORDER_LIMB, ORDER_FIRST, PREREQ_LINK ->
+                        BY_RULE.put(rule, OUT_OF_ORDER);
+                    case PRESS_CEILING, PRESS_POINT -> BY_RULE.put(rule, OVER_CEILING);
+                    case COMM_GAP, COMM_TOOL, COMM_WARN, COMM_CUE, PRESS_ANSWER -> BY_RULE.put(rule, LEFT_SILENT);
+                    default -> {
+                        if (rule.prerequisite()) BY_RULE.put(rule, OUT_OF_ORDER);
+                    }
+                }
+        }
+
+        private final String label;
+
+        Wrong(String label) {
+            this.label = label;
+        }
+
+        /** As it is said to people. */
+        public String label() {
+            return label;
+        }
+
+        @Override
+        public String toString() {
+            return name().toLowerCase().replace('_', '-');
+        }
+    }
+
+    /**
+     * Every step that was asked, in planned order.
+     *
+     * @param struck keys of findings that do not stand
+     */
+    public static List<StepLook> of(Scores scores, Set<String> struck) {
+        var run = scores.run();
+        Map<String, Set<Wrong>> wrong = new LinkedHashMap<>();
+        for (var stint : run.practical().brief()) {
+            var at = wrong.computeIfAbsent(stint.step().id(), s -> new java.util.TreeSet<>());
+            if (run.done().stream().noneMatch(d -> d.key().equals(stint.key()))) at.add(Wrong.MISSED);
+        }
+        for (Finding f : scores.findings()) {
+            var what = Wrong.BY_RULE.get(f.rule());
+            var step = f.where().step();
+            if (what == null || step == null || struck.contains(f.key())) continue;
+            var at = wrong.get(step);
+            // A step that was not done is that and nothing else.
+            if (at != null && !at.contains(Wrong.MISSED)) at.add(what);
+        }
+        var looks = new ArrayList<StepLook>();
+        wrong.forEach((step, set) -> looks.add(new StepLook(step, Set.copyOf(set))));
+        return List.copyOf(looks);
+    }
+}

@@ -1,0 +1,228 @@
+package palmtally.server.competency;
+
+import java.util.List;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import palmtally.core.body.Region;
+import palmtally.core.calendar.Aim;
+import palmtally.core.calendar.Lesson;
+import palmtally.server.calendar.Curricula;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.people.Role;
+import palmtally.server.problem.Refusal;
+import palmtally.server.sequence.Sequences;
+
+/** What the class misses, step by step, and how that comes into the next demonstration. */
+@Service
+public class CohortSteps {
+    /** Shorter than this and a step is not shown but mentioned. */
+    private static final double LEAST_MINUTES = 2;
+
+    /**
+     * A step over all practicals it was asked in.
+     *
+     * @param asked in how many
+     * @param shownInWeek the week it is already put into to be shown again, or null
+     */
+    public record StepHeat(
+            String sequence,
+            String sequenceName,
+            Region region,
+            int place,
+            String step,
+            String name,
+            int asked,
+            int missed,
+            int outOfOrder,
+            int overCeiling,
+            int leftSilent,
+            @Nullable Integer shownInWeek) {}
+
+    public record Heat(int practicals, List<StepHeat> steps) {}
+
+    /** Where a step went. */
+    record ShownAgain(int week, int lab) {}
+
+    record Row(String sequence, String step, int asked, int missed, int outOfOrder, int overCeiling, int leftSilent) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select v.sequence_id as sequence, l.step, count(*) as asked,
+                       count(*) filter (where l.missed) as missed, count(*) filter (where l.out_of_order) as out_of_order,
+                       count(*) filter (where l.over_ceiling) as over_ceiling, count(*) filter (where l.left_silent) as left_silent
+                from step_look l
+                join practical p on p.id = l.practical_id
+                join sequence_version v on v.id = p.sequence_version_id
+                where p.term_id = #{term} and p.void_reason is null
+                group by v.sequence_id, l.step""")
+        List<Row> ofTerm(UUID term);
+
+        @Select("""
+                select count(distinct p.id) from step_look l join practical p on p.id = l.practical_id
+                where p.term_id = #{term} and p.void_reason is null""")
+        int practicals(UUID term);
+
+        @Select("""
+                select p.id, p.student_id, a.name, l.missed, l.out_of_order, l.over_ceiling, l.left_silent, p.started_at
+                from step_look l
+                join practical p on p.id = l.practical_id
+                join sequence_version v on v.id = p.sequence_version_id
+                join account a on a.id = p.student_id
+                where p.term_id = #{term} and p.void_reason is null and v.sequence_id = #{sequence} and l.step = #{step}
+                  and (l.missed or l.out_of_order or l.over_ceiling or l.left_silent)
+                order by p.started_at desc, p.id limit 200""")
+        List<Wronged> wrong(UUID term, String sequence, String step);
+    }
+
+    /** A practical in which a step went wrong. */
+    record Wronged(
+            UUID id,
+            UUID studentId,
+            String name,
+            boolean missed,
+            boolean outOfOrder,
+            boolean overCeiling,
+            boolean leftSilent,
+            java.time.Instant startedAt) {}
+
+    private final Rows rows;
+    private final People people;
+    private final Sequences sequences;
+    private final Curricula curricula;
+    private final Lookout lookout;
+
+    CohortSteps(Rows rows, People people, Sequences sequences, Curricula curricula, Lookout lookout) {
+        this.rows = rows;
+        this.people = people;
+        this.sequences = sequences;
+        this.curricula = curricula;
+        this.lookout = lookout;
+    }
+
+    /** Steps of sequences as they are now, worst first: where the most things went wrong in a hundred times asked. */
+    public Heat heat(Caller caller, UUID term) {
+        people.mustTeach(caller, term);
+        var counted = rows.ofTerm(term).stream().collect(Collectors.groupingBy(Row::sequence));
+        var lessons = curricula.newest(term).curriculum().lessons();
+        var all = new java.util.ArrayList<StepHeat>();
+        for (var v : sequences.all()) {
+            var own = counted.getOrDefault(v.sequence().id(), List.of());
+            int place = 0;
+            for (var step : v.sequence().steps()) {
+                place++;
+                for (var r : own)
+                    if (r.step.equals(step.id()))
+                        all.add(new StepHeat(
+                                r.sequence,
+                                v.sequence().name(),
+                                v.sequence().region(),
+                                place,
+                                r.step,
+                                step.name(),
+                                r.asked,
+                                r.missed,
+                                r.outOfOrder,
+                                r.overCeiling,
+                                r.leftSilent,
+                                shownIn(lessons, r.sequence, r.step)));
+            }
+        }
+        all.sort(java.util.Comparator.comparingDouble((StepHeat s) -> -worst(s))
+                .thenComparing(s -> -(s.missed + s.outOfOrder + s.overCeiling + s.leftSilent))
+                .thenComparing(StepHeat::sequence)
+                .thenComparingInt(StepHeat::place));
+        return new Heat(rows.practicals(term), all);
+    }
+
+    private static double worst(StepHeat s) {
+        return (double) Math.max(Math.max(s.missed, s.outOfOrder), Math.max(s.overCeiling, s.leftSilent)) / s.asked;
+    }
+
+    private @Nullable Integer shownIn(List<Lesson> lessons, String sequence, String step) {
+        return lessons.stream()
+                .filter(l -> l.id().equals(lessonId(sequence, step)))
+                .findFirst()
+                .map(Lesson::week)
+                .orElse(null);
+    }
+
+    List<Wronged> wrong(Caller caller, UUID term, String sequence, String step) {
+        people.mustTeach(caller, term);
+        return rows.wrong(term, sequence, step);
+    }
+
+    private static String lessonId(String sequence, String step) {
+        var id = "again-" + sequence + "-" + step;
+        return id.length() <= 64 ? id : id.substring(0, 64);
+    }
+
+    private void mustPlan(Caller caller, UUID term) {
+        people.mustTeach(caller, term);
+        people.mustBeOpen(term);
+        if (caller.role() == Role.GRADER)
+            throw Refusal.forbidden("Graders read the plan of the term; instructors change it.");
+    }
+
+    /** Puts a step into the next demonstration: first thing in the coming lab of the plan. */
+    ShownAgain showAgain(Caller caller, UUID termId, String sequence, String step) {
+        mustPlan(caller, termId);
+        var plan = sequences.newest(sequence).sequence();
+        var found = plan.steps().stream()
+                .filter(s -> s.id().equals(step))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("step of this sequence"));
+        var now = curricula.newest(termId);
+        var lab = lookout.next(people.term(termId), now.curriculum());
+        if (lab == null)
+            throw Refusal.conflict(
+                    "no-lab",
+                    "The plan of the term has no lab any more. Add one under Plan, The term, then try again.");
+        double seconds = found.classSeconds() != null
+                ? found.classSeconds()
+                : found.dose().totalSeconds();
+        var lessons = new java.util.ArrayList<>(now.curriculum().lessons());
+        lessons.removeIf(l -> l.id().equals(lessonId(sequence, step)));
+        int place = 0;
+        while (place < lessons.size()
+                && (lessons.get(place).week() < lab.week()
+                        || lessons.get(place).week() == lab.week()
+                                && lessons.get(place).lab() < lab.lab())) place++;
+        lessons.add(
+                place,
+                new Lesson(
+                        lessonId(sequence, step),
+                        lab.week(),
+                        lab.lab(),
+                        plan.region(),
+                        Aim.MEET_AGAIN,
+                        Math.max(LEAST_MINUTES, Math.ceil(seconds / 60)),
+                        sequence,
+                        "Shown again: the class misses it most.",
+                        List.of(step)));
+        curricula.save(
+                termId,
+                now.curriculum().withLessons(lessons),
+                now.version(),
+                "“" + found.name() + "” is shown again",
+                caller);
+        return new ShownAgain(lab.week(), lab.lab());
+    }
+
+    /** Takes it out of the plan again. */
+    Heat notAgain(Caller caller, UUID termId, String sequence, String step) {
+        mustPlan(caller, termId);
+        var now = curricula.newest(termId);
+        var lessons = now.curriculum().lessons().stream()
+                .filter(l -> !l.id().equals(lessonId(sequence, step)))
+                .toList();
+        if (lessons.size() < now.curriculum().lessons().size())
+            curricula.save(termId, now.curriculum().withLessons(lessons), now.version(), "Not shown again", caller);
+        return heat(caller, termId);
+    }
+}

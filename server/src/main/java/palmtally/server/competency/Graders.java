@@ -1,0 +1,183 @@
+package palmtally.server.competency;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import palmtally.core.agreement.Agreement;
+import palmtally.core.agreement.Figure;
+import palmtally.core.agreement.Reliability;
+import palmtally.core.agreement.Severity;
+import palmtally.core.finding.Criterion;
+import palmtally.core.practical.Outcome;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.people.Role;
+import palmtally.server.practical.Practicals;
+import palmtally.server.problem.Refusal;
+import palmtally.server.profile.Profiles;
+
+/** How well the graders of a term agree, and how much its practicals can be relied on. */
+@Service
+class Graders {
+    /** @param criterion one of the five, or null for the mean of a practical */
+    record AgreementLine(@Nullable Criterion criterion, int pairs, List<Figure> figures) {}
+
+    record RatedSequence(String sequence, String name, int practicals, List<Figure> figures) {}
+
+    record GraderLine(String name, Figure severity, Figure drift) {}
+
+    record GraderQuality(
+            int pairs, List<AgreementLine> agreement, List<GraderLine> graders, List<RatedSequence> sequences) {}
+
+    record MarkRow(String grader, UUID studentId, String subject, String criterion, Instant seenAt, double score) {}
+
+    record RatedRow(
+            UUID id,
+            String sequence,
+            String name,
+            @Nullable Double rating,
+            @Nullable Double mean) {}
+
+    record FiveRow(UUID id, String criterion, double score) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select g.id || '/' || g.name as grader, e.student_id, e.region as subject, e.criterion, e.seen_at, e.score
+                from evidence e join practical p on p.id = e.practical_id join account g on g.id = p.grader_id
+                where p.term_id = #{term} and p.kind <> 'peer-look'""")
+        List<MarkRow> marks(UUID term);
+
+        @Select("""
+                select p.id, v.sequence_id as sequence, v.name, r.value as rating, a.mean
+                from practical p
+                join sequence_version v on v.id = p.sequence_version_id
+                join rating r on r.practical_id = p.id
+                join lateral (select mean from award where practical_id = p.id order by revision desc limit 1) a on true
+                where p.term_id = #{term} and p.kind = 'practical' and p.void_reason is null and p.beside is null
+                order by v.sequence_id, p.started_at, p.id""")
+        List<RatedRow> rated(UUID term);
+
+        @Select("""
+                select p.id, e.criterion, e.score
+                from evidence e
+                join practical p on p.id = e.practical_id
+                join sequence_version v on v.id = p.sequence_version_id and v.region = e.region
+                where p.term_id = #{term} and p.kind = 'practical'""")
+        List<FiveRow> fives(UUID term);
+    }
+
+    private final Rows rows;
+    private final People people;
+    private final Practicals practicals;
+    private final Profiles profiles;
+
+    Graders(Rows rows, People people, Practicals practicals, Profiles profiles) {
+        this.rows = rows;
+        this.people = people;
+        this.practicals = practicals;
+        this.profiles = profiles;
+    }
+
+    /** For instructors and the lead: who is severe is nobody else's business. */
+    GraderQuality of(Caller caller, UUID termId) {
+        people.mustTeach(caller, termId);
+        if (caller.role() == Role.GRADER) throw Refusal.forbidden("Instructors and the lead see how graders compare.");
+        var term = people.term(termId);
+        double cut = profiles.ofSchool().profile().marking().cut();
+        var pairs = practicals.markedTwice(termId);
+        var agreement = new ArrayList<AgreementLine>();
+        agreement.add(line(null, pairs, cut));
+        for (var c : Criterion.values()) agreement.add(line(c, pairs, cut));
+        var marks = rows.marks(termId).stream()
+                .map(m -> new Severity.Mark(
+                        m.grader, m.studentId.toString(), m.subject + "/" + m.criterion, term.week(m.seenAt), m.score))
+                .toList();
+        return new GraderQuality(
+                pairs.size(),
+                agreement,
+                Severity.of(marks).stream()
+                        .map(s -> new GraderLine(
+                                s.grader().substring(s.grader().indexOf('/') + 1), s.severity(), s.drift()))
+                        .sorted(java.util.Comparator.comparing(GraderLine::name))
+                        .toList(),
+                sequences(termId, cut));
+    }
+
+    private static AgreementLine line(@Nullable Criterion criterion, List<Practicals.Twice> pairs, double cut) {
+        var first = new ArrayList<Double>();
+        var second = new ArrayList<Double>();
+        for (var p : pairs) {
+            var a = value(p.first(), criterion);
+            var b = value(p.second(), criterion);
+            if (a == null || b == null) continue;
+            first.add(a);
+            second.add(b);
+        }
+        return new AgreementLine(
+                criterion,
+                first.size(),
+                Agreement.of(
+                        doubles(first),
+                        doubles(second),
+                        cut,
+                        x -> Outcome.Band.of(x).ordinal(),
+                        Outcome.Band.values().length));
+    }
+
+    private static @Nullable Double value(Map<Criterion, Double> marks, @Nullable Criterion criterion) {
+        if (criterion != null) return marks.get(criterion);
+        return marks.isEmpty()
+                ? null
+                : Double.valueOf(marks.values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .average()
+                        .orElseThrow());
+    }
+
+    private List<RatedSequence> sequences(UUID term, double cut) {
+        Map<UUID, Map<String, Double>> fives = new LinkedHashMap<>();
+        for (var f : rows.fives(term))
+            fives.computeIfAbsent(f.id, k -> new TreeMap<>()).put(f.criterion, f.score);
+        Map<String, List<RatedRow>> bySequence = new LinkedHashMap<>();
+        for (var r : rows.rated(term))
+            bySequence.computeIfAbsent(r.sequence, k -> new ArrayList<>()).add(r);
+        var lines = new ArrayList<RatedSequence>();
+        bySequence.forEach((sequence, of) -> {
+            var rated =
+                    of.stream().filter(r -> r.rating != null && r.mean != null).toList();
+            var complete = of.stream()
+                    .map(r -> fives.getOrDefault(r.id, Map.of()))
+                    .filter(m -> m.size() == Criterion.values().length)
+                    .map(m ->
+                            m.values().stream().mapToDouble(Double::doubleValue).toArray())
+                    .toArray(double[][]::new);
+            lines.add(new RatedSequence(
+                    sequence,
+                    of.get(of.size() - 1).name,
+                    of.size(),
+                    Reliability.of(
+                            rated.stream().mapToDouble(r -> or0(r.rating)).toArray(),
+                            rated.stream().mapToDouble(r -> or0(r.mean)).toArray(),
+                            complete,
+                            cut)));
+        });
+        return lines;
+    }
+
+    private static double or0(@Nullable Double value) {
+        return value == null ? 0 : value;
+    }
+
+    private static double[] doubles(List<Double> list) {
+        return list.stream().mapToDouble(Double::doubleValue).toArray();
+    }
+}

@@ -1,0 +1,277 @@
+package palmtally.server.competency;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import palmtally.core.body.Region;
+import palmtally.core.calendar.Aim;
+import palmtally.core.calendar.Curriculum;
+import palmtally.core.calendar.Lesson;
+import palmtally.core.competency.Competency;
+import palmtally.core.competency.Pace;
+import palmtally.core.competency.Watch;
+import palmtally.core.finding.Criterion;
+import palmtally.server.audit.Audit;
+import palmtally.server.calendar.Curricula;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.people.Term;
+import palmtally.server.sequence.Sequences;
+
+/** What to watch in the coming lab, and who will not be secure by the end of the term at this pace. */
+@Service
+public class Lookout {
+    /** Minutes of a practical of a region that has no sequence. */
+    private static final double MINUTES = 20;
+
+    /** @param begins when it begins by the clock, where the term says so; minutes of the whole lab */
+    public record NextLab(int week, int lab, @Nullable Instant begins, double minutes, List<Region> regions) {}
+
+    public record LookLine(
+            UUID student,
+            String name,
+            Region region,
+            boolean whole,
+            @Nullable String sequence,
+            List<Watch.Reason> reasons,
+            String why,
+            double minutes,
+            double worth) {}
+
+    /** @param left how many student–region–criterion are not secure and not on the list */
+    public record WatchList(@Nullable NextLab lab, double minutes, double used, int left, List<LookLine> looks) {}
+
+    /** One that will not be secure at this pace, or is not known to be. */
+    public record ForecastLine(
+            UUID student,
+            String name,
+            Region region,
+            Criterion criterion,
+            Competency.State state,
+            double forecast,
+            Pace pace) {}
+
+    /** @param hopeless how many of them no number of good looks would make secure in time */
+    public record Forecast(double week, int weeks, int students, int hopeless, List<ForecastLine> lines) {}
+
+    private final Standings standings;
+    private final People people;
+    private final Curricula curricula;
+    private final Sequences sequences;
+    private final Audit audit;
+    private final Clock clock;
+    private final ZoneId zone;
+
+    Lookout(
+            Standings standings,
+            People people,
+            Curricula curricula,
+            Sequences sequences,
+            Audit audit,
+            Clock clock,
+            ZoneId zone) {
+        this.standings = standings;
+        this.people = people;
+        this.curricula = curricula;
+        this.sequences = sequences;
+        this.audit = audit;
+        this.clock = clock;
+        this.zone = zone;
+    }
+
+    /** @param minutes of the grader's eyes, or null for those of the coming lab */
+    public WatchList watch(Caller caller, UUID termId, @Nullable Double minutes) {
+        people.mustTeach(caller, termId);
+        var now = standings.ofTerm(termId);
+        var plan = curricula.newest(termId).curriculum();
+        var lab = next(now.term(), plan);
+        var chances = chances(now, plan, lab);
+        var students = people.students(termId);
+        var names = new HashMap<String, String>();
+        var all = new ArrayList<Watch.Standing>();
+        for (var student : students) {
+            audit.read(caller, student.id(), "watch");
+            names.put(student.id().toString(), student.name());
+            for (var region : chances.keySet())
+                for (var criterion : Criterion.values())
+                    all.add(new Watch.Standing(
+                            student.id().toString(),
+                            region,
+                            criterion,
+                            now.at(student.id(), region, criterion).competency()));
+        }
+        double room = minutes != null ? minutes : lab == null ? 60 : Math.min(Watch.MOST_MINUTES, lab.minutes);
+        var looks = Watch.best(all, chances, room, now.profile());
+        var sequenceOf = sequenceOf();
+        int on = looks.stream().mapToInt(l -> l.reasons().size()).sum();
+        int open = (int) all.stream()
+                .filter(s -> s.competency().state() != Competency.State.SECURE)
+                .count();
+        return new WatchList(
+                lab,
+                room,
+                looks.stream().mapToDouble(Watch.Look::minutes).sum(),
+                Math.max(0, open - on),
+                looks.stream()
+                        .map(l -> new LookLine(
+                                UUID.fromString(l.student()),
+                                names.getOrDefault(l.student(), ""),
+                                l.region(),
+                                l.whole(),
+                                sequenceOf.get(l.region()),
+                                l.reasons(),
+                                why(l.reasons()),
+                                l.minutes(),
+                                l.worth()))
+                        .toList());
+    }
+
+    /** The reasons in sentences: criteria with the same one share it. */
+    private static String why(List<Watch.Reason> reasons) {
+        Map<String, List<String>> by = new java.util.LinkedHashMap<>();
+        for (var r : reasons)
+            by.computeIfAbsent(r.why(), k -> new ArrayList<>())
+                    .add(r.criterion().label());
+        var said = new ArrayList<String>();
+        by.forEach((why, who) -> said.add(
+                by.size() == 1
+                        ? Character.toUpperCase(why.charAt(0)) + why.substring(1)
+                        : String.join(", ", who) + ": " + why));
+        return String.join(" ", said);
+    }
+
+    public Forecast forecast(Caller caller, UUID termId) {
+        people.mustTeach(caller, termId);
+        var now = standings.ofTerm(termId);
+        var plan = curricula.newest(termId).curriculum();
+        var taught = taught(now, plan, now.term().weeks());
+        var lines = new ArrayList<ForecastLine>();
+        int students = 0;
+        int hopeless = 0;
+        for (var student : people.students(termId)) {
+            audit.read(caller, student.id(), "forecast");
+            boolean any = false;
+            for (var region : now.regions()) {
+                if (!taught.contains(region)) continue;
+                for (var criterion : Criterion.values()) {
+                    var s = now.at(student.id(), region, criterion);
+                    // What nobody has seen twice is no question of pace.
+                    var forecast = s.competency().forecast();
+                    if (forecast == null || forecast >= 0.5 && s.competency().state() != Competency.State.AT_RISK)
+                        continue;
+                    var pace = Pace.of(
+                            s.pieces(), s.carried(), now.week(), now.term().weeks(), now.profile());
+                    if (pace == null) continue;
+                    if (pace.looks() == null) hopeless++;
+                    any = true;
+                    lines.add(new ForecastLine(
+                            student.id(),
+                            student.name(),
+                            region,
+                            criterion,
+                            s.competency().state(),
+                            forecast,
+                            pace));
+                }
+            }
+            if (any) students++;
+        }
+        lines.sort(java.util.Comparator.comparingDouble(ForecastLine::forecast)
+                .thenComparing(ForecastLine::name)
+                .thenComparing(ForecastLine::region)
+                .thenComparing(ForecastLine::criterion));
+        return new Forecast(now.week(), now.term().weeks(), students, hopeless, lines);
+    }
+
+    /** The newest sequence of each region, for setting up the look. */
+    private Map<Region, String> sequenceOf() {
+        Map<Region, String> of = new EnumMap<>(Region.class);
+        sequences
+                .all()
+                .forEach(v -> of.putIfAbsent(v.sequence().region(), v.sequence().id()));
+        return of;
+    }
+
+    /** The lab that is on or comes next; null where the term has no lab any more. */
+    @Nullable
+    NextLab next(Term term, Curriculum plan) {
+        var now = clock.instant();
+        int week = term.day(now) < 0 ? 1 : (int) Math.floor(term.week(now)) + 1;
+        return plan.lessons().stream()
+                .filter(l -> l.week() >= week)
+                .filter(l -> {
+                    var begins = begins(term, plan, l);
+                    return begins == null
+                            || begins.plusSeconds(Math.round(60 * plan.labMinutes()))
+                                    .isAfter(now);
+                })
+                .findFirst()
+                .map(first -> new NextLab(
+                        first.week(),
+                        first.lab(),
+                        begins(term, plan, first),
+                        plan.labMinutes(),
+                        plan.week(first.week()).stream()
+                                .filter(l -> l.lab() == first.lab())
+                                .map(Lesson::region)
+                                .distinct()
+                                .toList()))
+                .orElse(null);
+    }
+
+    private @Nullable Instant begins(Term term, Curriculum plan, Lesson lesson) {
+        return plan.begins(term.startsOn(), lesson.week(), lesson.lab())
+                .map(t -> t.atZone(zone).toInstant())
+                .orElse(null);
+    }
+
+    /** Regions that were seen, or were taught by a week; all that have a sequence where the term has no plan. */
+    private static java.util.Set<Region> taught(Standings.Whole now, Curriculum plan, int week) {
+        var taught = new java.util.TreeSet<Region>();
+        plan.lessons().stream()
+                .filter(l -> l.aim() == Aim.TEACH && l.week() <= week)
+                .forEach(l -> taught.add(l.region()));
+        now.standings().keySet().forEach(k -> taught.add(k.region()));
+        if (plan.lessons().isEmpty()) taught.addAll(now.regions());
+        return taught;
+    }
+
+    private Map<Region, Watch.Chance> chances(Standings.Whole now, Curriculum plan, @Nullable NextLab lab) {
+        Map<Region, Double> minutes = new EnumMap<>(Region.class);
+        sequences
+                .all()
+                .forEach(v ->
+                        minutes.putIfAbsent(v.sequence().region(), v.sequence().slotSeconds() / 60));
+        Map<Region, Watch.Chance> chances = new EnumMap<>(Region.class);
+        int coming = lab == null ? now.term().weeks() : lab.week;
+        for (var region : taught(now, plan, coming)) {
+            int labs;
+            boolean here;
+            if (plan.lessons().isEmpty()) {
+                labs = Math.max(1, (int) Math.ceil(now.term().weeks() - now.week()));
+                here = true;
+            } else if (lab == null) {
+                labs = 0;
+                here = false;
+            } else {
+                labs = (int) plan.lessons().stream()
+                        .filter(l -> l.region() == region
+                                && (l.week() > lab.week || l.week() == lab.week && l.lab() >= lab.lab))
+                        .map(l -> l.week() * 10 + l.lab())
+                        .distinct()
+                        .count();
+                here = lab.regions.contains(region);
+            }
+            chances.put(region, new Watch.Chance(labs, here, Math.max(5, minutes.getOrDefault(region, MINUTES))));
+        }
+        return chances;
+    }
+}

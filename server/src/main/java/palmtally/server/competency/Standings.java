@@ -1,0 +1,209 @@
+package palmtally.server.competency;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.function.Predicate;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import palmtally.core.body.Region;
+import palmtally.core.competency.Competency;
+import palmtally.core.competency.Competency.Carried;
+import palmtally.core.competency.Evidence;
+import palmtally.core.competency.LocalLevel;
+import palmtally.core.finding.Criterion;
+import palmtally.core.profile.Profile;
+import palmtally.server.people.People;
+import palmtally.server.people.Term;
+import palmtally.server.profile.Profiles;
+import palmtally.server.sequence.Sequences;
+
+/** How everybody in a term stands, recomputed from the evidence whenever it is asked for. */
+@Component
+class Standings {
+    record Row(
+            UUID practicalId,
+            UUID studentId,
+            String subject,
+            String criterion,
+            double score,
+            double weight,
+            boolean critical,
+            Instant seenAt,
+            boolean released) {}
+
+    record RollUpRow(
+            UUID practicalId,
+            UUID studentId,
+            String facet,
+            String subject,
+            String criterion,
+            double score,
+            double weight,
+            boolean critical,
+            Instant seenAt,
+            boolean released) {
+        Row row() {
+            return new Row(practicalId, studentId, subject, criterion, score, weight, critical, seenAt, released);
+        }
+    }
+
+    record CarriedRow(
+            UUID studentId,
+            String region,
+            String criterion,
+            double mean,
+            double variance,
+            int days,
+            boolean critical) {}
+
+    @Mapper
+    interface Rows {
+        @Select("""
+                select e.practical_id, e.student_id, e.region as subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
+                       e.released
+                from evidence e join practical p on p.id = e.practical_id
+                where p.term_id = #{term} order by e.seen_at, e.practical_id""")
+        List<Row> ofTerm(UUID term);
+
+        @Select("""
+                select e.practical_id, e.student_id, e.region as subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
+                       e.released
+                from evidence e join practical p on p.id = e.practical_id
+                where p.term_id = #{term} and e.student_id = #{student} order by e.seen_at, e.practical_id""")
+        List<Row> ofStudent(UUID term, UUID student);
+
+        @Select("""
+                select e.practical_id, e.student_id, e.facet, e.subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
+                       e.released
+                from roll_up e join practical p on p.id = e.practical_id
+                where p.term_id = #{term} and e.student_id = #{student}
+                order by e.facet desc, e.subject, e.seen_at, e.practical_id""")
+        List<RollUpRow> rollUps(UUID term, UUID student);
+
+        @Select("""
+                select student_id, region, criterion, mean, variance, days, critical from carried where term_id = #{term}""")
+        List<CarriedRow> carried(UUID term);
+    }
+
+    record Key(UUID student, Region region, Criterion criterion) {}
+
+    /** One student, region and criterion: what was seen, what was brought along, and what that comes to. */
+    record Standing(
+            Key key, List<Evidence> pieces, @Nullable Carried carried, Competency competency) {}
+
+    /** A term as it stands now. */
+    record Whole(Term term, Profile profile, double week, List<Region> regions, Map<Key, Standing> standings) {
+        Standing at(UUID student, Region region, Criterion criterion) {
+            var key = new Key(student, region, criterion);
+            var there = standings.get(key);
+            return there != null
+                    ? there
+                    : new Standing(key, List.of(), null, Competency.of(List.of(), null, week, term.weeks(), profile));
+        }
+    }
+
+    private final Rows rows;
+    private final People people;
+    private final Profiles profiles;
+    private final Sequences sequences;
+    private final Clock clock;
+
+    Standings(Rows rows, People people, Profiles profiles, Sequences sequences, Clock clock) {
+        this.rows = rows;
+        this.people = people;
+        this.profiles = profiles;
+        this.sequences = sequences;
+        this.clock = clock;
+    }
+
+    Whole ofTerm(UUID termId) {
+        return whole(people.term(termId), rows.ofTerm(termId), r -> true);
+    }
+
+    /** @param counts which pieces count; a student's own page leaves out what is not released */
+    Whole ofStudent(Term term, UUID student, Predicate<Row> counts) {
+        var evidence =
+                rows.ofStudent(term.id(), student).stream().filter(counts).toList();
+        return whole(term, evidence, r -> r.studentId.equals(student));
+    }
+
+    private Whole whole(Term term, List<Row> evidence, Predicate<CarriedRow> mine) {
+        var profile = profiles.ofSchool().profile();
+        // A term that is over stands still.
+        double week = Math.min(term.week(clock.instant()), term.weeks());
+        Map<Key, List<Evidence>> pieces = new HashMap<>();
+        for (var r : evidence)
+            pieces.computeIfAbsent(
+                            new Key(r.studentId, region(r.subject), criterion(r.criterion)), k -> new ArrayList<>())
+                    .add(piece(r, term));
+        Map<Key, Carried> carried = new HashMap<>();
+        for (var c : rows.carried(term.id()))
+            if (mine.test(c))
+                carried.put(
+                        new Key(c.studentId, region(c.region), criterion(c.criterion)),
+                        new Carried(new LocalLevel(c.mean, c.variance), c.days, c.critical));
+        Map<Key, Standing> standings = new HashMap<>();
+        var keys = new java.util.HashSet<>(pieces.keySet());
+        keys.addAll(carried.keySet());
+        for (var key : keys) {
+            var own = pieces.getOrDefault(key, List.of());
+            var before = carried.get(key);
+            double latest = own.stream().mapToDouble(Evidence::week).max().orElse(0);
+            standings.put(
+                    key,
+                    new Standing(
+                            key,
+                            own,
+                            before,
+                            Competency.of(own, before, Math.max(week, latest), term.weeks(), profile)));
+        }
+        var regions = new TreeSet<Region>();
+        sequences.all().forEach(s -> regions.add(s.sequence().region()));
+        keys.forEach(k -> regions.add(k.region));
+        return new Whole(term, profile, week, List.copyOf(regions), standings);
+    }
+
+    /** By technique, tool and position: the competency in each, in the order facet, subject, criterion. */
+    Map<String, Map<String, Map<Criterion, Competency>>> rollUps(
+            Term term, UUID student, double week, Profile profile, Predicate<Row> counts) {
+        Map<String, Map<String, Map<Criterion, List<Evidence>>>> pieces = new java.util.LinkedHashMap<>();
+        for (var r : rows.rollUps(term.id(), student))
+            if (counts.test(r.row()))
+                pieces.computeIfAbsent(r.facet, k -> new java.util.LinkedHashMap<>())
+                        .computeIfAbsent(r.subject, k -> new java.util.EnumMap<>(Criterion.class))
+                        .computeIfAbsent(criterion(r.criterion), k -> new ArrayList<>())
+                        .add(piece(r.row(), term));
+        Map<String, Map<String, Map<Criterion, Competency>>> all = new java.util.LinkedHashMap<>();
+        pieces.forEach((facet, subjects) -> subjects.forEach((subject, criteria) -> {
+            var of = all.computeIfAbsent(facet, k -> new java.util.LinkedHashMap<>())
+                    .computeIfAbsent(subject, k -> new java.util.EnumMap<>(Criterion.class));
+            for (var criterion : Criterion.values()) {
+                var own = criteria.getOrDefault(criterion, List.of());
+                double latest = own.stream().mapToDouble(Evidence::week).max().orElse(0);
+                of.put(criterion, Competency.of(own, Math.max(week, latest), term.weeks(), profile));
+            }
+        }));
+        return all;
+    }
+
+    private static Evidence piece(Row r, Term term) {
+        return new Evidence(
+                r.practicalId.toString(), term.week(r.seenAt), term.day(r.seenAt), r.score, r.weight, r.critical);
+    }
+
+    static Region region(String id) {
+        return Region.valueOf(id.toUpperCase().replace('-', '_'));
+    }
+
+    static Criterion criterion(String id) {
+        return Criterion.valueOf(id.toUpperCase());
+    }
+}

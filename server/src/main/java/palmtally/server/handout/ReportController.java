@@ -1,0 +1,81 @@
+package palmtally.server.handout;
+
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.profile.ScopeTopic;
+import palmtally.server.competency.CohortSteps;
+import palmtally.server.competency.Lookout;
+import palmtally.server.competency.Tracking;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
+import palmtally.server.people.People;
+
+/** PDF of what Track says of a student, of a cohort, and of what to look at next. */
+@RestController
+class ReportController {
+    private static final double POINTS = 9;
+
+    private final Tracking tracking;
+    private final Lookout lookout;
+    private final CohortSteps steps;
+    private final People people;
+    private final Clock clock;
+    private final ZoneId zone;
+
+    ReportController(Tracking tracking, Lookout lookout, CohortSteps steps, People people, Clock clock, ZoneId zone) {
+        this.tracking = tracking;
+        this.lookout = lookout;
+        this.steps = steps;
+        this.people = people;
+        this.clock = clock;
+        this.zone = zone;
+    }
+
+    private TrackSheets sheets() {
+        return new TrackSheets(people.school(), zone);
+    }
+
+    private static ResponseEntity<byte[]> print(String title, String html, String paper, String file) {
+        return HandoutController.pdf(Press.print(title, html, Paper.of(paper), ScopeTopic.WHO_DECIDES, POINTS), file);
+    }
+
+    @GetMapping(path = "/api/competency/students/{id}/report", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> student(
+            @Me Caller caller, @PathVariable UUID id, @RequestParam(defaultValue = "a4") String paper) {
+        var student = tracking.student(caller, id);
+        return print(student.student().name(), sheets().student(student, clock.instant()), paper, "student-report.pdf");
+    }
+
+    @GetMapping(path = "/api/terms/{term}/report", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> cohort(
+            @Me Caller caller, @PathVariable UUID term, @RequestParam(defaultValue = "a4") String paper) {
+        var cohort = tracking.cohort(caller, term);
+        return print(
+                cohort.name(),
+                sheets().cohort(cohort, steps.heat(caller, term), lookout.forecast(caller, term), clock.instant()),
+                paper,
+                "cohort-report.pdf");
+    }
+
+    /** To carry onto the floor. */
+    @GetMapping(path = "/api/terms/{term}/watch/list", produces = MediaType.APPLICATION_PDF_VALUE)
+    ResponseEntity<byte[]> looks(
+            @Me Caller caller,
+            @PathVariable UUID term,
+            @RequestParam(required = false) @Nullable Double minutes,
+            @RequestParam(defaultValue = "a4") String paper) {
+        return print(
+                "What to look at",
+                sheets().looks(lookout.watch(caller, term, minutes), clock.instant()),
+                paper,
+                "looks.pdf");
+    }
+}

@@ -1,0 +1,200 @@
+package palmtally.server.practical;
+
+import java.time.Instant;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import palmtally.core.competency.Evidence;
+import palmtally.core.practical.Excerpt;
+import palmtally.core.practical.Scored;
+import palmtally.core.practical.Scores;
+import palmtally.core.practical.StepLook;
+import palmtally.core.practical.StepLook.Wrong;
+import palmtally.core.sequence.Step;
+import palmtally.server.practical.PracticalRows.Row;
+
+/** What an award says, written down for Track: by region, by technique, tool and position, and step by step. */
+@Component
+class EvidenceBook {
+    record EvidenceRow(
+            UUID practicalId,
+            UUID studentId,
+            String facet,
+            String subject,
+            String criterion,
+            double score,
+            @Nullable Double computed,
+            double weight,
+            boolean critical,
+            Instant seenAt,
+            boolean released) {}
+
+    record LookRow(
+            UUID practicalId,
+            int place,
+            String step,
+            boolean missed,
+            boolean outOfOrder,
+            boolean overCeiling,
+            boolean leftSilent) {}
+
+    @Mapper
+    interface Rows {
+        @Delete("delete from evidence where practical_id = #{id}")
+        void clearEvidence(UUID id);
+
+        @Delete("delete from roll_up where practical_id = #{id}")
+        void clearRollUps(UUID id);
+
+        @Delete("delete from step_look where practical_id = #{id}")
+        void clearLooks(UUID id);
+
+        @Insert("""
+                insert into evidence (practical_id, student_id, region, criterion, score, computed, weight, critical, seen_at, released)
+                values (#{practicalId}, #{studentId}, #{subject}, #{criterion}, #{score}, #{computed}, #{weight}, #{critical},
+                        #{seenAt}, #{released})""")
+        void addEvidence(EvidenceRow row);
+
+        @Insert("""
+                <script>
+                insert into roll_up (practical_id, student_id, facet, subject, criterion, score, weight, critical, seen_at, released)
+                values
+                <foreach collection="rows" item="r" separator=",">
+                    (#{r.practicalId}, #{r.studentId}, #{r.facet}, #{r.subject}, #{r.criterion}, #{r.score}, #{r.weight},
+                     #{r.critical}, #{r.seenAt}, #{r.released})
+                </foreach>
+                </script>""")
+        void addRollUps(List<EvidenceRow> rows);
+
+        @Insert("""
+                <script>
+                insert into step_look (practical_id, place, step, missed, out_of_order, over_ceiling, left_silent) values
+                <foreach collection="rows" item="r" separator=",">
+                    (#{r.practicalId}, #{r.place}, #{r.step}, #{r.missed}, #{r.outOfOrder}, #{r.overCeiling}, #{r.leftSilent})
+                </foreach>
+                </script>""")
+        void addLooks(List<LookRow> rows);
+
+        @Select("select pg_notify('track', #{term}::text)")
+        @Nullable
+        String tell(UUID term);
+    }
+
+    private static final Map<String, Function<Step, String>> FACETS = Map.of(
+            "technique", Step::technique,
+            "tool", s -> s.tool().toString(),
+            "position", s -> s.position().toString());
+
+    private final Rows rows;
+
+    EvidenceBook(Rows rows) {
+        this.rows = rows;
+    }
+
+    void clear(UUID practical) {
+        rows.clearEvidence(practical);
+        rows.clearRollUps(practical);
+        rows.clearLooks(practical);
+    }
+
+    /** Tells every open Track of a term that something changed, once what changed is stored. */
+    void tell(UUID term) {
+        rows.tell(term);
+    }
+
+    /**
+     * In place of what was written before. A practical over several regions is judged by the steps of each; a criterion that the grader
+     * changed has that value in all of them.
+     */
+    void write(Row row, Evidence.Kind kind, Scores scores, Award award) {
+        clear(row.id());
+        var practical = scores.run().practical();
+        var struck = award.struckKeys();
+        Excerpt.regions(practical).forEach((region, steps) -> {
+            var part = of(scores, row, s -> steps.contains(s.id()));
+            for (var c : part.criteria()) {
+                var line = line(row, kind, part, c, award, struck, "region", region.toString());
+                if (line != null) rows.addEvidence(line);
+            }
+        });
+        if (kind == Evidence.Kind.PRACTICAL) rollUps(row, scores, award, struck);
+        int place = 0;
+        var looks = new java.util.ArrayList<LookRow>();
+        if (kind == Evidence.Kind.PRACTICAL)
+            for (var look : StepLook.of(scores, struck))
+                looks.add(new LookRow(
+                        row.id(),
+                        place++,
+                        look.step(),
+                        look.wrong().contains(Wrong.MISSED),
+                        look.wrong().contains(Wrong.OUT_OF_ORDER),
+                        look.wrong().contains(Wrong.OVER_CEILING),
+                        look.wrong().contains(Wrong.LEFT_SILENT)));
+        if (!looks.isEmpty()) rows.addLooks(looks);
+        tell(row.termId());
+    }
+
+    private void rollUps(Row row, Scores scores, Award award, Set<String> struck) {
+        var lines = new java.util.ArrayList<EvidenceRow>();
+        FACETS.forEach((facet, subjectOf) -> {
+            var subjects = new LinkedHashSet<String>();
+            scores.run().practical().brief().forEach(s -> subjects.add(subjectOf.apply(s.step())));
+            for (var subject : subjects) {
+                var part = Excerpt.of(scores, s -> subjectOf.apply(s).equals(subject));
+                for (var c : part.criteria()) {
+                    var line = line(row, Evidence.Kind.PRACTICAL, part, c, award, struck, facet, subject);
+                    if (line != null) lines.add(line);
+                }
+            }
+        });
+        if (!lines.isEmpty()) rows.addRollUps(lines);
+    }
+
+    /** A look at one criterion stays one of that alone. */
+    private static Scores of(Scores scores, Row row, Predicate<Step> chosen) {
+        var part = Excerpt.of(scores, chosen);
+        var only = Practicals.criterion(row);
+        return part == scores || only == null ? part : part.only(only);
+    }
+
+    private static @Nullable EvidenceRow line(
+            Row row,
+            Evidence.Kind kind,
+            Scores part,
+            Scored c,
+            Award award,
+            Set<String> struck,
+            String facet,
+            String subject) {
+        var change = award.criteria().get(c.criterion());
+        boolean region = facet.equals("region");
+        // What the grader changed is about the run; of a technique in it only what was seen there speaks.
+        Double value = change == null || !region ? c.score() : change.value();
+        if (value == null || !region && c.observations() == 0) return null;
+        int enough = part.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
+        boolean critical = part.critical().stream()
+                .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
+        return new EvidenceRow(
+                row.id(),
+                row.studentId(),
+                facet,
+                subject,
+                c.criterion().toString(),
+                value,
+                c.score(),
+                Evidence.weight(kind, Math.max(1, c.observations()), enough),
+                critical,
+                row.startedAt(),
+                award.released());
+    }
+}
