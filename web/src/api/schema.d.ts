@@ -3126,6 +3126,7 @@ export interface components {
       /** Format: uuid */
       student: string
       whole: boolean
+      why: string
       /** Format: double */
       worth: number
     }
