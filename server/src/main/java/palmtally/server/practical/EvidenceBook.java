@@ -2,7 +2,6 @@ package palmtally.server.practical;
 
 import java.time.Instant;
 import java.util.LinkedHashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -21,6 +20,7 @@ import palmtally.core.practical.Scores;
 import palmtally.core.practical.StepLook;
 import palmtally.core.practical.StepLook.Wrong;
 import palmtally.core.sequence.Step;
+import palmtally.formats.Json;
 import palmtally.server.practical.PracticalRows.Row;
 
 /** What an award says, written down for Track: by region, by technique, tool and position, and step by step. */
@@ -59,31 +59,29 @@ class EvidenceBook {
         @Delete("delete from step_look where practical_id = #{id}")
         void clearLooks(UUID id);
 
+        // One parameter for all rows: a statement of a thousand placeholders takes longer to read than to carry out.
         @Insert("""
                 insert into evidence (practical_id, student_id, region, criterion, score, computed, weight, critical, seen_at, released)
-                values (#{practicalId}, #{studentId}, #{subject}, #{criterion}, #{score}, #{computed}, #{weight}, #{critical},
-                        #{seenAt}, #{released})""")
-        void addEvidence(EvidenceRow row);
+                select "practicalId", "studentId", subject, criterion, score, computed, weight, critical, "seenAt", released
+                from jsonb_to_recordset(#{rows}::jsonb) as x ("practicalId" uuid, "studentId" uuid, subject text, criterion text,
+                    score double precision, computed double precision, weight double precision, critical boolean,
+                    "seenAt" timestamptz, released boolean)""")
+        void addEvidence(String rows);
 
         @Insert("""
-                <script>
                 insert into roll_up (practical_id, student_id, facet, subject, criterion, score, weight, critical, seen_at, released)
-                values
-                <foreach collection="rows" item="r" separator=",">
-                    (#{r.practicalId}, #{r.studentId}, #{r.facet}, #{r.subject}, #{r.criterion}, #{r.score}, #{r.weight},
-                     #{r.critical}, #{r.seenAt}, #{r.released})
-                </foreach>
-                </script>""")
-        void addRollUps(List<EvidenceRow> rows);
+                select "practicalId", "studentId", facet, subject, criterion, score, weight, critical, "seenAt", released
+                from jsonb_to_recordset(#{rows}::jsonb) as x ("practicalId" uuid, "studentId" uuid, facet text, subject text,
+                    criterion text, score double precision, weight double precision, critical boolean, "seenAt" timestamptz,
+                    released boolean)""")
+        void addRollUps(String rows);
 
         @Insert("""
-                <script>
-                insert into step_look (practical_id, place, step, missed, out_of_order, over_ceiling, left_silent) values
-                <foreach collection="rows" item="r" separator=",">
-                    (#{r.practicalId}, #{r.place}, #{r.step}, #{r.missed}, #{r.outOfOrder}, #{r.overCeiling}, #{r.leftSilent})
-                </foreach>
-                </script>""")
-        void addLooks(List<LookRow> rows);
+                insert into step_look (practical_id, place, step, missed, out_of_order, over_ceiling, left_silent)
+                select "practicalId", place, step, missed, "outOfOrder", "overCeiling", "leftSilent"
+                from jsonb_to_recordset(#{rows}::jsonb) as x ("practicalId" uuid, place int, step text, missed boolean,
+                    "outOfOrder" boolean, "overCeiling" boolean, "leftSilent" boolean)""")
+        void addLooks(String rows);
 
         @Select("select pg_notify('track', #{term}::text)")
         @Nullable
@@ -120,13 +118,15 @@ class EvidenceBook {
         clear(row.id());
         var practical = scores.run().practical();
         var struck = award.struckKeys();
+        var evidence = new java.util.ArrayList<EvidenceRow>();
         Excerpt.regions(practical).forEach((region, steps) -> {
             var part = of(scores, row, s -> steps.contains(s.id()));
             for (var c : part.criteria()) {
                 var line = line(row, kind, part, c, award, struck, "region", region.toString());
-                if (line != null) rows.addEvidence(line);
+                if (line != null) evidence.add(line);
             }
         });
+        if (!evidence.isEmpty()) rows.addEvidence(Json.MAPPER.writeValueAsString(evidence));
         if (kind == Evidence.Kind.PRACTICAL) rollUps(row, scores, award, struck);
         int place = 0;
         var looks = new java.util.ArrayList<LookRow>();
@@ -140,7 +140,7 @@ class EvidenceBook {
                         look.wrong().contains(Wrong.OUT_OF_ORDER),
                         look.wrong().contains(Wrong.OVER_CEILING),
                         look.wrong().contains(Wrong.LEFT_SILENT)));
-        if (!looks.isEmpty()) rows.addLooks(looks);
+        if (!looks.isEmpty()) rows.addLooks(Json.MAPPER.writeValueAsString(looks));
         tell(row.termId());
     }
 
@@ -157,7 +157,7 @@ class EvidenceBook {
                 }
             }
         });
-        if (!lines.isEmpty()) rows.addRollUps(lines);
+        if (!lines.isEmpty()) rows.addRollUps(Json.MAPPER.writeValueAsString(lines));
     }
 
     /** A look at one criterion stays one of that alone. */
