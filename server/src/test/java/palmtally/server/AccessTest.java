@@ -97,9 +97,18 @@ class AccessTest {
                 .get("person")
                 .get("id")
                 .asString();
-        var answer = Visitor.as(app.url(), who).get("/api/competency/students/" + stranger);
-        assertThat(answer.status()).isEqualTo(403);
-        assertThat(answer.code()).isEqualTo("forbidden");
+        var visitor = Visitor.as(app.url(), who);
+        var own = visitor.get("/api/session").json().get("person").get("id").asString();
+        for (var path : List.of(
+                "/api/competency/students/%s",
+                "/api/competency/students/%s/evidence",
+                "/api/competency/students/%s/report",
+                "/api/students/%s/data")) {
+            var answer = visitor.get(path.formatted(stranger));
+            assertThat(answer.status()).as(path).isEqualTo(403);
+            assertThat(answer.code()).as(path).isEqualTo("forbidden");
+            assertThat(visitor.get(path.formatted(own)).status()).as(path).isEqualTo(200);
+        }
     }
 
     /** A released practical of Bram's: Ana reaches it by no way there is; he reads it and writes nothing. */

@@ -32,11 +32,16 @@ public final class Line implements AutoCloseable {
 
     /** @throws IllegalStateException with the status where it is not a stream */
     public static Line open(String url, String code) {
+        return open(HttpClient.newHttpClient(), url + "/api/screens/" + code + "/live");
+    }
+
+    /** @param client with the cookies of whoever listens */
+    static Line open(HttpClient client, String address) {
         try {
-            var request = HttpRequest.newBuilder(URI.create(url + "/api/screens/" + code + "/live"))
+            var request = HttpRequest.newBuilder(URI.create(address))
                     .header("Accept", "text/event-stream")
                     .build();
-            var answer = HttpClient.newHttpClient().send(request, HttpResponse.BodyHandlers.ofInputStream());
+            var answer = client.send(request, HttpResponse.BodyHandlers.ofInputStream());
             if (answer.statusCode() != 200) throw new IllegalStateException("status " + answer.statusCode());
             return new Line(answer.body());
         } catch (IOException e) {
@@ -66,6 +71,11 @@ public final class Line implements AutoCloseable {
             if (next == null) throw new IllegalStateException("was not told that " + index + " is on");
             if (next.state.path("live").path("current").asInt(-9) == index) return next;
         }
+    }
+
+    /** The next state, whatever it is; null where none is told in time. */
+    Told next(long millis) throws InterruptedException {
+        return told.poll(millis, TimeUnit.MILLISECONDS);
     }
 
     @Override

@@ -71,6 +71,11 @@ public final class Visitor {
         }
     }
 
+    /** Listens to what the server tells. */
+    Line listen(String path) {
+        return Line.open(client, base + path);
+    }
+
     public Answer post(String path, String body) {
         return send("POST", path, body);
     }

@@ -254,6 +254,7 @@ class PracticalController {
     PracticalView read(@Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody String text)
             throws FormatException {
         people.mustTeach(caller, term);
+        people.mustBeOpen(term);
         if (people.students(term).stream().noneMatch(s -> s.id().equals(student)))
             throw new InvalidValue(
                     "practical", new Fault("student", student.toString(), "is not a student of this term"));
