@@ -11,5 +11,7 @@ export default ts.config(
     languageOptions: { parserOptions: { parser: ts.parser } },
   },
   prettier,
+  // Drawn from our own numbers, no text of anybody's.
+  { files: ['src/parts/Palm.vue'], rules: { 'vue/no-v-html': 'off' } },
   { rules: { 'vue/multi-word-component-names': 'off', 'vue/require-default-prop': 'off' } },
 )

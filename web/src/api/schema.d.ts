@@ -1172,6 +1172,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/students/gone': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['gone']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/students/{id}/data': {
     parameters: {
       query?: never
@@ -2134,6 +2150,8 @@ export interface components {
       students: components['schemas']['StudentRow'][]
       /** Format: uuid */
       term: string
+      /** Format: int64 */
+      tracked: number
       way: string
       /** Format: double */
       week: number
@@ -4695,6 +4713,8 @@ export interface components {
       student: components['schemas']['Person']
       /** Format: uuid */
       term: string
+      /** Format: int64 */
+      tracked: number
       way: string
       /** Format: double */
       week: number
@@ -7111,6 +7131,26 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SessionView']
+        }
+      }
+    }
+  }
+  gone: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person'][]
         }
       }
     }

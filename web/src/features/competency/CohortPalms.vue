@@ -149,6 +149,7 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
             <router-link
               :to="`/track/${s.id}`"
               class="name"
+              :title="standing(s, only)"
               :tabindex="stop(i, 0)"
               :data-at="`${i}/0`"
               @focus="at = { row: i, column: 0 }"
@@ -166,7 +167,7 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
               ><Palm
                 :bars="p.bars"
                 :secure="p.secure"
-                :size="dense ? 56 : 54"
+                :size="dense ? 58 : 54"
                 :upright="dense"
                 :only="only"
                 :label="`${s.name}, ${session.regionName(p.region)}`"
@@ -250,7 +251,7 @@ select {
   z-index: 1;
 }
 [role='grid'] thead th:first-child {
-  width: 228px;
+  width: 236px;
 }
 [role='grid'] thead th {
   line-height: 1.15;
@@ -288,15 +289,28 @@ select {
   min-width: 64px;
   min-height: 47px;
 }
+.dense td,
+.dense tbody th {
+  padding: 0;
+  line-height: 1;
+}
+.dense .name strong {
+  white-space: nowrap;
+}
+.dense .name span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
 .dense .name {
   flex-direction: row;
   justify-content: flex-start;
   align-items: center;
   gap: 8px;
-  min-height: 26px;
+  min-height: 28px;
 }
 .dense .cell {
-  min-height: 26px;
+  min-height: 28px;
 }
 .words th[scope='row'] {
   font-weight: 650;

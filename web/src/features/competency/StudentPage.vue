@@ -34,7 +34,9 @@ watch(student, async (s) => {
 })
 // A mark given meanwhile shows by itself; a student's own page is read when it is opened.
 if (session.staff && session.term)
-  useLine<{ changed: number }>(`/api/terms/${session.term.id}/competency/live`, () => void again())
+  useLine<{ tracked: number }>(`/api/terms/${session.term.id}/competency/live`, (now) => {
+    if (student.value && student.value.tracked !== now.tracked) void again()
+  })
 const seen = (r: Schema['RegionLines']) => r.lines.some((l) => l.history.length > 0)
 const current = computed(() => student.value?.regions.find((r) => r.region === region.value))
 const secure = (r: Schema['RegionLines']) => r.lines.filter((l) => l.bar.state === 'secure').length

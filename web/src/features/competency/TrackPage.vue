@@ -41,7 +41,10 @@ const views = computed(() => [
 const view = computed(() => views.value.find((v) => `#${v.id}` === route.hash)?.id ?? 'palms')
 
 // What is shown here stands on what others award: it is read again whenever one of them does.
-if (term) useLine<{ changed: number }>(`/api/terms/${term}/competency/live`, () => void again())
+if (term)
+  useLine<{ tracked: number }>(`/api/terms/${term}/competency/live`, (now) => {
+    if (cohort.value && cohort.value.tracked !== now.tracked) void again()
+  })
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
+import GoneStudents from './GoneStudents.vue'
 import ClassListForm from './ClassListForm.vue'
 import NotesForm from './NotesForm.vue'
 import SignInSheet from './SignInSheet.vue'
@@ -121,6 +122,7 @@ const waits = (p: Schema['Person'], what: 'password' | 'leave') =>
       <ClassListForm v-if="lead && open" :term="term" @taken="taken" />
       <p v-else-if="!lead" class="card soft">The lead of the school adds people and makes sign-ins.</p>
       <p v-else class="card soft">This term is in the archive: read only.</p>
+      <GoneStudents v-if="lead" :key="people?.length" />
     </div>
   </div>
 </template>

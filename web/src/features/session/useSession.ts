@@ -28,13 +28,22 @@ export const useSession = defineStore('session', () => {
   const forget = () => globalThis.caches?.delete('last-heard').catch(() => undefined)
   async function take(view: Schema['SessionView']) {
     session.value = view
+    wasIn.value = !!view.person
     if (view.person && !catalogue.value) catalogue.value = await ask(api.GET('/api/catalogue'))
   }
   /** Reads the words of the trade again, after the library was changed. */
   async function refresh() {
     catalogue.value = await ask(api.GET('/api/catalogue'))
   }
-  const read = async () => take(await ask(api.GET('/api/session')))
+  /** Whether somebody was signed in here: then the words of the trade are asked for at once, beside who it is. */
+  const wasIn = useStorage('palm-was-in', false)
+  async function read() {
+    const words =
+      wasIn.value && !catalogue.value ? ask(api.GET('/api/catalogue')).catch(() => undefined) : undefined
+    const view = await ask(api.GET('/api/session'))
+    if (view.person && words) catalogue.value = (await words) ?? catalogue.value
+    await take(view)
+  }
   async function signIn(signIn: string, password: string) {
     await forget()
     await take(await ask(api.POST('/api/session', { body: { signIn, password } })))

@@ -39,6 +39,8 @@ create table carried (
     critical boolean not null,
     primary key (term_id, student_id, region, criterion)
 );
+-- Counts what Track shows anew: whoever looks on is told the number and reads again where it is another.
+alter table term add column tracked bigint not null default 0;
 alter table term add column closed_at timestamptz;
 alter table term add column closed_by uuid references account (id);
 

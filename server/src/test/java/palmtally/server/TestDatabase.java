@@ -58,6 +58,16 @@ public record TestDatabase(String url, String user, String password) implements 
         }
     }
 
+    /** Carries out a statement that nothing of the app would. */
+    public void run(String sql) {
+        try (var c = DriverManager.getConnection(url, user, password);
+                var s = c.createStatement()) {
+            s.execute(sql);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
     @Override
     public void close() {
         run(url, user, password, "drop database if exists " + url.replaceFirst("^.*/", "") + " with (force)");

@@ -64,7 +64,7 @@ class TrackTest {
                             "/api/school/terms/" + term + "/class",
                             Json.MAPPER
                                     .createObjectNode()
-                                    .put("text", "Moss Track" + made)
+                                    .put("text", "Sorna Track" + made)
                                     .toString())
                     .json()
                     .get(0);
@@ -449,10 +449,10 @@ class TrackTest {
         void that_is_not_released_is_not_on_the_students_page(App.Running app) {
             var school = Class.begun(lead, 3);
             school.seen(record(), Duration.ofHours(2), 75, false);
-            var moss = Visitor.as(app.url(), school.signIn, school.password);
-            assertThat(school.bar(moss, "neck", "order").get("state").asString())
+            var sorna = Visitor.as(app.url(), school.signIn, school.password);
+            assertThat(school.bar(sorna, "neck", "order").get("state").asString())
                     .isEqualTo("not seen");
-            assertThat(moss.get("/api/competency/students/" + school.student + "/evidence")
+            assertThat(sorna.get("/api/competency/students/" + school.student + "/evidence")
                             .json()
                             .get("students")
                             .get(0)
@@ -526,9 +526,9 @@ class TrackTest {
         void takes_everything_along_and_is_erased_without_a_trace_of_what_was(App.Running app) {
             var school = Class.begun(lead, 5);
             school.seen(record(), Duration.ofDays(9), 35, true);
-            var moss = Visitor.as(app.url(), school.signIn, school.password);
+            var sorna = Visitor.as(app.url(), school.signIn, school.password);
             var data = "/api/students/" + school.student + "/data";
-            var own = moss.get(data).json();
+            var own = sorna.get(data).json();
             assertThat(own.get("account").get(0).get("signIn").asString()).isEqualTo(school.signIn);
             assertThat(own.get("practicals").get(0).get("events").size()).isGreaterThan(50);
             assertThat(own.get("practicals")
@@ -547,7 +547,9 @@ class TrackTest {
             var name = own.get("account").get(0).get("name").asString();
             assertThat(lead.post(erase, "{\"name\":\"" + name + "\"}").code()).isEqualTo("in-term");
             lead.delete("/api/school/terms/" + school.term + "/people/" + school.student);
-            assertThat(lead.post(erase, "{\"name\":\"Moss\"}").code()).isEqualTo("another-name");
+            assertThat(lead.get("/api/students/gone").text()).contains(school.student);
+            assertThat(nadia.get("/api/students/gone").status()).isEqualTo(403);
+            assertThat(lead.post(erase, "{\"name\":\"Sorna\"}").code()).isEqualTo("another-name");
             assertThat(nadia.post(erase, "{\"name\":\"" + name + "\"}").status())
                     .isEqualTo(403);
             var erased = lead.post(erase, "{\"name\":\"" + name + "\"}");
@@ -569,7 +571,7 @@ class TrackTest {
                     .isZero();
             assertThat(db.count("select count(*)" + trail + " and what = 'award'"))
                     .isEqualTo(1);
-            assertThat(moss.get("/api/me/to-mark").status()).isEqualTo(401);
+            assertThat(sorna.get("/api/me/to-mark").status()).isEqualTo(401);
             assertThat(Visitor.at(app.url())
                             .post(
                                     "/api/session",
@@ -579,6 +581,22 @@ class TrackTest {
             assertThat(lead.post(erase, "{\"name\":\"Removed student\"}").status())
                     .isEqualTo(404);
         }
+    }
+
+    /** As after an upgrade of a school that had awards before steps were counted. */
+    @Test
+    void what_an_earlier_version_did_not_write_down_is_written_at_the_start(App.Running app) {
+        var path = "/api/terms/" + nadia.term() + "/steps";
+        var before = nadia.get(path).json();
+        app.database()
+                .run("delete from step_look where practical_id in (select id from practical order by id limit 40);"
+                        + " delete from roll_up where practical_id not in (select practical_id from step_look)");
+        assertThat(nadia.get(path).json()).isNotEqualTo(before);
+        assertThat(app.bean(palmtally.server.practical.Practicals.class).recount())
+                .isPositive();
+        assertThat(nadia.get(path).json()).isEqualTo(before);
+        assertThat(app.bean(palmtally.server.practical.Practicals.class).recount())
+                .isZero();
     }
 
     @Test

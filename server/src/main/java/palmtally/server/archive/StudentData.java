@@ -76,6 +76,12 @@ class StudentData {
                 "select exists (select 1 from enrolment e join term t on t.id = e.term_id where e.account_id = #{id} and t.archived_at is null)")
         boolean inOpenTerm(UUID id);
 
+        @Select("""
+                select id from account a where role = 'student' and erased_at is null and not exists (
+                    select 1 from enrolment e join term t on t.id = e.term_id where e.account_id = a.id and t.archived_at is null)
+                order by name, id""")
+        List<UUID> gone();
+
         @Select("select erased_at is not null from account where id = #{id}")
         boolean erased(UUID id);
 
@@ -164,6 +170,12 @@ class StudentData {
         this.rows = rows;
         this.people = people;
         this.audit = audit;
+    }
+
+    /** Students who are in no open term any more: what is kept of them can be erased. */
+    List<People.Person> gone(Caller caller) {
+        if (caller.role() != Role.LEAD) throw Refusal.forbidden("The lead sees who has left.");
+        return rows.gone().stream().map(people::person).toList();
     }
 
     /** For the student, and the lead. */

@@ -1,5 +1,6 @@
 package palmtally.server.archive;
 
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -11,6 +12,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.People;
 
 /** What is kept of one student: taken along, and erased. */
 @RestController
@@ -22,6 +24,11 @@ class StudentDataController {
     }
 
     record Erase(@Nullable String name) {}
+
+    @GetMapping("/api/students/gone")
+    List<People.Person> gone(@Me Caller caller) {
+        return data.gone(caller);
+    }
 
     @GetMapping(path = "/api/students/{id}/data", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> all(@Me Caller caller, @PathVariable UUID id) {

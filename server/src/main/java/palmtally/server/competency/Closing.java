@@ -127,8 +127,9 @@ class Closing {
                 .toList();
         var open = new ArrayList<OpenLine>();
         Map<State, Integer> states = new EnumMap<>(State.class);
+        audit.readAll(
+                caller, people.students(termId).stream().map(People.Person::id).toList(), "closing");
         for (var student : people.students(termId)) {
-            audit.read(caller, student.id(), "closing");
             for (var region : now.regions())
                 for (var criterion : Criterion.values()) {
                     var c = now.at(student.id(), region, criterion).competency();

@@ -97,8 +97,8 @@ public class Lookout {
         var students = people.students(termId);
         var names = new HashMap<String, String>();
         var all = new ArrayList<Watch.Standing>();
+        audit.readAll(caller, students.stream().map(People.Person::id).toList(), "watch");
         for (var student : students) {
-            audit.read(caller, student.id(), "watch");
             names.put(student.id().toString(), student.name());
             for (var region : chances.keySet())
                 for (var criterion : Criterion.values())
@@ -156,8 +156,9 @@ public class Lookout {
         var lines = new ArrayList<ForecastLine>();
         int students = 0;
         int hopeless = 0;
+        audit.readAll(
+                caller, people.students(termId).stream().map(People.Person::id).toList(), "forecast");
         for (var student : people.students(termId)) {
-            audit.read(caller, student.id(), "forecast");
             boolean any = false;
             for (var region : now.regions()) {
                 if (!taught.contains(region)) continue;

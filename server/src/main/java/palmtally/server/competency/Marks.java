@@ -46,13 +46,11 @@ class Marks {
             List<StudentEvidence> students) {}
 
     private final Standings standings;
-    private final Standings.Rows rows;
     private final People people;
     private final Audit audit;
 
-    Marks(Standings standings, Standings.Rows rows, People people, Audit audit) {
+    Marks(Standings standings, People people, Audit audit) {
         this.standings = standings;
-        this.rows = rows;
         this.people = people;
         this.audit = audit;
     }
@@ -102,12 +100,9 @@ class Marks {
     private List<Tracking.StudentRow> cohort(Caller caller, UUID term) {
         people.mustTeach(caller, term);
         var now = standings.ofTerm(term);
-        return people.students(term).stream()
-                .map(s -> {
-                    audit.read(caller, s.id(), "marks");
-                    return Tracking.row(now, s);
-                })
-                .toList();
+        var students = people.students(term);
+        audit.readAll(caller, students.stream().map(People.Person::id).toList(), "marks");
+        return students.stream().map(s -> Tracking.row(now, s)).toList();
     }
 
     /** @param student one of them, or null for all of the term */
@@ -122,7 +117,7 @@ class Marks {
         var all = new ArrayList<StudentEvidence>();
         for (var s : student == null ? people.students(termId) : List.of(people.person(student))) {
             audit.read(caller, s.id(), "evidence");
-            var pieces = rows.ofStudent(termId, s.id()).stream()
+            var pieces = standings.evidence(termId, s.id()).stream()
                     .filter(r -> !own || r.released())
                     .map(r -> new Piece(
                             r.practicalId(),

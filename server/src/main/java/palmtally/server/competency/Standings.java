@@ -2,6 +2,7 @@ package palmtally.server.competency;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -20,6 +21,7 @@ import palmtally.core.competency.Evidence;
 import palmtally.core.competency.LocalLevel;
 import palmtally.core.finding.Criterion;
 import palmtally.core.profile.Profile;
+import palmtally.formats.Json;
 import palmtally.server.people.People;
 import palmtally.server.people.Term;
 import palmtally.server.profile.Profiles;
@@ -66,19 +68,20 @@ class Standings {
 
     @Mapper
     interface Rows {
+        /**
+         * Pieces of evidence in the order they were seen, as one JSON array of arrays: thousands of rows are read in a tenth of the time
+         * that mapping them one by one takes.
+         */
         @Select("""
-                select e.practical_id, e.student_id, e.region as subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
-                       e.released
+                <script>
+                select coalesce(json_agg(json_build_array(e.practical_id, e.student_id, e.region, e.criterion, e.score, e.weight,
+                    e.critical, (extract(epoch from e.seen_at) * 1000000)::bigint, e.released) order by e.seen_at, e.practical_id),
+                    '[]'::json)::text
                 from evidence e join practical p on p.id = e.practical_id
-                where p.term_id = #{term} order by e.seen_at, e.practical_id""")
-        List<Row> ofTerm(UUID term);
-
-        @Select("""
-                select e.practical_id, e.student_id, e.region as subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
-                       e.released
-                from evidence e join practical p on p.id = e.practical_id
-                where p.term_id = #{term} and e.student_id = #{student} order by e.seen_at, e.practical_id""")
-        List<Row> ofStudent(UUID term, UUID student);
+                where p.term_id = #{term}
+                <if test="student != null">and e.student_id = #{student}</if>
+                </script>""")
+        String evidence(UUID term, @Nullable UUID student);
 
         @Select("""
                 select e.practical_id, e.student_id, e.facet, e.subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
@@ -125,14 +128,30 @@ class Standings {
     }
 
     Whole ofTerm(UUID termId) {
-        return whole(people.term(termId), rows.ofTerm(termId), r -> true);
+        return whole(people.term(termId), evidence(termId, null), r -> true);
     }
 
     /** @param counts which pieces count; a student's own page leaves out what is not released */
     Whole ofStudent(Term term, UUID student, Predicate<Row> counts) {
-        var evidence =
-                rows.ofStudent(term.id(), student).stream().filter(counts).toList();
+        var evidence = evidence(term.id(), student).stream().filter(counts).toList();
         return whole(term, evidence, r -> r.studentId.equals(student));
+    }
+
+    /** @param student one of them, or null for all */
+    List<Row> evidence(UUID term, @Nullable UUID student) {
+        var all = new ArrayList<Row>();
+        for (var r : Json.MAPPER.readTree(rows.evidence(term, student)))
+            all.add(new Row(
+                    UUID.fromString(r.get(0).asString()),
+                    UUID.fromString(r.get(1).asString()),
+                    r.get(2).asString(),
+                    r.get(3).asString(),
+                    r.get(4).asDouble(),
+                    r.get(5).asDouble(),
+                    r.get(6).asBoolean(),
+                    Instant.EPOCH.plus(r.get(7).asLong(), ChronoUnit.MICROS),
+                    r.get(8).asBoolean()));
+        return all;
     }
 
     private Whole whole(Term term, List<Row> evidence, Predicate<CarriedRow> mine) {

@@ -1,13 +1,17 @@
 package palmtally.server.competency;
 
-import java.util.concurrent.atomic.AtomicLong;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
 import palmtally.server.live.Audience;
 
 /** Those who look at Track of a term: they are told that something changed, never what. */
 @Component
 class TrackAudience implements Audience {
-    private final AtomicLong told = new AtomicLong();
+    private final Tracking.Rows rows;
+
+    TrackAudience(Tracking.Rows rows) {
+        this.rows = rows;
+    }
 
     @Override
     public String channel() {
@@ -16,6 +20,6 @@ class TrackAudience implements Audience {
 
     @Override
     public String state(String key) {
-        return "{\"changed\":" + told.incrementAndGet() + "}";
+        return "{\"tracked\":" + rows.tracked(UUID.fromString(key)) + "}";
     }
 }

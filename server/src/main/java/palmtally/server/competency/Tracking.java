@@ -56,7 +56,10 @@ public class Tracking {
     public record StudentRow(
             UUID id, String name, List<Palm> palms, int secure, int dueAgain, int atRisk, int critical, int seen) {}
 
-    /** @param way how the profile reckons the mark of a term, in words */
+    /**
+     * @param way how the profile reckons the mark of a term, in words
+     * @param tracked another number than the one that is told live means that this is old
+     */
     public record Cohort(
             UUID term,
             String name,
@@ -65,6 +68,7 @@ public class Tracking {
             double cut,
             String way,
             int practicals,
+            long tracked,
             boolean closed,
             List<Region> regions,
             List<StudentRow> students) {}
@@ -97,6 +101,7 @@ public class Tracking {
             int weeks,
             double cut,
             String way,
+            long tracked,
             List<RegionLines> regions,
             List<PracticalLine> practicals,
             List<Gate.Passage> gates,
@@ -156,6 +161,9 @@ public class Tracking {
                   and p.kind = 'practical' and (p.student_id = #{student} or p.partner_id = #{student})""")
         Worked worked(UUID term, UUID student);
 
+        @Select("select tracked from term where id = #{term}")
+        long tracked(UUID term);
+
         @Select("select closed_at is not null from term where id = #{term}")
         boolean closed(UUID term);
     }
@@ -176,10 +184,13 @@ public class Tracking {
 
     public Cohort cohort(Caller caller, UUID termId) {
         people.mustTeach(caller, termId);
+        // Asked first: what changes while this is read is read once more.
+        long tracked = rows.tracked(termId);
         var now = standings.ofTerm(termId);
         var students = new ArrayList<StudentRow>();
+        audit.readAll(
+                caller, people.students(termId).stream().map(People.Person::id).toList(), "cohort");
         for (var student : people.students(termId)) {
-            audit.read(caller, student.id(), "cohort");
             students.add(row(now, student));
         }
         return new Cohort(
@@ -190,6 +201,7 @@ public class Tracking {
                 now.profile().marking().cut(),
                 now.profile().ways().termMark().label(),
                 rows.practicals(termId),
+                tracked,
                 rows.closed(termId),
                 now.regions(),
                 students);
@@ -229,6 +241,7 @@ public class Tracking {
         var term = people.termOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
         boolean own = !caller.role().staff();
         audit.read(caller, id, "student");
+        long tracked = rows.tracked(term.id());
         var now = standings.ofStudent(term, id, r -> !own || r.released());
         var regions = new ArrayList<RegionLines>();
         var seen = new HashMap<Gate.Seen, List<Evidence>>();
@@ -275,6 +288,7 @@ public class Tracking {
                 term.weeks(),
                 now.profile().marking().cut(),
                 now.profile().ways().termMark().label(),
+                tracked,
                 regions,
                 own ? practicals.released(term.id(), id) : practicals.ofStudent(term.id(), id),
                 Arrays.stream(Gate.values())

@@ -11,6 +11,7 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import palmtally.core.competency.Evidence;
@@ -83,6 +84,9 @@ class EvidenceBook {
                     "outOfOrder" boolean, "overCeiling" boolean, "leftSilent" boolean)""")
         void addLooks(String rows);
 
+        @Update("update term set tracked = tracked + 1 where id = #{term}")
+        void count(UUID term);
+
         @Select("select pg_notify('track', #{term}::text)")
         @Nullable
         String tell(UUID term);
@@ -107,6 +111,7 @@ class EvidenceBook {
 
     /** Tells every open Track of a term that something changed, once what changed is stored. */
     void tell(UUID term) {
+        rows.count(term);
         rows.tell(term);
     }
 

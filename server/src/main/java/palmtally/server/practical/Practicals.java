@@ -882,6 +882,7 @@ public class Practicals {
         rows.setVoid(id, reason == null ? null : reason.strip(), caller.id());
         knowns.remove(id);
         evidence.clear(id);
+        evidence.tell(row.termId());
         if (reason == null)
             rows.award(id)
                     .ifPresent(a -> writeEvidence(

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { counted } from '@/parts/words'
+
+/** Students who are in no open term any more: everything kept of one can be taken along, and erased. */
+const { data: gone, again } = useAsked(() => ask(api.GET('/api/students/gone')))
+const asked = ref<Schema['Person']>()
+const name = ref('')
+const failed = ref<Problem>()
+const said = ref('')
+function about(p: Schema['Person']) {
+  asked.value = asked.value?.id === p.id ? undefined : p
+  name.value = ''
+  failed.value = undefined
+}
+async function erase() {
+  if (!asked.value) return
+  failed.value = undefined
+  try {
+    const erased = await ask(
+      api.POST('/api/students/{id}/erase', {
+        params: { path: { id: asked.value.id } },
+        body: { name: name.value },
+      }),
+    )
+    said.value = `Erased: ${counted(erased.rows.practicals ?? 0, 'practical')} with ${counted(erased.rows.events ?? 0, 'tap')}, and all else of this student.`
+    asked.value = undefined
+    await again()
+  } catch (e) {
+    failed.value = e as Problem
+  }
+}
+</script>
+
+<template>
+  <section v-if="gone?.length || said" class="card">
+    <h2>
+      Have left <span class="soft">{{ gone?.length }}</span>
+    </h2>
+    <p class="soft">In no open term. What is kept of them can be taken along as one file, and erased.</p>
+    <p v-if="said" role="status">{{ said }}</p>
+    <div v-for="p in gone" :key="p.id" class="one">
+      <strong>{{ p.name }}</strong>
+      <a class="push" :href="`/api/students/${p.id}/data`" download="student.json">Everything (JSON)</a>
+      <button class="push stop" :aria-expanded="asked?.id === p.id" @click="about(p)">Erase…</button>
+      <form v-if="asked?.id === p.id" @submit.prevent="erase">
+        <label
+          >Type the name to erase everything of {{ p.name }}; it cannot be undone
+          <input v-model="name" autocomplete="off"
+        /></label>
+        <button class="push stop" :disabled="name.trim() !== p.name">Erase everything</button>
+        <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+      </form>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.one {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+}
+.one strong {
+  flex: 1;
+}
+form {
+  flex-basis: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+label {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  font-weight: 600;
+  font-size: 14px;
+}
+input {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 14px;
+  padding: 4px 10px;
+  background: var(--paper);
+  color: inherit;
+  font: 600 15px var(--text);
+}
+.bad {
+  color: var(--stop);
+}
+</style>
