@@ -290,7 +290,12 @@ public class Tracking {
                 now.profile().ways().termMark().label(),
                 tracked,
                 regions,
-                own ? practicals.released(term.id(), id) : practicals.ofStudent(term.id(), id),
+                own
+                        ? practicals.released(term.id(), id)
+                        // What a second grader made of a run stands beside the first, in the review.
+                        : practicals.ofStudent(term.id(), id).stream()
+                                .filter(l -> l.beside() == null)
+                                .toList(),
                 Arrays.stream(Gate.values())
                         .map(g -> g.passage(seen, now.week(), term.weeks(), now.profile()))
                         .toList(),

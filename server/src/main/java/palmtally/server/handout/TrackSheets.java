@@ -70,9 +70,9 @@ final class TrackSheets {
                     .append("</h2><table><thead><tr><th>Criterion</th><th>State</th><th class=\"n\">Level</th>")
                     .append("<th class=\"n\">Looks</th><th>Why, and what is next</th></tr></thead><tbody>");
             for (var l : r.lines())
-                out.append("<tr><td>")
+                out.append("<tr><td class=\"k\">")
                         .append(escape(l.bar().criterion().label()))
-                        .append("</td><td>")
+                        .append("</td><td class=\"k\">")
                         .append(l.bar().state())
                         .append("</td><td class=\"n\">")
                         .append(level(l.bar()))
@@ -118,7 +118,7 @@ final class TrackSheets {
                     "<h2>Practicals</h2><table><thead><tr><th>Day</th><th>Sequence</th><th>Grader</th><th class=\"n\">Mean</th><th>Result</th></tr></thead><tbody>");
             for (var p : s.practicals())
                 if (p.result() != null && p.voidReason() == null)
-                    out.append("<tr><td>")
+                    out.append("<tr><td class=\"k\">")
                             .append(day(p.startedAt()))
                             .append("</td><td>")
                             .append(escape(p.sequence()))

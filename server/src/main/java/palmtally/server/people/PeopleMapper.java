@@ -50,13 +50,13 @@ interface PeopleMapper {
     void enrol(UUID term, UUID account);
 
     @Select(
-            "select id, name, cohort, starts_on, weeks, archived_at from term order by archived_at is not null, starts_on desc, id")
+            "select id, name, cohort, starts_on, weeks, archived_at from term order by archived_at is not null, starts_on > current_date, starts_on desc, id")
     List<Term> terms();
 
     @Select("""
             select t.id, t.name, t.cohort, t.starts_on, t.weeks, t.archived_at from term t
             join enrolment e on e.term_id = t.id
-            where e.account_id = #{account} order by t.archived_at is not null, t.starts_on desc, t.id""")
+            where e.account_id = #{account} order by t.archived_at is not null, t.starts_on > current_date, t.starts_on desc, t.id""")
     List<Term> termsOf(UUID account);
 
     @Select("select id, name, cohort, starts_on, weeks, archived_at from term where id = #{id}")
