@@ -123,7 +123,7 @@ const whatWas = (w: Schema['Wronged']) =>
               <span
                 class="cell"
                 :style="{
-                  background: `color-mix(in srgb, ${hue(w.hue)} ${Math.round(55 * share(s, w.id))}%, var(--paper))`,
+                  background: `color-mix(in srgb, ${hue(w.hue)} ${Math.round(42 * share(s, w.id))}%, var(--paper))`,
                 }"
                 >{{ s[w.id] === 0 ? '–' : `${s[w.id]} · ${Math.round(100 * share(s, w.id))} %` }}</span
               >

@@ -97,6 +97,7 @@ h2 a {
   width: 220px;
 }
 .where a {
+  min-width: var(--target);
   display: inline-flex;
   align-items: center;
   min-height: var(--target);

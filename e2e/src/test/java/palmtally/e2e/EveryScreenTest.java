@@ -117,6 +117,11 @@ class EveryScreenTest {
                         "beside-shown",
                         "/compare/" + runs.get(0) + "/shown/" + d.get("id").asString());
         screens.put("track", "/track");
+        screens.put("looks", "/track#next");
+        screens.put("missed", "/track#steps");
+        screens.put("forecast", "/track#forecast");
+        screens.put("graders", "/track#graders");
+        screens.put("closing", "/track#closing");
         screens.put("student", "/track/" + teacher.person("Gus Harrow"));
         screens.put("school", "/school");
         screens.put("people", "/school#people");
@@ -232,10 +237,21 @@ class EveryScreenTest {
         var page = browser.page();
         page.navigate(app.url() + "/sign-in");
         page.getByLabel("Sign-in").waitFor();
-        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("sign-in.png")));
         Browser.signIn(page, app.url(), "nadia");
         for (var screen : screens().entrySet()) {
-            if (List.of("show-list", "round-set-up", "grade", "terms", "duties", "password", "compare", "beside-shown")
+            if (List.of(
+                            "show-list",
+                            "round-set-up",
+                            "grade",
+                            "terms",
+                            "duties",
+                            "password",
+                            "compare",
+                            "beside-shown",
+                            "missed",
+                            "forecast",
+                            "graders",
+                            "closing")
                     .contains(screen.getKey())) continue;
             page.navigate(app.url() + screen.getValue());
             settle(page);

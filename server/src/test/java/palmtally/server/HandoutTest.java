@@ -173,4 +173,50 @@ class HandoutTest {
         assertThat(nadia.get("/api/terms/" + nadia.term() + "/weeks/16/plan").status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void a_cohort_carries_its_students_what_it_misses_and_who_will_not_be_secure(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var term = "/api/terms/" + nadia.term();
+        var text = text(pdf(nadia, term + "/report"));
+        for (var s : nadia.get(term + "/competency").json().get("students"))
+            assertThat(text).contains(s.get("name").asString());
+        assertThat(text)
+                .contains("What the class misses most", "Not secure by the end of the term at this pace", "of 5")
+                .contains(nadia.get(term + "/steps")
+                        .json()
+                        .get("steps")
+                        .get(0)
+                        .get("name")
+                        .asString())
+                .contains("Local codes and licensed practice decide.");
+    }
+
+    @Test
+    void a_list_of_looks_carries_who_what_and_how_long_onto_the_floor(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var term = "/api/terms/" + nadia.term();
+        var text = text(pdf(nadia, term + "/watch/list?minutes=12"));
+        for (var l : nadia.get(term + "/watch?minutes=12").json().get("looks"))
+            assertThat(text).contains(l.get("name").asString().split(" ")[0]);
+        assertThat(text).contains("of 12 minutes", "Look at", "Seen");
+    }
+
+    @Test
+    void a_students_report_of_a_hostile_name_is_text(App.Running app) throws Exception {
+        var lead = Visitor.as(app.url(), "lead");
+        var made = lead.post(
+                        "/api/school/terms/" + lead.term() + "/class",
+                        Json.MAPPER
+                                .createObjectNode()
+                                .put("text", "<b>Zoe & \u202eTar</b>,hostile-zoe")
+                                .toString())
+                .json()
+                .get(0)
+                .get("id")
+                .asString();
+        assertThat(text(pdf(lead, "/api/competency/students/" + made + "/report")))
+                .contains("<b>Zoe &", "Nothing has been seen and released yet.");
+        lead.delete("/api/school/terms/" + lead.term() + "/people/" + made);
+    }
 }

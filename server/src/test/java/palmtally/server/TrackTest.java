@@ -583,6 +583,18 @@ class TrackTest {
         }
     }
 
+    @Test
+    void a_term_that_has_not_begun_does_not_take_the_place_of_the_one_that_has(App.Running app) {
+        var now = Class.begun(lead, 3);
+        now.seen(record(), Duration.ofHours(3), 75, true);
+        var later = Class.begun(lead, -5);
+        lead.post("/api/school/terms/" + later.term + "/class", "{\"text\":\"\"}");
+        app.database().run("insert into enrolment values ('" + later.term + "', '" + now.student + "')");
+        assertThat(now.bar("neck", "order").get("state").asString()).isEqualTo("emerging");
+        var sorna = Visitor.as(app.url(), now.signIn, now.password);
+        assertThat(sorna.term()).isEqualTo(now.term);
+    }
+
     /** As after an upgrade of a school that had awards before steps were counted. */
     @Test
     void what_an_earlier_version_did_not_write_down_is_written_at_the_start(App.Running app) {

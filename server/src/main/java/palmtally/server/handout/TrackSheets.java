@@ -151,10 +151,10 @@ final class TrackSheets {
         c.regions().forEach(r -> out.append("<th>").append(escape(r.label())).append("</th>"));
         out.append("<th class=\"n\">Secure</th></tr></thead><tbody>");
         for (var s : c.students()) {
-            out.append("<tr><td>").append(escape(s.name())).append("</td>");
+            out.append("<tr><td class=\"k\">").append(escape(s.name())).append("</td>");
             for (var p : s.palms()) {
                 boolean seen = p.bars().stream().anyMatch(b -> b.level() != null);
-                out.append("<td>").append(seen ? p.secure() + " of 5" : "not seen");
+                out.append("<td class=\"k\">").append(seen ? p.secure() + " of 5" : "not seen");
                 var marks = marks(p.bars());
                 if (!marks.isEmpty()) out.append("<br/>").append(escape(marks));
                 out.append("</td>");
@@ -184,7 +184,7 @@ final class TrackSheets {
             forecast.lines().stream()
                     .sorted(java.util.Comparator.comparing(Lookout.ForecastLine::name)
                             .thenComparing(Lookout.ForecastLine::region))
-                    .forEach(l -> out.append("<tr><td>")
+                    .forEach(l -> out.append("<tr><td class=\"k\">")
                             .append(escape(l.name()))
                             .append("</td><td>")
                             .append(escape(l.region().label()))
@@ -235,7 +235,7 @@ final class TrackSheets {
         for (var l : list.looks()) {
             out.append("<tr><td class=\"n\">")
                     .append(++n)
-                    .append("</td><td>")
+                    .append("</td><td class=\"k\">")
                     .append(escape(l.name()))
                     .append("</td><td>")
                     .append(escape(l.region().label()))
