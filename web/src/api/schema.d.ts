@@ -2817,6 +2817,8 @@ export interface components {
     }
     Growth: {
       /** Format: double */
+      fadingShare?: number
+      /** Format: double */
       priorMean: number
       /** Format: double */
       priorSd: number

@@ -53,7 +53,7 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
 
 <template>
   <div class="top second">
-    <label
+    <label class="field"
       >Sort
       <select v-model="sort">
         <option value="name">by name</option>
@@ -61,7 +61,7 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
         <option value="secure">fewest secure first</option>
       </select></label
     >
-    <label
+    <label class="field"
       >Show
       <select v-model="show">
         <option v-for="s in SHOW" :key="s.id" :value="s.id">{{ s.name }}</option>
@@ -195,22 +195,6 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
 .second {
   min-height: 0;
   gap: 10px;
-}
-label {
-  font-size: 14px;
-  font-weight: 600;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-select {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 14px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: inherit;
-  font: 600 15px var(--text);
 }
 .only {
   display: flex;

@@ -81,7 +81,7 @@ const whatWas = (w: Schema['Wronged']) =>
       <h2>What the class misses</h2>
       <span class="soft">{{ heat.practicals }} practicals, each counted where the step was asked</span>
       <span class="grow" />
-      <label
+      <label class="field"
         >Sequence
         <select v-model="sequence">
           <option value="">all, worst first</option>
@@ -159,22 +159,6 @@ const whatWas = (w: Schema['Wronged']) =>
 <style scoped>
 .second {
   min-height: 0;
-}
-label {
-  font-size: 14px;
-  font-weight: 600;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-select {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 14px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: inherit;
-  font: 600 15px var(--text);
 }
 .heat th[scope='row'] {
   padding: 0;

@@ -37,7 +37,7 @@ const practical = computed(
         <h2>Do two graders say the same?</h2>
         <span class="soft">{{ counted(quality.pairs, 'run') }} marked twice</span>
         <span class="grow" />
-        <label
+        <label class="field"
           >Of
           <select v-model="of">
             <option value="">the mean of the five</option>
@@ -76,7 +76,7 @@ const practical = computed(
       <div class="top">
         <h2>Can a practical be relied on?</h2>
         <span class="grow" />
-        <label v-if="practical"
+        <label v-if="practical" class="field"
           >Sequence
           <select v-model="sequence">
             <option v-for="s in quality.sequences" :key="s.sequence" :value="s.sequence">
@@ -110,21 +110,7 @@ h3 {
   font-size: 16px;
   margin-top: 8px;
 }
-label {
-  font-size: 14px;
-  font-weight: 600;
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
 select {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 14px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: inherit;
-  font: 600 15px var(--text);
   max-width: 320px;
 }
 </style>

@@ -38,9 +38,9 @@ const when = computed(() => {
   if (!lab) return 'No lab is planned any more.'
   const day = lab.begins
     ? new Date(lab.begins).toLocaleString('en-GB', {
-        weekday: 'long',
+        weekday: 'short',
         day: 'numeric',
-        month: 'long',
+        month: 'short',
         hour: '2-digit',
         minute: '2-digit',
       })
@@ -66,7 +66,7 @@ function setUp(l: Schema['LookLine']) {
       <h2>{{ list.lab ? `The coming lab, week ${list.lab.week}` : 'The coming lab' }}</h2>
       <span class="soft">{{ when }}</span>
       <span class="grow" />
-      <label
+      <label class="field"
         >Minutes
         <input
           type="number"
@@ -127,23 +127,14 @@ function setUp(l: Schema['LookLine']) {
 <style scoped>
 .second {
   min-height: 0;
+  flex-wrap: nowrap;
 }
-label {
-  font-size: 14px;
-  font-weight: 600;
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
+.second h2,
+.second .push {
+  white-space: nowrap;
 }
 input {
   width: 84px;
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 14px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: inherit;
-  font: 600 15px var(--text);
 }
 .looks {
   list-style: none;

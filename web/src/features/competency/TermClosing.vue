@@ -115,7 +115,7 @@ async function go(close: boolean) {
         <label class="check"
           ><input v-model="release" type="checkbox" /> Release what is held to the students</label
         >
-        <label
+        <label class="field above"
           >Carry over into
           <select v-model="into">
             <option value="">{{ closing.next.length ? 'no other term' : 'no next term yet' }}</option>
@@ -164,14 +164,9 @@ async function go(close: boolean) {
   flex-direction: column;
   gap: 12px;
 }
-label {
-  font-weight: 600;
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
 .check {
-  flex-direction: row;
+  display: flex;
+  font-weight: 600;
   align-items: center;
   min-height: var(--target);
   gap: 10px;
@@ -179,15 +174,6 @@ label {
 .check input {
   width: 22px;
   height: 22px;
-}
-select {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 14px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: inherit;
-  font: 600 15px var(--text);
 }
 .hot {
   color: var(--stop);

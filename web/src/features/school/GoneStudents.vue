@@ -46,7 +46,7 @@ async function erase() {
       <a class="push" :href="`/api/students/${p.id}/data`" download="student.json">Everything (JSON)</a>
       <button class="push stop" :aria-expanded="asked?.id === p.id" @click="about(p)">Erase…</button>
       <form v-if="asked?.id === p.id" @submit.prevent="erase">
-        <label
+        <label class="field above"
           >Type the name to erase everything of {{ p.name }}; it cannot be undone
           <input v-model="name" autocomplete="off"
         /></label>
@@ -74,22 +74,6 @@ form {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-label {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-  font-weight: 600;
-  font-size: 14px;
-}
-input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 14px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: inherit;
-  font: 600 15px var(--text);
 }
 .bad {
   color: var(--stop);

@@ -19,6 +19,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.calendar.Aim;
+import palmtally.core.competency.Competency.State;
+import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.practical.EventKind;
 import palmtally.core.technique.Stroke;
@@ -41,7 +43,8 @@ class SchemaTest {
         "profile, profile-b.json",
         "curriculum, curriculum.json",
         "techniques, techniques.json",
-        "practical, practical.json"
+        "practical, practical.json",
+        "evidence, evidence.json"
     })
     void examples_are_valid(String format, String example) throws IOException {
         var node = Json.MAPPER.readTree(
@@ -50,7 +53,7 @@ class SchemaTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"sequence", "profile", "practical", "curriculum", "techniques"})
+    @CsvSource({"sequence", "profile", "practical", "curriculum", "techniques", "evidence"})
     void schemas_are_themselves_valid(String format) throws IOException {
         var meta = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
                 .getSchema(com.networknt.schema.SchemaLocation.of("https://json-schema.org/draft/2020-12/schema"));
@@ -85,6 +88,9 @@ class SchemaTest {
         sameWords("sequence", "loose-fist", words(Tool.values()));
         sameWords("sequence", "lower-leg", words(Region.values()));
         sameWords("curriculum", "lower-leg", words(Region.values()));
+        sameWords("evidence", "lower-leg", words(Region.values()));
+        sameWords("evidence", "due again", words(State.values()));
+        sameWords("evidence", "draping", words(Criterion.values()));
         sameWords("curriculum", "meet-again", words(Aim.values()));
         sameWords("techniques", "skin-rolling", words(Stroke.values()));
     }

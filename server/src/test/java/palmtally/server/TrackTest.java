@@ -3,6 +3,8 @@ package palmtally.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -593,6 +595,48 @@ class TrackTest {
         assertThat(now.bar("neck", "order").get("state").asString()).isEqualTo("emerging");
         var sorna = Visitor.as(app.url(), now.signIn, now.password);
         assertThat(sorna.term()).isEqualTo(now.term);
+    }
+
+    @Nested
+    class What_is_taken_along {
+        @Test
+        void as_json_keeps_to_its_schema_and_says_what_the_pages_say() throws Exception {
+            var schema = com.networknt.schema.SchemaRegistry.withDefaultDialect(
+                            com.networknt.schema.SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(
+                            Files.readString(Path.of("..", "docs", "formats", "evidence.schema.json")),
+                            com.networknt.schema.InputFormat.JSON);
+            var file = nadia.get("/api/terms/" + nadia.term() + "/evidence").json();
+            assertThat(schema.validate(file)).isEmpty();
+            var cohort = nadia.get("/api/terms/" + nadia.term() + "/competency").json();
+            for (int i = 0; i < cohort.get("students").size(); i++)
+                assertThat(file.get("students").get(i).get("name"))
+                        .isEqualTo(cohort.get("students").get(i).get("name"));
+            int pieces = 0;
+            for (var s : file.get("students")) pieces += s.get("evidence").size();
+            assertThat(pieces).isGreaterThan(600);
+        }
+
+        @Test
+        void as_a_table_has_a_row_a_student_and_region_and_no_name_is_a_formula(App.Running app) {
+            var school = Class.begun(lead, 4);
+            app.database()
+                    .run("update account set name = '=HYPERLINK(\"http://x\")' where id = '" + school.student + "'");
+            school.seen(record(), Duration.ofDays(2), 70, true);
+            var csv = lead.get("/api/terms/" + school.term + "/marks.csv").text();
+            assertThat(csv)
+                    .contains("'=HYPERLINK")
+                    .doesNotContain("\n=HYPERLINK")
+                    .doesNotContain("\"=HYPERLINK");
+            var cohort = lead.get("/api/terms/" + school.term + "/competency").json();
+            assertThat(csv.lines().count())
+                    .isEqualTo(1L
+                            + cohort.get("students").size()
+                                    * cohort.get("regions").size());
+            var book = lead.bytes("/api/terms/" + school.term + "/marks.xlsx");
+            assertThat(new String(book, 0, 2, java.nio.charset.StandardCharsets.US_ASCII))
+                    .isEqualTo("PK");
+        }
     }
 
     /** As after an upgrade of a school that had awards before steps were counted. */

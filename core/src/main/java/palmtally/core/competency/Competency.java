@@ -103,7 +103,9 @@ public record Competency(
                 && carried.days >= 2
                 && carried.level.probabilityAtLeast(cut) >= growth.secureProbability();
         var way = profile.ways().termMark();
-        Double mark = way == TermMark.LOCAL_LEVEL || sorted.isEmpty() ? null : Double.valueOf(mark(sorted, way));
+        Double mark = way == TermMark.LOCAL_LEVEL || sorted.isEmpty()
+                ? null
+                : Double.valueOf(mark(sorted, way, growth.fading()));
         boolean wasSecure = secureBefore
                 || mark == null && seenDays >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
         var now = !known ? level : level.after(Math.max(0, nowWeek - at), growth.variancePerWeek());
@@ -166,14 +168,11 @@ public record Competency(
         return new Competency(state, now, p, forecast, why, List.copyOf(history));
     }
 
-    /** Share of the latest piece in the fading mean. */
-    static final double FADING = 0.5;
-
     /**
      * The mark of a term where a school reckons with marks alone and not with a level and its uncertainty: the latest, the best, the
-     * mean of the last three, or the fading mean m ← ½·score + ½·m.
+     * mean of the last three, or the fading mean m ← share·score + (1 − share)·m.
      */
-    static double mark(List<Evidence> sorted, TermMark way) {
+    static double mark(List<Evidence> sorted, TermMark way, double share) {
         var scores = sorted.stream().mapToDouble(Evidence::score).toArray();
         int n = scores.length;
         return switch (way) {
@@ -183,7 +182,7 @@ public record Competency(
                 Arrays.stream(scores, Math.max(0, n - 3), n).average().orElseThrow();
             case FADING -> {
                 double mean = scores[0];
-                for (int i = 1; i < n; i++) mean = FADING * scores[i] + (1 - FADING) * mean;
+                for (int i = 1; i < n; i++) mean = share * scores[i] + (1 - share) * mean;
                 yield mean;
             }
         };

@@ -2,6 +2,7 @@ package palmtally.core.competency;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -161,9 +162,9 @@ public final class Watch {
             looks.add(option.look);
             left -= option.minutes;
         }
-        looks.sort(Comparator.comparingDouble((Look l) -> -l.worth / l.minutes)
-                .thenComparing(Look::student)
-                .thenComparing(Look::region));
+        // Of the same worth a minute, in the order in which they were given.
+        Collections.reverse(looks);
+        looks.sort(Comparator.comparingDouble((Look l) -> -l.worth / l.minutes));
         return List.copyOf(looks);
     }
 

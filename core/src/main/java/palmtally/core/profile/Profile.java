@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
@@ -260,9 +261,25 @@ public record Profile(
      * @param variancePerWeek variance q of the random walk, a week
      * @param scoreVariance variance r of a score of weight 1
      * @param secureProbability probability of being at the cut from which a student is secure
+     * @param fadingShare share of the latest score in the fading mean, above 0, at most 1; ½ where it is not given
      */
     public record Growth(
-            double priorMean, double priorSd, double variancePerWeek, double scoreVariance, double secureProbability) {}
+            double priorMean,
+            double priorSd,
+            double variancePerWeek,
+            double scoreVariance,
+            double secureProbability,
+            @Nullable Double fadingShare) {
+        public static final double FADING_SHARE = 0.5;
+
+        public Growth {
+            if (fadingShare == null) fadingShare = FADING_SHARE;
+        }
+
+        public double fading() {
+            return fadingShare == null ? FADING_SHARE : fadingShare;
+        }
+    }
 
     /**
      * How a term is laid out.
@@ -373,6 +390,10 @@ public record Profile(
         return with(e -> e.ways = to);
     }
 
+    public Profile withGrowth(Growth to) {
+        return with(e -> e.growth = to);
+    }
+
     public Profile withTerms(Terms to) {
         return with(e -> e.terms = to);
     }
@@ -398,7 +419,7 @@ public record Profile(
                 new Communication(180, 20),
                 new Transitions(25, 45, 60, 5, 10, 5),
                 marking(60),
-                new Growth(45, 25, 9, 100, 0.8),
+                new Growth(45, 25, 9, 100, 0.8, Growth.FADING_SHARE),
                 new Ways(
                         Ways.Scalp.LAST,
                         Ways.AfterFriction.COLD,
@@ -429,7 +450,7 @@ public record Profile(
                 new Communication(120, 20),
                 new Transitions(25, 45, 60, 5, 10, 5),
                 marking(70),
-                new Growth(45, 25, 9, 100, 0.8),
+                new Growth(45, 25, 9, 100, 0.8, Growth.FADING_SHARE),
                 new Ways(
                         Ways.Scalp.FIRST,
                         Ways.AfterFriction.HEAT,

@@ -369,7 +369,41 @@ public record Threshold(
                             p.terms().cleanDrapes(),
                             p.terms().gapGrowth(),
                             v)),
-                    Rule.TERM_AGAIN));
+                    Rule.TERM_AGAIN),
+            number(
+                    "secure-from",
+                    "How likely at the cut it is before it is called secure",
+                    "%",
+                    50,
+                    99,
+                    p -> 100 * p.growth().secureProbability(),
+                    (p, v) -> {
+                        var g = p.growth();
+                        return p.withGrowth(new Profile.Growth(
+                                g.priorMean(),
+                                g.priorSd(),
+                                g.variancePerWeek(),
+                                g.scoreVariance(),
+                                v / 100,
+                                g.fadingShare()));
+                    }),
+            number(
+                    "fading-share",
+                    "Share of the latest in a fading mean",
+                    "%",
+                    5,
+                    100,
+                    p -> 100 * p.growth().fading(),
+                    (p, v) -> {
+                        var g = p.growth();
+                        return p.withGrowth(new Profile.Growth(
+                                g.priorMean(),
+                                g.priorSd(),
+                                g.variancePerWeek(),
+                                g.scoreVariance(),
+                                g.secureProbability(),
+                                v / 100));
+                    }));
 
     private static Threshold number(
             String id,

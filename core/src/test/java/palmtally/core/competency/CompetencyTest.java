@@ -220,6 +220,13 @@ class CompetencyTest {
         assertThat(by("best", pieces).level().mean()).isEqualTo(80);
         assertThat(by("last-three", pieces).level().mean()).isCloseTo(190 / 3.0, within(1e-9));
         assertThat(by("fading", pieces).level().mean()).isCloseTo(57.5, within(1e-9));
+        var most = palmtally.core.profile.Threshold.find("fading-share").orElseThrow();
+        var fading = Setting.find("term-mark").orElseThrow().choose(A, "fading");
+        assertThat(Competency.of(List.of(pieces), 8, 15, most.writing().apply(fading, 80.0))
+                        .level()
+                        .mean())
+                .as("0.8·40 + 0.2·(0.8·70 + 0.2·80)")
+                .isCloseTo(46.4, within(1e-9));
         assertThat(by("best", pieces).state()).isEqualTo(State.SECURE);
         assertThat(by("last-three", pieces).state()).isEqualTo(State.SECURE);
         assertThat(by("latest", pieces).state()).isNotEqualTo(State.SECURE);

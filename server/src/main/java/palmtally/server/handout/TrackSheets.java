@@ -147,11 +147,11 @@ final class TrackSheets {
                         + day(now)));
         out.append(
                 "<p>Each cell: how many of the five criteria are secure; below it what needs a look: × open critical, ! at risk, ○ due again.</p>");
-        out.append("<table><thead><tr><th>Student</th>");
+        out.append("<table><thead><tr><th class=\"who\">Student</th>");
         c.regions().forEach(r -> out.append("<th>").append(escape(r.label())).append("</th>"));
         out.append("<th class=\"n\">Secure</th></tr></thead><tbody>");
         for (var s : c.students()) {
-            out.append("<tr><td class=\"k\">").append(escape(s.name())).append("</td>");
+            out.append("<tr><td>").append(escape(s.name())).append("</td>");
             for (var p : s.palms()) {
                 boolean seen = p.bars().stream().anyMatch(b -> b.level() != null);
                 out.append("<td class=\"k\">").append(seen ? p.secure() + " of 5" : "not seen");
@@ -180,11 +180,11 @@ final class TrackSheets {
         if (forecast.lines().isEmpty()) out.append("<p>Nobody, of what was seen twice or more.</p>");
         else {
             out.append(
-                    "<table><thead><tr><th>Student</th><th>Region</th><th>Criterion</th><th>What would have to be seen</th></tr></thead><tbody>");
+                    "<table><thead><tr><th class=\"who\">Student</th><th>Region</th><th>Criterion</th><th>What would have to be seen</th></tr></thead><tbody>");
             forecast.lines().stream()
                     .sorted(java.util.Comparator.comparing(Lookout.ForecastLine::name)
                             .thenComparing(Lookout.ForecastLine::region))
-                    .forEach(l -> out.append("<tr><td class=\"k\">")
+                    .forEach(l -> out.append("<tr><td>")
                             .append(escape(l.name()))
                             .append("</td><td>")
                             .append(escape(l.region().label()))
@@ -230,12 +230,12 @@ final class TrackSheets {
         if (list.looks().isEmpty())
             return out.append("<p>Nothing needs a look.</p>").toString();
         out.append(
-                "<table><thead><tr><th></th><th>Student</th><th>Region</th><th>Look at</th><th class=\"n\">Min</th><th>Why</th><th>Seen</th></tr></thead><tbody>");
+                "<table><thead><tr><th></th><th class=\"who\">Student</th><th>Region</th><th>Look at</th><th class=\"n\">Min</th><th>Why</th><th>Seen</th></tr></thead><tbody>");
         int n = 0;
         for (var l : list.looks()) {
             out.append("<tr><td class=\"n\">")
                     .append(++n)
-                    .append("</td><td class=\"k\">")
+                    .append("</td><td>")
                     .append(escape(l.name()))
                     .append("</td><td>")
                     .append(escape(l.region().label()))
