@@ -269,7 +269,7 @@ class JourneyTest {
         assertThat(own.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(student)))
                 .isVisible();
         button(own, "Sacrum and hip").click();
-        assertThat(own.getByText("open critical")).isVisible();
+        assertThat(own.locator(".state.open-critical")).isVisible();
         var me = own.request().get(app.url() + "/api/session").text();
         var myId = Json.MAPPER.readTree(me).get("person").get("id").asString();
         assertThat(own.request().get(app.url() + "/api/practicals/" + id).status())

@@ -216,21 +216,23 @@ class TrackTest {
                     Double value = change.isMissingNode()
                             ? c.score()
                             : Double.valueOf(change.get("value").asDouble());
-                    if (value == null) continue;
+                    boolean critical = part.critical().stream()
+                            .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
+                    if (value == null && !critical) continue;
                     var begins = starts.atStartOfDay(ZoneOffset.UTC).toInstant();
                     evidence.computeIfAbsent(new Gate.Seen(region, c.criterion()), k -> new ArrayList<>())
                             .add(new Evidence(
                                     id,
                                     Duration.between(begins, at).toSeconds() / (7 * 86400.0),
                                     (int) Duration.between(begins, at).toDays(),
-                                    value,
-                                    Evidence.weight(
-                                            Evidence.Kind.PRACTICAL,
-                                            Math.max(1, c.observations()),
-                                            enough.getOrDefault(c.criterion(), 1)),
-                                    part.critical().stream()
-                                            .anyMatch(f -> f.rule().criterion() == c.criterion()
-                                                    && !struck.contains(f.key()))));
+                                    value == null ? 0 : value,
+                                    value == null
+                                            ? Evidence.HARM_ONLY
+                                            : Evidence.weight(
+                                                    Evidence.Kind.PRACTICAL,
+                                                    Math.max(1, c.observations()),
+                                                    enough.getOrDefault(c.criterion(), 1)),
+                                    critical));
                 }
             });
         }
@@ -595,6 +597,49 @@ class TrackTest {
         assertThat(now.bar("neck", "order").get("state").asString()).isEqualTo("emerging");
         var sorna = Visitor.as(app.url(), now.signIn, now.password);
         assertThat(sorna.term()).isEqualTo(now.term);
+    }
+
+    /** Through a sheet that stays closed there is nothing to score of draping; the touch without permission stands open all the same. */
+    @Test
+    void touch_without_permission_is_open_critical_even_where_nothing_was_scored() {
+        var school = Class.begun(lead, 2);
+        var id = lead.post(
+                        "/api/practicals",
+                        "{\"term\":\"" + school.term + "\",\"student\":\"" + school.student
+                                + "\",\"sequence\":\"hip\",\"despite\":\"a test\"}")
+                .json()
+                .get("id")
+                .asString();
+        var event = "{\"id\":\"%s\",\"device\":\"d\",\"seq\":%d,\"atMs\":%d,\"kind\":\"%s\",\"data\":{%s}}";
+        var sent = lead.post(
+                path(id) + "/events",
+                "{\"events\":["
+                        + String.join(
+                                ",",
+                                event.formatted("a", 1, 0, "attend", "\"on\":true"),
+                                event.formatted(
+                                        "b", 2, 5000, "step-start", "\"step\":\"gluteal-press\",\"side\":\"right\""),
+                                event.formatted("c", 3, 60000, "finish", ""))
+                        + "]}");
+        assertThat(sent.status()).as(sent.text()).isEqualTo(200);
+        lead.post(path(id) + "/rating", "{\"value\":30}");
+        var confirmed = new ArrayList<String>();
+        for (var c : lead.get(path(id)).json().get("scores").get("criteria")) {
+            if (c.get("criterion").asString().equals("draping"))
+                assertThat(c.has("score")).isFalse();
+            for (var f : c.get("findings"))
+                if (f.get("severity").asString().equals("critical"))
+                    confirmed.add("\"" + f.get("key").asString() + "\"");
+        }
+        assertThat(confirmed).isNotEmpty();
+        var award = lead.put(
+                path(id) + "/award",
+                "{\"from\":0,\"award\":{\"criteria\":{},\"struck\":[],\"confirmed\":[" + String.join(",", confirmed)
+                        + "],\"feedback\":\"\",\"released\":true}}");
+        assertThat(award.status()).as(award.text()).isEqualTo(200);
+        var bar = school.bar("hip", "draping");
+        assertThat(bar.get("state").asString()).isEqualTo("open critical");
+        assertThat(bar.get("level").asDouble()).as("no lower than before").isBetween(44.0, 45.5);
     }
 
     @Nested

@@ -56,7 +56,12 @@ public record Competency(
 
     /** On how many days of this term it was seen. */
     public int days() {
-        return (int) history.stream().map(p -> p.evidence().day()).distinct().count();
+        return (int) history.stream()
+                .map(Point::evidence)
+                .filter(e -> e.weight() > Evidence.HARM_ONLY)
+                .map(Evidence::day)
+                .distinct()
+                .count();
     }
 
     /** Damping of the trend a week, and prior standard deviation of a slope, points a week (both ours). */
@@ -94,7 +99,7 @@ public record Competency(
             level = level.after(e.week() - at, growth.variancePerWeek())
                     .seeing(e.score(), growth.scoreVariance() / e.weight());
             at = e.week();
-            days.add(e.day());
+            if (e.weight() > Evidence.HARM_ONLY) days.add(e.day());
             history.add(new Point(e, level));
         }
         int seenDays = days.size() + (carried == null ? 0 : carried.days);

@@ -14,6 +14,9 @@ import palmtally.core.InvalidValue.Fault;
  * @param critical whether a critical finding of this criterion stands in it
  */
 public record Evidence(String source, double week, int day, double score, double weight, boolean critical) {
+    /** Weight of a piece that says nothing but that something critical was seen: the level stays where it was. */
+    public static final double HARM_ONLY = 0.001;
+
     /** What a piece of a kind is worth. */
     public enum Kind {
         PRACTICAL(1),

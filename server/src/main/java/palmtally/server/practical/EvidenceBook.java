@@ -185,19 +185,22 @@ class EvidenceBook {
         boolean region = facet.equals("region");
         // What the grader changed is about the run; of a technique in it only what was seen there speaks.
         Double value = change == null || !region ? c.score() : change.value();
-        if (value == null || !region && c.observations() == 0) return null;
-        int enough = part.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
         boolean critical = part.critical().stream()
                 .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
+        // Harm seen where there was nothing to score, as touch without permission through a sheet that nobody opened,
+        // stands open too.
+        boolean harmOnly = critical && (value == null || !region && c.observations() == 0);
+        if (!harmOnly && (value == null || !region && c.observations() == 0)) return null;
+        int enough = part.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
         return new EvidenceRow(
                 row.id(),
                 row.studentId(),
                 facet,
                 subject,
                 c.criterion().toString(),
-                value,
+                harmOnly || value == null ? 0 : value,
                 c.score(),
-                Evidence.weight(kind, Math.max(1, c.observations()), enough),
+                harmOnly ? Evidence.HARM_ONLY : Evidence.weight(kind, Math.max(1, c.observations()), enough),
                 critical,
                 row.startedAt(),
                 award.released());
