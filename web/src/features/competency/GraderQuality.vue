@@ -24,6 +24,7 @@ watch(
 const of = ref('')
 const agreement = computed(() => quality.value?.agreement.find((a) => (a.criterion ?? '') === of.value))
 const sequence = ref('')
+watch(quality, (q) => (sequence.value ||= q?.sequences[0]?.sequence ?? ''))
 const practical = computed(
   () => quality.value?.sequences.find((s) => s.sequence === sequence.value) ?? quality.value?.sequences[0],
 )

@@ -237,7 +237,11 @@ public final class Agreement {
         double v = value.getAsDouble();
         if (Double.isNaN(v))
             return Figure.undefined(
-                    name, n, NEEDED, what, "All marks are the same, so there is nothing to agree about.");
+                    name,
+                    n,
+                    NEEDED,
+                    what,
+                    "Both put every run in one and the same place, so there is nothing to agree about.");
         return new Figure(name, v, null, null, n, NEEDED, what + " " + says(v));
     }
 
