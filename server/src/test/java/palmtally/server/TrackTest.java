@@ -27,6 +27,7 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Excerpt;
 import palmtally.core.practical.Scores;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Step;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
 import tools.jackson.databind.JsonNode;
@@ -146,7 +147,24 @@ class TrackTest {
                 var page = nadia.get("/api/competency/students/" + id).json();
                 Profile profile = null;
                 Map<Gate.Seen, List<Evidence>> evidence = new HashMap<>();
+                Map<String, List<Evidence>> parts = new HashMap<>();
+                double hours = 0;
+                int practicals = 0;
+                var bodies = new HashSet<String>();
+                var selfMarks = new ArrayList<String>();
                 for (var line : page.get("practicals")) {
+                    if (line.path("voidReason").isMissingNode()
+                            && line.get("finished").asBoolean()
+                            && line.get("kind").asString().equals("practical")) {
+                        practicals++;
+                        // One that waits for its review shows its record to nobody yet; its length is on its page.
+                        var whole = nadia.get(path(line.get("id").asString())).json();
+                        double last = 0;
+                        for (var e : whole.get("events"))
+                            last = Math.max(last, e.get("atMs").asDouble());
+                        hours += last / 3_600_000;
+                        bodies.add(whole.get("partner").get("id").asString());
+                    }
                     if (!line.path("voidReason").isMissingNode() || line.has("beside") || !line.has("result")) continue;
                     if (!line.get("kind").asString().equals("practical")) continue;
                     var at = Instant.parse(line.get("startedAt").asString());
@@ -157,7 +175,41 @@ class TrackTest {
                             .get("award")
                             .get("award");
                     put(evidence, practical, award, line.get("id").asString(), at, starts);
+                    rollUps(parts, practical, award, line.get("id").asString(), at, starts);
+                    var own = nadia.get(path(line.get("id").asString())).json().path("selfMarks");
+                    for (var c : Criterion.values())
+                        if (own.has(c.toString()))
+                            selfMarks.add(line.get("id").asString() + " " + c + " "
+                                    + own.get(c.toString()).asDouble());
                 }
+                var worked = page.get("worked");
+                assertThat(worked.get("practicals").asInt()).isEqualTo(practicals);
+                assertThat(worked.get("hours").asDouble()).isCloseTo(hours, within(1e-6));
+                assertThat(worked.get("bodies").asInt()).isEqualTo(bodies.size());
+                var shown = new ArrayList<String>();
+                for (var m : page.get("selfMarks"))
+                    shown.add(m.get("practical").asString() + " "
+                            + m.get("criterion").asString() + " " + m.get("own").asDouble());
+                assertThat(shown).containsExactlyInAnyOrderElementsOf(selfMarks);
+                int rolled = 0;
+                for (var up : page.get("rollUps"))
+                    for (var bar : up.get("bars")) {
+                        var own = parts.getOrDefault(
+                                up.get("facet").asString() + "/"
+                                        + up.get("subject").asString() + "/"
+                                        + bar.get("criterion").asString(),
+                                List.of());
+                        var expected = Competency.of(own, page.get("week").asDouble(), weeks, profile);
+                        assertThat(bar.get("state").asString())
+                                .as(name + " " + up.get("subject"))
+                                .isEqualTo(expected.state().toString());
+                        assertThat(bar.has("level")).isEqualTo(!own.isEmpty());
+                        if (!own.isEmpty())
+                            assertThat(bar.get("level").asDouble())
+                                    .isCloseTo(expected.level().mean(), within(1e-6));
+                        rolled++;
+                    }
+                assertThat(rolled).isGreaterThan(80);
                 assertThat(profile).isNotNull();
                 double week = page.get("week").asDouble();
                 int bars = 0;
@@ -233,6 +285,52 @@ class TrackTest {
                                                     Math.max(1, c.observations()),
                                                     enough.getOrDefault(c.criterion(), 1)),
                                     critical));
+                }
+            });
+        }
+
+        /** By technique, tool and position: what was seen there, whatever the grader made of the whole. */
+        private void rollUps(
+                Map<String, List<Evidence>> parts,
+                Scores whole,
+                JsonNode award,
+                String id,
+                Instant at,
+                LocalDate starts) {
+            var struck = new HashSet<String>();
+            for (var s : award.get("struck")) struck.add(s.get("key").asString());
+            var begins = starts.atStartOfDay(ZoneOffset.UTC).toInstant();
+            Map<String, java.util.function.Function<Step, String>> facets = Map.of(
+                    "technique", Step::technique,
+                    "tool", s -> s.tool().toString(),
+                    "position", s -> s.position().toString());
+            facets.forEach((facet, of) -> {
+                var subjects = new HashSet<String>();
+                whole.run().practical().brief().forEach(b -> subjects.add(of.apply(b.step())));
+                for (var subject : subjects) {
+                    var part = Excerpt.of(whole, s -> of.apply(s).equals(subject));
+                    for (var c : part.criteria()) {
+                        boolean critical = part.critical().stream()
+                                .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
+                        boolean nothing = c.score() == null || c.observations() == 0;
+                        if (nothing && !critical) continue;
+                        int enough = part.run()
+                                .practical()
+                                .profile()
+                                .marking()
+                                .enough()
+                                .getOrDefault(c.criterion(), 1);
+                        parts.computeIfAbsent(facet + "/" + subject + "/" + c.criterion(), k -> new ArrayList<>())
+                                .add(new Evidence(
+                                        id,
+                                        Duration.between(begins, at).toSeconds() / (7 * 86400.0),
+                                        (int) Duration.between(begins, at).toDays(),
+                                        nothing ? 0 : c.score(),
+                                        nothing
+                                                ? Evidence.HARM_ONLY
+                                                : Evidence.weight(Evidence.Kind.PRACTICAL, c.observations(), enough),
+                                        critical));
+                    }
                 }
             });
         }
