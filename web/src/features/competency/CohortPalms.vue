@@ -198,6 +198,7 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
 }
 .only {
   display: flex;
+  flex-wrap: wrap;
   gap: 4px;
 }
 .leg {
@@ -330,5 +331,20 @@ const stop = (row: number, column: number) => (at.value.row === row && at.value.
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
+}
+@media (max-width: 899px) {
+  .grid {
+    overflow-x: auto;
+  }
+  .grid table[role='grid'] {
+    table-layout: auto;
+  }
+  [role='grid'] thead th:first-child {
+    width: 130px;
+  }
+  .dense .name {
+    flex-direction: column;
+    align-items: flex-start;
+  }
 }
 </style>

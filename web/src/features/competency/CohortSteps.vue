@@ -207,4 +207,9 @@ const whatWas = (w: Schema['Wronged']) =>
   gap: 6px;
   padding: 6px 0;
 }
+@media (max-width: 899px) {
+  .card {
+    overflow-x: auto;
+  }
+}
 </style>

@@ -196,6 +196,9 @@ li {
   font-weight: 650;
 }
 @media (max-width: 899px) {
+  .second {
+    flex-wrap: wrap;
+  }
   li {
     grid-template-columns: 34px 1fr auto;
   }
