@@ -9,7 +9,7 @@ import RoundStage from './RoundStage.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useChime } from './useChime'
-import { useLine } from './useLine'
+import { useLine } from '@/parts/useLine'
 import { TICK_MS } from './useMarks'
 
 /** What a class looks at: the same big thing as the presenter, without a sign-in and without anything to press. */

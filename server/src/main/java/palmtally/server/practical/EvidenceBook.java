@@ -189,8 +189,8 @@ class EvidenceBook {
                 .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
         // Harm seen where there was nothing to score, as touch without permission through a sheet that nobody opened,
         // stands open too.
-        boolean harmOnly = critical && (value == null || !region && c.observations() == 0);
-        if (!harmOnly && (value == null || !region && c.observations() == 0)) return null;
+        boolean nothing = value == null || !region && c.observations() == 0;
+        if (nothing && !critical) return null;
         int enough = part.run().practical().profile().marking().enough().getOrDefault(c.criterion(), 1);
         return new EvidenceRow(
                 row.id(),
@@ -198,9 +198,9 @@ class EvidenceBook {
                 facet,
                 subject,
                 c.criterion().toString(),
-                harmOnly || value == null ? 0 : value,
+                nothing || value == null ? 0 : value,
                 c.score(),
-                harmOnly ? Evidence.HARM_ONLY : Evidence.weight(kind, Math.max(1, c.observations()), enough),
+                nothing ? Evidence.HARM_ONLY : Evidence.weight(kind, Math.max(1, c.observations()), enough),
                 critical,
                 row.startedAt(),
                 award.released());

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
-import { useLine } from './useLine'
+import { useLine } from '@/parts/useLine'
 
 /** A browser's stream, its locks and its channels, as far as the line needs them. */
 class Source {
