@@ -110,7 +110,13 @@ function setUp(l: Schema['LookLine']) {
           </span>
           <span class="why">{{ l.why }}</span>
           <span class="min">{{ Math.ceil(l.minutes) }} min</span>
-          <router-link class="push" :to="setUp(l)">Set up</router-link>
+          <router-link class="push" :to="setUp(l)"
+            >Set up{{
+              l.whole || l.reasons.length < 2
+                ? ''
+                : ` ${fingerOf(l.reasons[0]!.criterion).name.toLowerCase()}`
+            }}</router-link
+          >
         </li>
       </ol>
       <p class="soft">

@@ -411,6 +411,8 @@ class TrackTest {
                 assertThat(density).isLessThanOrEqualTo(before);
                 before = density;
                 assertThat(l.get("why").asString()).endsWith(".");
+                // Also of a region that has no sequence of its own, as the low back within the hip.
+                assertThat(l.has("sequence")).as(l.toString()).isTrue();
                 for (var r : l.get("reasons")) states.add(r.get("state").asString());
             }
             assertThat(states).contains("open critical");

@@ -8,6 +8,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -19,6 +20,11 @@ import palmtally.core.competency.Competency;
 import palmtally.core.competency.Pace;
 import palmtally.core.competency.Watch;
 import palmtally.core.finding.Criterion;
+import palmtally.core.practical.Excerpt;
+import palmtally.core.practical.Practical;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
 import palmtally.server.audit.Audit;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
@@ -93,7 +99,8 @@ public class Lookout {
         var now = standings.ofTerm(termId);
         var plan = curricula.newest(termId).curriculum();
         var lab = next(now.term(), plan);
-        var chances = chances(now, plan, lab);
+        var sequenceOf = sequenceOf(now.profile());
+        var chances = chances(now, plan, lab, sequenceOf);
         var students = people.students(termId);
         var names = new HashMap<String, String>();
         var all = new ArrayList<Watch.Standing>();
@@ -110,7 +117,6 @@ public class Lookout {
         }
         double room = minutes != null ? minutes : lab == null ? 60 : Math.min(Watch.MOST_MINUTES, lab.minutes);
         var looks = Watch.best(all, chances, room, now.profile());
-        var sequenceOf = sequenceOf();
         int on = looks.stream().mapToInt(l -> l.reasons().size()).sum();
         int open = (int) all.stream()
                 .filter(s -> s.competency().state() != Competency.State.SECURE)
@@ -126,7 +132,7 @@ public class Lookout {
                                 names.getOrDefault(l.student(), ""),
                                 l.region(),
                                 l.whole(),
-                                sequenceOf.get(l.region()),
+                                idOf(sequenceOf.get(l.region())),
                                 l.reasons(),
                                 why(l.reasons()),
                                 l.minutes(),
@@ -192,13 +198,18 @@ public class Lookout {
         return new Forecast(now.week(), now.term().weeks(), students, hopeless, lines);
     }
 
-    /** The newest sequence of each region, for setting up the look. */
-    private Map<Region, String> sequenceOf() {
-        Map<Region, String> of = new EnumMap<>(Region.class);
-        sequences
-                .all()
-                .forEach(v -> of.putIfAbsent(v.sequence().region(), v.sequence().id()));
+    /** A sequence that is evidence of each region, its own before another's. */
+    private Map<Region, Sequence> sequenceOf(Profile profile) {
+        Map<Region, Sequence> of = new EnumMap<>(Region.class);
+        for (var v : sequences.all()) of.putIfAbsent(v.sequence().region(), v.sequence());
+        for (var v : sequences.all()) covered(v.sequence(), profile).forEach(r -> of.putIfAbsent(r, v.sequence()));
         return of;
+    }
+
+    /** The regions that a practical of a sequence is evidence of. */
+    private static Set<Region> covered(Sequence sequence, Profile profile) {
+        return Excerpt.regions(new Practical(sequence, profile, List.of(), Sides.EACH, List.of()))
+                .keySet();
     }
 
     /** The lab that is on or comes next; null where the term has no lab any more. */
@@ -245,12 +256,15 @@ public class Lookout {
         return taught;
     }
 
-    private Map<Region, Watch.Chance> chances(Standings.Whole now, Curriculum plan, @Nullable NextLab lab) {
-        Map<Region, Double> minutes = new EnumMap<>(Region.class);
-        sequences
-                .all()
-                .forEach(v ->
-                        minutes.putIfAbsent(v.sequence().region(), v.sequence().slotSeconds() / 60));
+    private static @Nullable String idOf(@Nullable Sequence sequence) {
+        return sequence == null ? null : sequence.id();
+    }
+
+    private Map<Region, Watch.Chance> chances(
+            Standings.Whole now, Curriculum plan, @Nullable NextLab lab, Map<Region, Sequence> sequenceOf) {
+        // A lesson is one of every region that its sequence is evidence of.
+        Map<String, Set<Region>> covered = new HashMap<>();
+        for (var v : sequences.all()) covered.put(v.sequence().id(), covered(v.sequence(), now.profile()));
         Map<Region, Watch.Chance> chances = new EnumMap<>(Region.class);
         int coming = lab == null ? now.term().weeks() : lab.week;
         for (var region : taught(now, plan, coming)) {
@@ -263,15 +277,22 @@ public class Lookout {
                 labs = 0;
                 here = false;
             } else {
-                labs = (int) plan.lessons().stream()
+                var left = plan.lessons().stream()
+                        .filter(l -> l.week() > lab.week || l.week() == lab.week && l.lab() >= lab.lab)
                         .filter(l -> l.region() == region
-                                && (l.week() > lab.week || l.week() == lab.week && l.lab() >= lab.lab))
+                                || l.sequence() != null
+                                        && covered.getOrDefault(l.sequence(), Set.of())
+                                                .contains(region))
+                        .toList();
+                labs = (int) left.stream()
                         .map(l -> l.week() * 10 + l.lab())
                         .distinct()
                         .count();
-                here = lab.regions.contains(region);
+                here = left.stream().anyMatch(l -> l.week() == lab.week && l.lab() == lab.lab);
             }
-            chances.put(region, new Watch.Chance(labs, here, Math.max(5, minutes.getOrDefault(region, MINUTES))));
+            var sequence = sequenceOf.get(region);
+            double minutes = sequence == null ? MINUTES : sequence.slotSeconds() / 60;
+            chances.put(region, new Watch.Chance(labs, here, Math.max(5, minutes)));
         }
         return chances;
     }
