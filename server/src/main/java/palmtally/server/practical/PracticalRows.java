@@ -244,9 +244,12 @@ interface PracticalRows {
             on conflict do nothing""")
     int addAward(AwardRow row);
 
+    /** Awarded by whoever marks them, and yet without a look at any step: those of which nothing was seen included. */
     @Select("""
             select p.id from practical p where p.kind = 'practical' and p.void_reason is null and p.beside is null
-              and exists (select 1 from evidence e where e.practical_id = p.id)
+              and exists (select 1 from award a where a.practical_id = p.id)
+              and not exists (select 1 from practical b where b.beside = p.id and b.void_reason is null
+                              and not exists (select 1 from award a where a.practical_id = b.id))
               and not exists (select 1 from step_look l where l.practical_id = p.id)""")
     List<UUID> awardedWithoutLooks();
 
