@@ -1,5 +1,5 @@
 import { useEventListener, useStorage } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, reactive } from 'vue'
 import { FINGERS, type Criterion } from '@/parts/criteria'
 
 /** One key a criterion under the left hand; each can be changed, all can be switched off (WCAG 2.2, 2.1.4). */
@@ -47,5 +47,8 @@ export function useFingerKeys(on: {
     if (e.key === ' ') e.preventDefault()
     on.up?.(e.key.toLowerCase())
   })
-  return { enabled, own, keys, nameOf }
+  const enable = (on: boolean) => (enabled.value = on)
+  const map = (to: Partial<Record<Criterion, string>>) => (own.value = to)
+  return reactive({ enabled, enable, own, map, keys, nameOf })
 }
+export type FingerKeys = ReturnType<typeof useFingerKeys>

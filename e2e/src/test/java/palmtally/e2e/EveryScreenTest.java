@@ -4,13 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -178,6 +181,7 @@ class EveryScreenTest {
     @ValueSource(booleans = {false, true})
     void keeps_to_wcag_and_leaves_room_for_a_finger(boolean night, App.Running app) {
         var page = browser.page();
+        var hand = new LaidHand(page);
         page.navigate(app.url() + "/sign-in");
         page.evaluate("night => localStorage.setItem('palm-night', night)", String.valueOf(night));
         page.reload();
@@ -193,6 +197,22 @@ class EveryScreenTest {
                 page.keyboard().press("?");
                 page.getByText("One key each").waitFor();
                 look(page, "keys", faults);
+                Browser.button(page, "Close").click();
+                if (!night)
+                    for (var size : List.of(
+                            new int[] {1180, 820}, new int[] {1024, 768}, new int[] {820, 1180}, new int[] {390, 844}))
+                        small(page, size[0], size[1], faults);
+                page.setViewportSize(1280, 800);
+                Browser.button(page, "Lay hand").click();
+                look(page, "laid hand, before", faults);
+                hand.lay();
+                look(page, "laid hand", faults);
+                for (var finger : List.of("pressure", "order", "mechanics", "communication", "draping")) {
+                    hand.tap(finger);
+                    look(page, "laid hand, " + finger, faults);
+                    hand.pick("Back");
+                }
+                Browser.button(page, "Lay hand").click();
             }
         });
         page.navigate(app.url() + "/grade");
@@ -207,12 +227,29 @@ class EveryScreenTest {
         assertThat(faults).isEmpty();
     }
 
+    /** A table on a tablet or a phone: every finger is there, with what it has, and what must not wait is in sight. */
+    private static void small(Page page, int width, int height, Map<String, Object> faults) {
+        var size = width + "×" + height;
+        page.setViewportSize(width, height);
+        for (var finger : List.of("Pressure", "Order", "Mechanics", "Communication", "Draping")) {
+            page.locator(".finger." + finger.toLowerCase(Locale.ROOT) + " .head")
+                    .click();
+            room(page, "table " + size + ", " + finger, faults);
+        }
+        if (!page.getByText("Lubricant").isVisible()) faults.put("table " + size, "draping is not open");
+        for (var name : List.of("Undo", "Break", "Safety stop")) {
+            var box = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+                    .boundingBox();
+            if (box.x < 0 || box.x + box.width > width || box.y < 0 || box.y + box.height > height)
+                faults.put("table " + size + ", " + name, "out of sight");
+        }
+    }
+
     private static void settle(Page page) {
         page.waitForLoadState(LoadState.NETWORKIDLE);
         page.locator("h1").first().waitFor();
     }
 
-    @SuppressWarnings("unchecked")
     private static void look(Page page, String name, Map<String, Object> faults) {
         var axe = new AxeBuilder(page).withTags(TAGS).analyze().getViolations();
         if (!axe.isEmpty())
@@ -222,6 +259,11 @@ class EveryScreenTest {
                             .map(r -> r.getId() + " " + r.getNodes().get(0).getHtml() + " "
                                     + r.getNodes().get(0).getFailureSummary())
                             .toList());
+        room(page, name, faults);
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void room(Page page, String name, Map<String, Object> faults) {
         var small = (List<String>) page.evaluate(SMALL);
         if (!small.isEmpty()) faults.put(name + " small", small);
         var cut = (List<String>) page.evaluate(CUT);
@@ -235,6 +277,7 @@ class EveryScreenTest {
         var folder = Path.of("..", "docs", "screenshots");
         Files.createDirectories(folder);
         var page = browser.page();
+        var hand = new LaidHand(page);
         page.navigate(app.url() + "/sign-in");
         page.getByLabel("Sign-in").waitFor();
         Browser.signIn(page, app.url(), "nadia");
@@ -248,6 +291,7 @@ class EveryScreenTest {
                             "password",
                             "compare",
                             "beside-shown",
+                            "rating",
                             "missed",
                             "forecast",
                             "graders",
@@ -264,6 +308,14 @@ class EveryScreenTest {
             }
             page.waitForTimeout(500);
             page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(screen.getKey() + ".png")));
+            if (screen.getKey().equals("table")) {
+                Browser.button(page, "Lay hand").click();
+                hand.lay();
+                hand.tap("mechanics");
+                page.waitForTimeout(500);
+                page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve("laid-hand.png")));
+                Browser.button(page, "Lay hand").click();
+            }
         }
         page.context().close();
     }

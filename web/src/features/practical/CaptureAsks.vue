@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { useSession } from '@/features/session/useSession'
+import { mmss } from '@/parts/words'
+import type { Capture } from './useCapture'
+import type { Progress } from './useProgress'
+
+/** What an action still wants: the end of a break, a number, a zone. */
+defineProps<{ progress: Progress; capture: Capture }>()
+const session = useSession()
+const numberOf = (e: Event) => Number((e.target as HTMLInputElement).value)
+const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
+</script>
+
+<template>
+  <p v-if="progress.resting !== undefined" class="flash calm" role="status">
+    A break since {{ mmss(progress.resting / 1000) }}: nothing counts until it goes on.
+    <button class="push main" @click="capture.rest">Go on</button>
+  </p>
+  <p v-if="capture.measuring" class="flash calm" role="status">
+    <template v-if="capture.measuring === 'pain'"
+      >Pain {{ progress.after ? 'after' : 'before' }}: touch the number, or its key.
+      <button v-for="n in 11" :key="n" class="push" @click="capture.measure(n - 1)">
+        {{ n - 1 }}
+      </button></template
+    >
+    <template v-else
+      ><label
+        >Range {{ progress.after ? 'after' : 'before' }}, degrees
+        <input
+          type="number"
+          min="0"
+          max="360"
+          autofocus
+          @keydown.enter="capture.measure(numberOf($event))" /></label
+    ></template>
+    <button class="push" @click="capture.neverMind">Never mind</button>
+  </p>
+  <p v-if="capture.offPlan" class="flash" role="status">
+    Touch the zone of the off-plan stroke on the figure, or choose it:
+    <select aria-label="Zone of the off-plan stroke" @change="capture.touch(zoneOf($event), 'midline')">
+      <option value="">zone</option>
+      <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
+    </select>
+    <button class="push" @click="capture.neverMind">Never mind</button>
+  </p>
+</template>
+
+<style scoped src="./flash.css"></style>

@@ -1,0 +1,85 @@
+import { mount } from '@vue/test-utils'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { defineComponent, h, nextTick, ref } from 'vue'
+import { useLay } from './useLay'
+
+const LEFT = [
+  [60, 230],
+  [170, 140],
+  [290, 110],
+  [410, 150],
+  [540, 320],
+] as const
+
+function screen() {
+  const heard: string[] = []
+  let lay!: ReturnType<typeof useLay>
+  const page = mount(
+    defineComponent(() => {
+      const area = ref<HTMLElement>()
+      const say = (what: string) => (target: string) => void heard.push(`${what} ${target}`)
+      lay = useLay(area, { down: say('down'), up: say('up'), tap: say('tap') })
+      return () =>
+        h(
+          'div',
+          { ref: area, onPointerdown: lay.press, onPointerup: lay.lift, onPointercancel: lay.lost },
+          ['order', 'draping'].map((id) => h('button', { 'data-under': id })),
+        )
+    }),
+    { attachTo: document.body },
+  )
+  const send = (type: string, pointerId: number, at: readonly [number, number], on?: string) => {
+    const target = on ? page.find(`[data-under=${on}]`).element : page.element
+    target.dispatchEvent(
+      new PointerEvent(type, { pointerId, clientX: at[0], clientY: at[1], bubbles: true, cancelable: true }),
+    )
+  }
+  return { heard, lay, send }
+}
+
+describe('fingers on the screen', () => {
+  beforeEach(() => localStorage.clear())
+
+  it('lay a hand when five are down at once, and none of them taps', async () => {
+    const { heard, lay, send } = screen()
+    LEFT.forEach((at, i) => send('pointerdown', i, at, i === 0 ? 'order' : undefined))
+    LEFT.forEach((at, i) => send('pointerup', i, at))
+    await nextTick()
+    expect(lay.hand.value?.pressure).toMatchObject({ x: 540, y: 320 })
+    expect(heard.filter((x) => x.startsWith('tap'))).toEqual([])
+    expect(JSON.parse(localStorage.getItem('palm-laid-hand')!)).toMatchObject({ draping: { x: 60 } })
+  })
+  it('are told when they were too close, and the hand that was there stays', () => {
+    const { lay, send } = screen()
+    LEFT.forEach((at, i) => send('pointerdown', i, at))
+    LEFT.forEach((at, i) => send('pointerup', i, at))
+    LEFT.forEach((_, i) => send('pointerdown', 9 + i, [100 + 20 * i, 100]))
+    expect(lay.close.value).toBe(true)
+    expect(lay.hand.value?.pressure).toMatchObject({ x: 540 })
+  })
+  it('tap what was under them when they came down, one running over into the next', () => {
+    const { heard, send } = screen()
+    send('pointerdown', 1, [5, 5], 'order')
+    send('pointerdown', 2, [6, 6], 'draping')
+    send('pointerup', 1, [5, 5])
+    send('pointerup', 2, [6, 6])
+    expect(heard).toEqual([
+      'down order',
+      'down draping',
+      'up order',
+      'tap order',
+      'up draping',
+      'tap draping',
+    ])
+  })
+  it('tap nothing when three are down, nor when the tablet took the touch for itself', () => {
+    const { heard, send } = screen()
+    for (const id of [1, 2, 3]) send('pointerdown', id, [5, 5], 'order')
+    for (const id of [1, 2, 3]) send('pointerup', id, [5, 5])
+    send('pointerdown', 4, [5, 5], 'draping')
+    send('pointercancel', 4, [5, 5])
+    expect(heard.filter((x) => x.startsWith('tap'))).toEqual([])
+    // What is held as long as it is pressed is let go all the same.
+    expect(heard.at(-1)).toBe('up draping')
+  })
+})

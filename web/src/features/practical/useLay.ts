@@ -1,0 +1,51 @@
+import { useElementSize, useStorage } from '@vueuse/core'
+import { computed, ref, type Ref } from 'vue'
+import { FINGERS } from '@/parts/criteria'
+import { columnsOf, handOf, type Hand, type Point } from './laidHand'
+
+/** A tap of one finger may run over into that of the next; more at a time are a hand that is being laid. */
+const AT_ONCE = 2
+
+interface Touch extends Point {
+  target: string
+  /** How many were on the screen with it, at most. */
+  with: number
+}
+
+/** Fingers on a part of the screen: five at once lay the hand, one taps what is under it when it is lifted. */
+export function useLay(
+  area: Ref<HTMLElement | undefined>,
+  on: Record<'down' | 'up' | 'tap', (target: string) => void>,
+) {
+  const { width, height } = useElementSize(area)
+  const hand = useStorage<Hand | null>('palm-laid-hand', null, undefined, {
+    serializer: { read: (v) => JSON.parse(v) as Hand | null, write: (v) => JSON.stringify(v) },
+  })
+  const close = ref(false)
+  const down = new Map<number, Touch>()
+
+  function press(e: PointerEvent) {
+    const box = area.value!.getBoundingClientRect()
+    const target = (e.target as HTMLElement).closest<HTMLElement>('[data-under]')?.dataset.under ?? ''
+    down.set(e.pointerId, { x: e.clientX - box.left, y: e.clientY - box.top, target, with: 0 })
+    if (target && down.size <= AT_ONCE) on.down(target)
+    for (const t of down.values()) t.with = Math.max(t.with, down.size)
+    if (down.size !== FINGERS.length) return
+    const laid = handOf([...down.values()])
+    close.value = !laid
+    if (laid) hand.value = laid
+  }
+  function lost(e: PointerEvent) {
+    const touch = down.get(e.pointerId)
+    down.delete(e.pointerId)
+    if (touch?.target) on.up(touch.target)
+    return touch
+  }
+  function lift(e: PointerEvent) {
+    const touch = lost(e)
+    if (touch?.target && touch.with <= AT_ONCE) on.tap(touch.target)
+  }
+
+  const columns = computed(() => (hand.value ? columnsOf(hand.value, width.value) : []))
+  return { hand, columns, height, close, press, lift, lost }
+}

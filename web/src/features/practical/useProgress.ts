@@ -1,0 +1,187 @@
+import { computed, reactive, ref, watch } from 'vue'
+import { useSession } from '@/features/session/useSession'
+import type { Criterion } from '@/parts/criteria'
+import { stepsOf } from '@/parts/strip'
+import { mmss, word } from '@/parts/words'
+import { INTERVIEW, OPENING, PICKS, type Pick } from './fingers'
+import { breaksOf, doing, live, lookDue, tally } from './run'
+import { bandOf } from './tableModel'
+import type { Table } from './useFloor'
+
+/** How far a table has come: its steps, what is being done, what each finger has to say of it and can write down now. */
+export function useProgress(table: Table) {
+  const session = useSession()
+  const { taps, view } = table
+
+  const steps = stepsOf(view.sequence)
+  const stepOf = (id: string) => steps.find((s) => s.id === id)
+  const tiles = view.spans.map((s) => ({
+    key: `${s.step}/${s.side}`,
+    span: s,
+    step: stepOf(s.step)!,
+    place: steps.findIndex((x) => x.id === s.step) + 1,
+  }))
+  const state = computed(() => doing(taps.taps.value))
+  const current = computed(() => tiles.find((t) => t.key === state.value.on))
+  const spent = (key: string) =>
+    ((state.value.spent.get(key) ?? 0) + (state.value.on === key ? taps.now.value - state.value.since : 0)) /
+    1000
+  /** Index of the tile that Enter would start: the first planned one not seen yet, unless the arrows moved it. */
+  const chosen = ref(0)
+  const upNext = computed(() => {
+    const from = tiles.findIndex((t) => t.key === state.value.on)
+    const fresh = (t: (typeof tiles)[number]) => !state.value.spent.has(t.key) && t.key !== state.value.on
+    const later = tiles.findIndex((t, i) => i > from && fresh(t))
+    return later >= 0 ? later : tiles.findIndex(fresh)
+  })
+  watch(upNext, (i) => (chosen.value = Math.max(0, i)))
+  const choose = (i: number) => (chosen.value = Math.min(tiles.length - 1, Math.max(0, i)))
+
+  /** The usual caution of what is being done: of its lowest site, else of its technique. */
+  const caution = computed(() => {
+    const step = current.value?.step ?? tiles[chosen.value]?.step
+    if (!step) return undefined
+    const sites = step.zones.map((z) => session.zones.get(z)).filter((z) => z?.caution)
+    const site = sites.sort((a, b) => (a!.ceilingLow ?? 5) - (b!.ceilingLow ?? 5))[0]
+    return site
+      ? `${site.name}: depth ${site.ceilingLow} at most, ${site.caution}`
+      : session.techniques.get(step.technique)?.caution
+  })
+  const spared = computed(() => (view.today ?? []).map((n) => session.spared(n)))
+
+  const sensitive = new Set<string>(view.profile.draping.sensitive)
+  const sensitiveZone = computed(() => {
+    for (const t of [current.value, tiles[chosen.value]]) {
+      const zone = t?.step.zones.find((z) => sensitive.has(z))
+      if (zone) return zone
+    }
+    return undefined
+  })
+  const allowed = computed(() => {
+    const zone = sensitiveZone.value
+    if (!zone) return undefined
+    return live(taps.taps.value).findLast(
+      (t) => t.kind === 'consent' && (!t.data.zone || t.data.zone === zone),
+    )?.data.answer
+  })
+  const band = computed(() => bandOf(view, current.value?.step.id))
+  const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
+  const unanswered = computed(() => {
+    const r = lastReport.value
+    if (!r || (r.data.number ?? 0) <= band.value.high) return false
+    return !live(taps.taps.value).some((t) => t.kind === 'report-answer' && t.atMs >= r.atMs)
+  })
+  const silent = computed(() => {
+    const asked = live(taps.taps.value).findLast(
+      (t) =>
+        (t.kind === 'say' && ['pressure-question', 'choice', 'interview'].includes(t.data.saying ?? '')) ||
+        (t.kind === 'attend' && t.data.on),
+    )
+    return asked ? (taps.now.value - asked.atMs) / 1000 : 0
+  })
+  const resting = computed(() => breaksOf(taps.taps.value).since)
+  const lookAsked = computed(
+    () =>
+      resting.value === undefined &&
+      lookDue(taps.taps.value, view.profile.mechanics.lookEverySeconds, taps.now.value) !== undefined,
+  )
+  /** Treated already: what is measured now is measured after the work. */
+  const after = computed(() =>
+    live(taps.taps.value).some(
+      (t) =>
+        t.kind === 'step-start' &&
+        ['isolate', 'treat', 'lengthen'].includes(stepOf(t.data.step ?? '')?.phase ?? ''),
+    ),
+  )
+  /** The position the plan turns to next; off plan the other of the two. */
+  const turnsTo = computed(() => {
+    const now = current.value?.step.position ?? tiles[0]?.step.position
+    const i = Math.max(
+      0,
+      tiles.findIndex((t) => t.key === state.value.on),
+    )
+    const next = tiles.slice(i).find((t) => t.step.position !== now)
+    return next?.step.position ?? (now === 'prone' ? 'supine' : 'prone')
+  })
+
+  const cues = computed<Record<Criterion, { text: string; hot: boolean }>>(() => {
+    const { on, spent: begun } = state.value
+    const said = lastReport.value
+    const zone = sensitiveZone.value
+    const sheet = current.value?.step.sheet
+    return {
+      pressure: unanswered.value
+        ? { text: `said ${said?.data.number}: answer?`, hot: true }
+        : {
+            text: `${said ? `said ${said.data.number}, ` : ''}band ${band.value.low}–${band.value.high}`,
+            hot: false,
+          },
+      order: { text: `${begun.size + (on && !begun.has(on) ? 1 : 0)} of ${tiles.length}`, hot: false },
+      mechanics: { text: lookAsked.value ? 'look now' : 'next look soon', hot: lookAsked.value },
+      communication: {
+        text: `silent ${mmss(silent.value)}`,
+        hot: silent.value > view.profile.communication.largestSilenceSeconds * 0.8,
+      },
+      draping: zone
+        ? {
+            text: `${word(zone)}: ${allowed.value === 'yes' ? 'allowed' : (allowed.value ?? 'ask first')}`,
+            hot: allowed.value !== 'yes',
+          }
+        : { text: !sheet ? 'covered' : sheet === 'open' ? 'open as planned' : word(sheet), hot: false },
+    }
+  })
+
+  /** What each finger can write down, by what is being done: the opening and an interview have words of their own. */
+  const picks = computed<Record<Criterion, Pick[]>>(() => {
+    const c = current.value
+    const opening = !c || c.step.phase === 'settle' || c.step.phase === 'assess'
+    const interview = c && session.techniques.get(c.step.technique)?.stroke.startsWith('Ischaemic')
+    const talk = opening
+      ? [
+          ...OPENING,
+          ...PICKS.communication.slice(0, 4),
+          ...PICKS.communication.filter((p) => p.kind === 'measure'),
+        ]
+      : interview
+        ? [...INTERVIEW, ...PICKS.communication.slice(0, 4)]
+        : PICKS.communication
+    return { ...PICKS, communication: talk }
+  })
+  /** How often it was written down. */
+  const count = (p: Pick) =>
+    tally(taps.taps.value, (t) => {
+      if (p.id === 'hold') return t.kind === 'hold-stop'
+      if (p.id === 'next' || p.id === 'other-side') return false
+      if (t.kind !== p.kind) return false
+      if (p.kind === 'balance-test' || p.kind === 'reply')
+        return t.data.clear === p.data.clear && !!t.data.followedUp === !!p.data.followedUp
+      if (p.kind === 'measure') return t.data.measured === p.data.measured
+      if (p.kind === 'look') return (t.data.faults ?? []).join('+') === (p.data.faults ?? []).join('+')
+      return (['saying', 'style', 'number', 'drape', 'answer', 'response'] as const).every(
+        (f) => p.data[f] === undefined || p.data[f] === t.data[f],
+      )
+    })
+
+  return reactive({
+    tiles,
+    stepOf,
+    state,
+    current,
+    spent,
+    chosen,
+    choose,
+    caution,
+    spared,
+    sensitiveZone,
+    band,
+    lastReport,
+    resting,
+    lookAsked,
+    after,
+    turnsTo,
+    cues,
+    picks,
+    count,
+  })
+}
+export type Progress = ReturnType<typeof useProgress>
