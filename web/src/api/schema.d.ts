@@ -1828,6 +1828,8 @@ export interface components {
       outcome: components['schemas']['OutcomeView']
       /** Format: int32 */
       revision: number
+      /** Format: int32 */
+      since: number
     }
     Band: {
       /** Format: int32 */
@@ -3712,6 +3714,8 @@ export interface components {
       released?: boolean
       result?: string
       sequence: string
+      /** Format: int32 */
+      since?: number
       /** Format: date-time */
       startedAt: string
       student: string

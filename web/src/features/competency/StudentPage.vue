@@ -32,9 +32,12 @@ watch(student, async (s) => {
     s?.regions[0]?.region
   await nextTick()
 })
-// A mark given meanwhile shows by itself; a student's own page is read when it is opened.
-if (session.staff && session.term)
-  useLine<{ tracked: number }>(`/api/terms/${session.term.id}/competency/live`, (now) => {
+// A mark given meanwhile shows by itself; students are told of what is released to them alone.
+const line = !session.staff
+  ? `/api/competency/students/${props.id}/live`
+  : session.term && `/api/terms/${session.term.id}/competency/live`
+if (line)
+  useLine<{ tracked: number }>(line, (now) => {
     if (student.value && student.value.tracked !== now.tracked) void again()
   })
 const seen = (r: Schema['RegionLines']) => r.lines.some((l) => l.history.length > 0)

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { FINGERS } from '@/parts/criteria'
-import { capital, day, mmss, points } from '@/parts/words'
+import { capital, counted, day, mmss, points } from '@/parts/words'
 import VoidForm from './VoidForm.vue'
 
 /** What was awarded: the outcome with its reasons, the words, the goals, and the student's own marks beside the award. */
@@ -31,6 +31,10 @@ const off = computed(() =>
   <p>
     {{ capital(award.outcome.result) }}, mean {{ points(award.outcome.mean) }} ({{ award.outcome.band }}), by
     {{ award.by }} on {{ day(award.at) }}.
+  </p>
+  <p v-if="award.since && session.staff" class="late" role="status">
+    {{ counted(award.since, 'tap') }} reached the school after this award, as from a device that had no
+    network. What is shown here counts them, what was awarded does not: look again and award anew.
   </p>
   <ul>
     <li v-for="r in award.outcome.reasons" :key="r">{{ r }}</li>
@@ -93,6 +97,15 @@ const off = computed(() =>
 </template>
 
 <style scoped src="./award.css"></style>
+<style scoped>
+.late {
+  border: 1.5px solid var(--stop);
+  border-radius: 12px;
+  background: var(--stop-wash);
+  padding: 8px 12px;
+  font-weight: 650;
+}
+</style>
 <style scoped>
 .words {
   font-size: 17px;

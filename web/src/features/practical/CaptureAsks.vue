@@ -24,7 +24,7 @@ const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
       </button></template
     >
     <template v-else
-      ><label
+      ><label class="field"
         >Range {{ progress.after ? 'after' : 'before' }}, degrees
         <input
           type="number"
@@ -37,10 +37,12 @@ const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
   </p>
   <p v-if="capture.offPlan" class="flash" role="status">
     Touch the zone of the off-plan stroke on the figure, or choose it:
-    <select aria-label="Zone of the off-plan stroke" @change="capture.touch(zoneOf($event), 'midline')">
-      <option value="">zone</option>
-      <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
-    </select>
+    <span class="field"
+      ><select aria-label="Zone of the off-plan stroke" @change="capture.touch(zoneOf($event), 'midline')">
+        <option value="">zone</option>
+        <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
+      </select></span
+    >
     <button class="push" @click="capture.neverMind">Never mind</button>
   </p>
 </template>

@@ -50,12 +50,15 @@ const students = computed(() => people.value?.filter((p) => p.role === 'student'
 const open = computed(
   () => lines.value?.filter((l) => !l.finished && !l.voidReason && l.kind !== 'peer-look') ?? [],
 )
-const waiting = computed(() => lines.value?.filter((l) => l.finished && !l.result && !l.voidReason) ?? [])
+const waiting = computed(
+  () => lines.value?.filter((l) => l.finished && (!l.result || l.since) && !l.voidReason) ?? [],
+)
 const held = computed(
-  () => lines.value?.filter((l) => l.result && !l.released && !l.voidReason && !l.beside) ?? [],
+  () => lines.value?.filter((l) => l.result && !l.since && !l.released && !l.voidReason && !l.beside) ?? [],
 )
 const done = computed(
-  () => lines.value?.filter((l) => l.result && (l.released || l.voidReason || l.beside)) ?? [],
+  () =>
+    lines.value?.filter((l) => l.result && (l.voidReason || (!l.since && (l.released || l.beside)))) ?? [],
 )
 /** Marks the run of another grader on one's own. */
 async function beside(id: string) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
-import { day, points, word } from '@/parts/words'
+import { counted, day, points, word } from '@/parts/words'
 
 /** Practicals as lines of a list, each a way to its review. */
 const props = defineProps<{ title: string; lines: readonly Schema['PracticalLine'][]; none?: string }>()
@@ -19,6 +19,7 @@ const shown = computed(() => props.lines.length > 0 || props.none)
       ><span class="soft">{{ l.grader }}{{ l.kind === 'practical' ? '' : `, ${word(l.kind)}` }}</span
       ><span class="soft">{{ day(l.startedAt) }}</span>
       <span v-if="l.voidReason" class="go soft">void</span>
+      <span v-else-if="l.since" class="go">{{ counted(l.since, 'tap') }} since the award</span>
       <span v-else-if="l.result" class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
       <span v-else class="go">review</span>
     </router-link>

@@ -90,7 +90,7 @@ class AccessTest {
 
     @ParameterizedTest
     @CsvSource({"ana, bram", "gus, fay"})
-    void a_student_gets_403_for_another(String who, String other, App.Running app) {
+    void a_student_gets_403_for_another(String who, String other, App.Running app) throws Exception {
         var stranger = Visitor.as(app.url(), other)
                 .get("/api/session")
                 .json()
@@ -108,6 +108,11 @@ class AccessTest {
             assertThat(answer.status()).as(path).isEqualTo(403);
             assertThat(answer.code()).as(path).isEqualTo("forbidden");
             assertThat(visitor.get(path.formatted(own)).status()).as(path).isEqualTo(200);
+        }
+        var live = "/api/competency/students/%s/live";
+        assertThat(visitor.get(live.formatted(stranger)).status()).isEqualTo(403);
+        try (var line = visitor.listen(live.formatted(own))) {
+            assertThat(line.next(5_000)).isNotNull();
         }
     }
 

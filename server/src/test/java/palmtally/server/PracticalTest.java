@@ -2,12 +2,14 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executors;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
 
 /** The event log over HTTP: stored once, in order, all of a request or none; then rating and award. */
 @ExtendWith(App.class)
@@ -150,6 +152,49 @@ class PracticalTest {
             assertThat(nadia.post("/api/practicals/" + id + "/rating", "{\"value\":70}")
                             .code())
                     .isEqualTo("not-finished");
+        }
+
+        /** A device without a network kept them; an award is what its grader saw, and does not change by itself. */
+        @Test
+        void says_what_came_in_after_the_award_which_stands_till_it_is_given_anew(App.Running app) {
+            finish();
+            nadia.post("/api/practicals/" + id + "/rating", "{\"value\":70}");
+            assertThat(award(plain(0)).status()).isEqualTo(200);
+            var evidence = "select count(*) from evidence where practical_id = '" + id + "' and criterion = 'draping'";
+            long before = app.database().count(evidence);
+            assertThat(view().get("award").get("since").asInt()).isZero();
+            assertThat(line().has("since")).isFalse();
+            nadia.post(
+                    "/api/practicals/" + id + "/events",
+                    "{\"events\":[{\"id\":\"late\",\"device\":\"phone\",\"seq\":1,\"atMs\":30000,\"kind\":\"sheet-change\","
+                            + "\"data\":{\"drape\":\"loose\"}}]}");
+            assertThat(view().get("award").get("since").asInt()).isEqualTo(1);
+            assertThat(line().get("since").asInt()).isEqualTo(1);
+            assertThat(app.database().count(evidence)).isEqualTo(before);
+            assertThat(award(plain(1)).status()).isEqualTo(200);
+            assertThat(view().get("award").get("since").asInt()).isZero();
+            assertThat(line().has("since")).isFalse();
+        }
+
+        private JsonNode view() {
+            return nadia.get("/api/practicals/" + id).json();
+        }
+
+        private JsonNode line() {
+            for (var l : nadia.get("/api/terms/" + nadia.term() + "/practicals").json())
+                if (l.get("id").asString().equals(id)) return l;
+            throw new AssertionError(id);
+        }
+
+        /** An award of what was seen, every critical finding confirmed. */
+        private String plain(int from) {
+            var critical = new ArrayList<String>();
+            for (var c : view().get("scores").get("criteria"))
+                for (var f : c.get("findings"))
+                    if (f.get("severity").asString().equals("critical"))
+                        critical.add("\"" + f.get("key").asString() + "\"");
+            return "{\"from\":" + from + ",\"award\":{\"criteria\":{},\"struck\":[],\"confirmed\":["
+                    + String.join(",", critical) + "],\"feedback\":\"\",\"released\":true}}";
         }
 
         @Test

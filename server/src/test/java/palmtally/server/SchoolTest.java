@@ -2,6 +2,7 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import de.siegmar.fastcsv.reader.CsvReader;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
@@ -161,6 +162,35 @@ class SchoolTest {
                 .toList();
         assertThat(practicals).hasSizeGreaterThanOrEqualTo(120);
         Documents.readPractical(entries.get(practicals.get(0)));
+        // Each has its row, read by a reader that is not its writer: what was marked twice, void, watched, judged by
+        // oneself.
+        try (var rows = CsvReader.builder().ofNamedCsvRecord(entries.get("practicals.csv"))) {
+            var lines = rows.stream().toList();
+            assertThat(lines.stream().map(r -> r.getField("file"))).containsExactlyInAnyOrderElementsOf(practicals);
+            var ids = lines.stream().map(r -> r.getField("id")).toList();
+            var beside = lines.stream()
+                    .map(r -> r.getField("beside"))
+                    .filter(b -> !b.isEmpty())
+                    .toList();
+            assertThat(beside).hasSizeGreaterThanOrEqualTo(5);
+            assertThat(ids).containsAll(beside);
+            for (var line :
+                    nadia.get("/api/terms/" + nadia.term() + "/practicals").json()) {
+                var row = lines.stream()
+                        .filter(r -> r.getField("id").equals(line.get("id").asString()))
+                        .findFirst();
+                if (row.isEmpty()) continue;
+                assertThat(row.get().getField("void"))
+                        .isEqualTo(line.path("voidReason").asString(""));
+                assertThat(row.get().getField("kind"))
+                        .isEqualTo(line.get("kind").asString());
+                assertThat(row.get().getField("result"))
+                        .isEqualTo(line.path("result").asString(""));
+            }
+            assertThat(lines.stream()
+                            .filter(r -> !r.getField("own mark, draping").isEmpty()))
+                    .isNotEmpty();
+        }
     }
 
     @Nested

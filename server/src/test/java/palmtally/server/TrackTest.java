@@ -571,6 +571,38 @@ class TrackTest {
         }
 
         @Test
+        void released_is_told_to_the_students_own_page_and_no_other_mark_is(App.Running app) throws Exception {
+            var school = Class.begun(lead, 3);
+            var sorna = Visitor.as(app.url(), school.signIn, school.password);
+            var page = "/api/competency/students/" + school.student;
+            try (var line = sorna.listen(page + "/live")) {
+                long before = told(line, 5_000);
+                assertThat(before).isEqualTo(tracked(sorna, page));
+                school.seen(record(), Duration.ofHours(3), 60, false);
+                // Told, if at all, the same number: there is nothing new to read.
+                for (var now = line.next(500); now != null; now = line.next(500))
+                    assertThat(now.state().get("tracked").asLong()).isEqualTo(before);
+                var released = school.seen(record(), Duration.ofHours(2), 75, true);
+                long now = before;
+                while (now == before) now = told(line, 1_000);
+                assertThat(now).isEqualTo(tracked(sorna, page));
+                lead.put(path(released) + "/void", "{\"reason\":\"a test\"}");
+                while (now != before) now = told(line, 1_000);
+                assertThat(now).isEqualTo(tracked(sorna, page));
+            }
+        }
+
+        private long told(Line line, long ms) throws InterruptedException {
+            var told = line.next(ms);
+            assertThat(told).isNotNull();
+            return told.state().get("tracked").asLong();
+        }
+
+        private long tracked(Visitor visitor, String page) {
+            return visitor.get(page).json().get("tracked").asLong();
+        }
+
+        @Test
         void that_is_not_released_is_not_on_the_students_page(App.Running app) {
             var school = Class.begun(lead, 3);
             school.seen(record(), Duration.ofHours(2), 75, false);

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import palmtally.core.finding.Criterion;
 import palmtally.formats.Documents;
 import palmtally.formats.Table;
 import palmtally.server.calendar.Curricula;
@@ -59,23 +61,70 @@ class ArchiveController {
                                 Documents.write(profiles.ofSchool().profile()));
                         put(zip, "people.csv", roll(term));
                         put(zip, "competency.csv", competency(caller, term));
-                        var closed = new ArrayList<String>();
-                        for (var line : practicals.all(caller, term)) {
-                            if (!practicals.open(caller, line.id())) {
-                                closed.add(line.id() + " is marked by two graders and opens once both have awarded.");
-                                continue;
-                            }
-                            var whole = practicals.whole(caller, line.id());
-                            var day = line.startedAt().atOffset(ZoneOffset.UTC).toLocalDate();
-                            put(
-                                    zip,
-                                    "practicals/" + plain(whole.student().name()) + "-" + day + "-"
-                                            + line.id().toString().substring(0, 8) + ".practical.json",
-                                    Documents.write(whole.practical()));
-                        }
-                        if (!closed.isEmpty()) put(zip, "left-out.txt", String.join("\n", closed) + "\n");
+                        practicals(zip, caller, term);
                     }
                 });
+    }
+
+    /** Every practical as a file, and a table of them: pairs, looks, what is void and why, marks of one's own. */
+    private void practicals(ZipOutputStream zip, Caller caller, UUID term) throws IOException {
+        var columns = new ArrayList<>(List.of(
+                "id",
+                "file",
+                "kind",
+                "criterion",
+                "student",
+                "partner",
+                "grader",
+                "sequence",
+                "region",
+                "started",
+                "finished",
+                "void",
+                "retake of",
+                "beside",
+                "rating",
+                "result",
+                "mean",
+                "released"));
+        for (var c : Criterion.values()) columns.add("own mark, " + c);
+        var rows = new ArrayList<List<@Nullable Object>>();
+        var closed = new ArrayList<String>();
+        for (var line : practicals.all(caller, term)) {
+            if (!practicals.open(caller, line.id())) {
+                closed.add(line.id() + " is marked by two graders and opens once both have awarded.");
+                continue;
+            }
+            var whole = practicals.whole(caller, line.id());
+            var day = line.startedAt().atOffset(ZoneOffset.UTC).toLocalDate();
+            var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
+                    + line.id().toString().substring(0, 8) + ".practical.json";
+            put(zip, file, Documents.write(whole.practical()));
+            var own = whole.selfMarks() == null ? Map.<Criterion, Double>of() : whole.selfMarks();
+            var row = new ArrayList<@Nullable Object>(Arrays.asList(
+                    line.id(),
+                    file,
+                    whole.kind(),
+                    whole.criterion(),
+                    whole.student().name(),
+                    whole.partner() == null ? null : whole.partner().name(),
+                    whole.grader().name(),
+                    line.sequence(),
+                    line.region(),
+                    line.startedAt(),
+                    line.finished(),
+                    line.voidReason(),
+                    whole.retakeOf(),
+                    whole.beside(),
+                    whole.rating(),
+                    line.result(),
+                    line.mean(),
+                    line.released()));
+            for (var c : Criterion.values()) row.add(own.get(c));
+            rows.add(row);
+        }
+        put(zip, "practicals.csv", new Table("Practicals", columns, rows).csv());
+        if (!closed.isEmpty()) put(zip, "left-out.txt", String.join("\n", closed) + "\n");
     }
 
     private String roll(UUID term) {

@@ -36,6 +36,7 @@ class CompetencyController {
     private final Graders graders;
     private final Closing closing;
     private final TrackAudience audience;
+    private final OwnTrackAudience own;
     private final Live live;
     private final People people;
 
@@ -47,6 +48,7 @@ class CompetencyController {
             Graders graders,
             Closing closing,
             TrackAudience audience,
+            OwnTrackAudience own,
             Live live,
             People people) {
         this.tracking = tracking;
@@ -56,6 +58,7 @@ class CompetencyController {
         this.graders = graders;
         this.closing = closing;
         this.audience = audience;
+        this.own = own;
         this.live = live;
         this.people = people;
     }
@@ -71,6 +74,14 @@ class CompetencyController {
     ResponseEntity<SseEmitter> live(@Me Caller caller, @PathVariable UUID term) {
         people.mustTeach(caller, term);
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(audience, term.toString()));
+    }
+
+    /** Says to students whenever something has changed on their own page. */
+    @Hidden
+    @GetMapping(path = "/api/competency/students/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    ResponseEntity<SseEmitter> ownLive(@Me Caller caller, @PathVariable UUID id) {
+        people.maySee(caller, id);
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(own, id.toString()));
     }
 
     @GetMapping("/api/competency/students/{id}")

@@ -90,6 +90,10 @@ class EvidenceBook {
         @Select("select pg_notify('track', #{term}::text)")
         @Nullable
         String tell(UUID term);
+
+        @Select("select pg_notify('own_track', #{student}::text)")
+        @Nullable
+        String tellOwn(UUID student);
     }
 
     private static final Map<String, Function<Step, String>> FACETS = Map.of(
@@ -109,10 +113,11 @@ class EvidenceBook {
         rows.clearLooks(practical);
     }
 
-    /** Tells every open Track of a term that something changed, once what changed is stored. */
-    void tell(UUID term) {
-        rows.count(term);
-        rows.tell(term);
+    /** Tells every open Track of the term and the student's own page that something changed, once what changed is stored. */
+    void tell(Row row) {
+        rows.count(row.termId());
+        rows.tell(row.termId());
+        rows.tellOwn(row.studentId());
     }
 
     /**
@@ -146,7 +151,7 @@ class EvidenceBook {
                         look.wrong().contains(Wrong.OVER_CEILING),
                         look.wrong().contains(Wrong.LEFT_SILENT)));
         if (!looks.isEmpty()) rows.addLooks(Json.MAPPER.writeValueAsString(looks));
-        tell(row.termId());
+        tell(row);
     }
 
     private void rollUps(Row row, Scores scores, Award award, Set<String> struck) {

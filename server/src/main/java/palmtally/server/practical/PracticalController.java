@@ -88,7 +88,8 @@ class PracticalController {
 
     record Stretch(long start, long end) {}
 
-    record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at) {}
+    /** @param since how many events reached the school afterwards, and are not counted in it */
+    record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at, int since) {}
 
     /** @param stored how many events the practical has now */
     record Stored(int stored, boolean finished) {}
@@ -286,7 +287,11 @@ class PracticalController {
                     body,
                     ScoreView.OutcomeView.of(outcome),
                     people.person(w.award().awardedBy()).name(),
-                    w.award().awardedAt());
+                    w.award().awardedAt(),
+                    w.award().events() == null
+                            ? 0
+                            : Math.max(
+                                    0, w.practical().events().size() - w.award().events()));
         }
         return new PracticalView(
                 w.id(),

@@ -4,7 +4,11 @@ import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
-/** A practical as a line of a list; result, mean and released are absent until it is awarded, a reason unless it is void. */
+/**
+ * A practical as a line of a list; result, mean and released are absent until it is awarded, a reason unless it is void.
+ *
+ * @param since how many events reached the school after the award, absent for none
+ */
 public record PracticalLine(
         UUID id,
         UUID studentId,
@@ -22,7 +26,8 @@ public record PracticalLine(
         String kind,
         @Nullable String criterion,
         @Nullable UUID beside,
-        UUID graderId) {
+        UUID graderId,
+        @Nullable Integer since) {
     /** Without what a grader must not know yet. */
     PracticalLine blind() {
         return new PracticalLine(
@@ -42,6 +47,7 @@ public record PracticalLine(
                 kind,
                 criterion,
                 beside,
-                graderId);
+                graderId,
+                null);
     }
 }

@@ -80,7 +80,8 @@ interface PracticalRows {
             @Nullable Double mean,
             boolean released,
             UUID awardedBy,
-            Instant awardedAt) {}
+            Instant awardedAt,
+            @Nullable Integer events) {}
 
     String COLUMNS =
             "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason, retake_of, kind, criterion, beside, watches";
@@ -222,7 +223,7 @@ interface PracticalRows {
     int rate(UUID id, double value, UUID by);
 
     @Select("""
-            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at from award
+            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at, events from award
             where practical_id = #{id} and revision = 1""")
     Optional<AwardRow> firstAward(UUID id);
 
@@ -234,13 +235,14 @@ interface PracticalRows {
     List<Row> pairs(UUID term);
 
     @Select("""
-            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at from award
+            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at, events from award
             where practical_id = #{id} order by revision desc limit 1""")
     Optional<AwardRow> award(UUID id);
 
     @Insert("""
-            insert into award (practical_id, revision, body, result, mean, released, awarded_by, awarded_at)
-            values (#{practicalId}, #{revision}, #{body}::jsonb, #{result}, #{mean}, #{released}, #{awardedBy}, #{awardedAt})
+            insert into award (practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events)
+            values (#{practicalId}, #{revision}, #{body}::jsonb, #{result}, #{mean}, #{released}, #{awardedBy}, #{awardedAt},
+                    #{events})
             on conflict do nothing""")
     int addAward(AwardRow row);
 
@@ -257,12 +259,13 @@ interface PracticalRows {
             <script>
             select p.id, p.student_id, s.name as student, g.name as grader, v.name as sequence, v.region, p.started_at,
                    p.table_number, p.finished, a.result, a.mean, a.released, p.void_reason,
-                   p.kind, p.criterion, p.beside, p.grader_id
+                   p.kind, p.criterion, p.beside, p.grader_id,
+                   nullif((select count(*) from event e where e.practical_id = p.id and a.events is not null) - a.events, 0)::int as since
             from practical p
             join account s on s.id = p.student_id
             join account g on g.id = p.grader_id
             join sequence_version v on v.id = p.sequence_version_id
-            left join lateral (select result, mean, released from award where practical_id = p.id
+            left join lateral (select result, mean, released, events from award where practical_id = p.id
                                order by revision desc limit 1) a on true
             where p.term_id = #{term}
             <if test="student != null">and p.student_id = #{student}</if>

@@ -756,7 +756,8 @@ public class Practicals {
                         outcome.mean(),
                         award.released(),
                         caller.id(),
-                        clock.instant()))
+                        clock.instant(),
+                        practical.events().size()))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
         var other = rows.other(id).orElse(null);
         if (other == null) writeEvidence(row, scores, award);
@@ -781,7 +782,8 @@ public class Practicals {
                 held.mean(),
                 true,
                 caller.id(),
-                clock.instant()));
+                clock.instant(),
+                held.events()));
         var other = rows.other(id).orElse(null);
         if (other == null) writeEvidence(row, scores(practical(row, events(id)), criterion(row)), body);
         else countPair(row.beside() == null ? row : other);
@@ -882,7 +884,7 @@ public class Practicals {
         rows.setVoid(id, reason == null ? null : reason.strip(), caller.id());
         knowns.remove(id);
         evidence.clear(id);
-        evidence.tell(row.termId());
+        evidence.tell(row);
         if (reason == null)
             rows.award(id)
                     .ifPresent(a -> writeEvidence(

@@ -76,6 +76,7 @@ class Doors {
                                 HttpMethod.GET,
                                 "/api/catalogue",
                                 "/api/competency/students/*",
+                                "/api/competency/students/*/live",
                                 "/api/competency/students/*/evidence",
                                 "/api/competency/students/*/report",
                                 "/api/students/*/data",

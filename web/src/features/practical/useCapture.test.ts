@@ -1,0 +1,197 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { effectScope, ref, shallowRef } from 'vue'
+import type { Schema } from '@/api/client'
+import { INTERVIEW, OPENING, PICKS, type Pick } from './fingers'
+import type { Tap } from './queue'
+import { useCapture } from './useCapture'
+import type { Table } from './useFloor'
+import { useProgress } from './useProgress'
+
+const step = (id: string, more: object) => ({
+  id,
+  name: id,
+  zones: ['calf'],
+  phase: 'warm',
+  position: 'prone',
+  depth: 2,
+  technique: 'glide',
+  lubricant: 'oil',
+  sheet: 'open',
+  ...more,
+})
+const STEPS = [
+  step('greet', { phase: 'settle', lubricant: 'dry' }),
+  step('strip', { depth: 5, phase: 'treat' }),
+  step('glutes', { zones: ['gluteals'], position: 'side-left' }),
+]
+const span = (id: string, side: string) => ({
+  step: id,
+  side,
+  start: 0,
+  end: 60,
+  open: [],
+  band: { low: 2, high: 4 },
+})
+const view = {
+  sequence: { blocks: [{ id: 'b', steps: STEPS }] },
+  spans: [span('greet', 'midline'), span('strip', 'left'), span('strip', 'right'), span('glutes', 'left')],
+  profile: {
+    draping: { sensitive: ['gluteals'] },
+    mechanics: { lookEverySeconds: 20 },
+    communication: { largestSilenceSeconds: 180 },
+  },
+} as unknown as Schema['PracticalView']
+
+/** A table whose clock and log the test holds. */
+function table() {
+  const all = shallowRef<Tap[]>([])
+  const now = ref(0)
+  const finished = ref(false)
+  let n = 0
+  const tap = (kind: Tap['kind'], data: object = {}) => {
+    all.value = [
+      ...all.value,
+      { id: `t${n}`, device: 'd', seq: n++, atMs: now.value, kind, data } as unknown as Tap,
+    ]
+    return Promise.resolve()
+  }
+  const correct = (of: Tap, data: object) => tap(of.kind, { ...data, corrects: of.id })
+  const at = { id: 'p', view, taps: { taps: all, now, finished, tap, correct } } as unknown as Table
+  const scope = effectScope()
+  const progress = scope.run(() => useProgress(at))!
+  const capture = scope.run(() => useCapture(at, progress))!
+  const last = () => all.value.at(-1)
+  return { all, now, finished, tap, progress, capture, last }
+}
+const of = (id: string): Pick =>
+  Object.values(PICKS)
+    .flat()
+    .find((p) => p.id === id)!
+
+describe('what an action writes down', () => {
+  beforeEach(() => setActivePinia(createPinia()))
+
+  it('the next step is the first that has not been seen, on its side', () => {
+    const { capture, progress, last } = table()
+    capture.pick(of('next'))
+    expect(last()).toMatchObject({ kind: 'step-start', data: { step: 'greet', side: 'midline' } })
+    return Promise.resolve().then(() => {
+      expect(progress.current?.step.id).toBe('greet')
+      capture.pick(of('next'))
+      expect(last()).toMatchObject({ data: { step: 'strip', side: 'left' } })
+    })
+  })
+  it('the other side is that of the step that is on; without one there is nothing to write', () => {
+    const { capture, all, last } = table()
+    capture.start(1)
+    capture.pick(of('other-side'))
+    expect(last()?.data).toMatchObject({ step: 'strip', side: 'right' })
+    capture.start(0)
+    const before = all.value.length
+    capture.pick(of('other-side'))
+    expect(all.value.length).toBe(before)
+  })
+  it('the plan supplies dressing, one depth more, and the position that comes next', () => {
+    const { capture, last } = table()
+    capture.pick(of('lubricant'))
+    expect(last()?.data).toEqual({ dressing: 'oil' })
+    capture.start(0)
+    capture.pick(of('deeper'))
+    expect(last()?.data).toEqual({ depth: 3 })
+    capture.start(1)
+    capture.pick(of('deeper'))
+    expect(last()?.data).toEqual({ depth: 5 })
+    capture.pick(of('turn'))
+    expect(last()?.data).toEqual({ position: 'side-left' })
+  })
+  it('permission is for the sensitive place that is on or comes next, and none elsewhere', () => {
+    const { capture, progress, last } = table()
+    progress.choose(3)
+    expect(progress.cues.draping).toEqual({ text: 'gluteals: ask first', hot: true })
+    capture.pick(of('consent-yes'))
+    expect(last()?.data).toEqual({ answer: 'yes', zone: 'gluteals' })
+    expect(progress.cues.draping.hot).toBe(false)
+    progress.choose(0)
+    capture.pick(of('consent-asked'))
+    expect(last()?.data).toEqual({ answer: 'asked', zone: undefined })
+  })
+  it('a look was asked for only while it is', () => {
+    const { capture, now, tap, last } = table()
+    void tap('attend', { on: true })
+    capture.pick(of('look-clean'))
+    expect(last()?.data).toMatchObject({ asked: false })
+    now.value = 21_000
+    capture.pick(of('look-clean'))
+    expect(last()?.data).toMatchObject({ asked: true })
+    now.value = 22_000
+    capture.pick(of('look-clean'))
+    expect(last()?.data).toMatchObject({ asked: false })
+  })
+  it('a measure takes the number that would else be what the client says', () => {
+    const { capture, last } = table()
+    capture.pick(of('pain'))
+    capture.report(6)
+    expect(last()).toMatchObject({ kind: 'measure', data: { measured: 'pain', number: 6, after: false } })
+    capture.report(6)
+    expect(last()).toMatchObject({ kind: 'report', data: { number: 6, source: 'spoken' } })
+    capture.start(1)
+    capture.pick(of('pain'))
+    capture.report(2)
+    expect(last()?.data).toMatchObject({ after: true })
+  })
+  it('a place touched is a contact, unless an off-plan stroke waits for its place', () => {
+    const { capture, last } = table()
+    capture.touch('calf', 'left')
+    expect(last()).toMatchObject({ kind: 'contact', data: { zone: 'calf', side: 'left' } })
+    capture.pick(of('off-plan'))
+    capture.touch('calf', 'midline')
+    expect(last()).toMatchObject({ kind: 'off-plan', data: { zone: 'calf', side: undefined } })
+    capture.touch('calf', 'left')
+    expect(last()?.kind).toBe('contact')
+  })
+  it('a follow-up belongs to the vague reply before it', () => {
+    const { capture, last } = table()
+    capture.pick(of('vague'))
+    capture.pick(of('followed-up'))
+    expect(last()?.data).toMatchObject({ followedUp: true, corrects: 't0' })
+  })
+  it('nothing more once it is finished', () => {
+    const { capture, finished, all } = table()
+    finished.value = true
+    capture.pick(of('look-clean'))
+    expect(all.value).toEqual([])
+  })
+})
+
+describe('how far a table is', () => {
+  beforeEach(() => setActivePinia(createPinia()))
+
+  it('the words of the opening stand first until the work begins', () => {
+    const { progress, capture } = table()
+    expect(progress.picks.communication.slice(0, 4)).toEqual(OPENING)
+    capture.start(1)
+    expect(progress.picks.communication).toEqual(PICKS.communication)
+    expect(progress.picks.communication).not.toContain(INTERVIEW[0])
+  })
+  it('a number above the band wants an answer until there is one', () => {
+    const { progress, capture, now } = table()
+    capture.start(1)
+    capture.report(4)
+    expect(progress.cues.pressure).toEqual({ text: 'said 4, band 2–4', hot: false })
+    capture.report(8)
+    expect(progress.cues.pressure).toEqual({ text: 'said 8: answer?', hot: true })
+    now.value = 500
+    capture.pick(of('answer-eased'))
+    expect(progress.cues.pressure.hot).toBe(false)
+  })
+  it('counts each thing by what it is', () => {
+    const { progress, capture } = table()
+    capture.pick(of('look-bent-waist'))
+    capture.pick(of('look-clean'))
+    capture.pick(of('look-clean'))
+    expect(progress.count(of('look-clean'))).toBe(2)
+    expect(progress.count(of('look-bent-waist'))).toBe(1)
+    expect(progress.count(of('unbalanced'))).toBe(0)
+  })
+})
