@@ -19,7 +19,7 @@ const shown = computed(() => props.lines.length > 0 || props.none)
       ><span class="soft">{{ l.grader }}{{ l.kind === 'practical' ? '' : `, ${word(l.kind)}` }}</span
       ><span class="soft">{{ day(l.startedAt) }}</span>
       <span v-if="l.voidReason" class="go soft">void</span>
-      <span v-else-if="l.since" class="go">{{ counted(l.since, 'tap') }} since the award</span>
+      <span v-else-if="l.since" class="go">{{ counted(l.since, 'tap') }} since</span>
       <span v-else-if="l.result" class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
       <span v-else class="go">review</span>
     </router-link>

@@ -31,7 +31,7 @@ describe('a practical as a line', () => {
   it.each([
     [{}, 'review'],
     [{ result: 'pass', mean: 71.6, released: true }, '72 · pass'],
-    [{ result: 'pass', mean: 71.6, since: 1 }, '1 tap since the award'],
+    [{ result: 'pass', mean: 71.6, since: 1 }, '1 tap since'],
     [{ result: 'pass', mean: 71.6, since: 3, voidReason: 'fire bell' }, 'void'],
   ])('%o says %s', (more, text) => expect(said(more)).toBe(text))
 })
