@@ -851,12 +851,12 @@ class TrackTest {
                 .run("delete from step_look where practical_id in " + ofTerm
                         + "; delete from roll_up where practical_id in " + ofTerm);
         assertThat(lead.get(path).json().get("practicals").asInt()).isZero();
-        var practicals = app.bean(palmtally.server.practical.Practicals.class);
-        assertThat(practicals.recount()).isEqualTo(2);
+        var awards = app.bean(palmtally.server.practical.Awards.class);
+        assertThat(awards.recount()).isEqualTo(2);
         assertThat(lead.get(path).json()).isEqualTo(before);
         assertThat(app.database().count("select count(*) from evidence where practical_id = '" + unseen + "'"))
                 .isZero();
-        assertThat(practicals.recount()).isZero();
+        assertThat(awards.recount()).isZero();
     }
 
     @Test

@@ -27,6 +27,7 @@ import palmtally.server.people.Caller;
 import palmtally.server.people.People;
 import palmtally.server.people.Role;
 import palmtally.server.people.Term;
+import palmtally.server.practical.Awards;
 import palmtally.server.practical.PracticalLine;
 import palmtally.server.practical.Practicals;
 import palmtally.server.problem.Refusal;
@@ -107,14 +108,23 @@ class Closing {
     private final Standings standings;
     private final People people;
     private final Practicals practicals;
+    private final Awards awards;
     private final Audit audit;
     private final Clock clock;
 
-    Closing(Rows rows, Standings standings, People people, Practicals practicals, Audit audit, Clock clock) {
+    Closing(
+            Rows rows,
+            Standings standings,
+            People people,
+            Practicals practicals,
+            Awards awards,
+            Audit audit,
+            Clock clock) {
         this.rows = rows;
         this.standings = standings;
         this.people = people;
         this.practicals = practicals;
+        this.awards = awards;
         this.audit = audit;
         this.clock = clock;
     }
@@ -182,7 +192,7 @@ class Closing {
                             ? "One practical waits for its review: award it or make it void first."
                             : view.waiting.size()
                                     + " practicals wait for their review: award them or make them void first.");
-        if (Boolean.TRUE.equals(how.release)) for (var line : view.held) practicals.release(caller, line.id());
+        if (Boolean.TRUE.equals(how.release)) for (var line : view.held) awards.release(caller, line.id());
         if (how.into != null) carry(caller, people.term(termId), people.term(how.into));
         rows.close(termId, clock.instant(), caller.id());
         people.archive(termId, true);

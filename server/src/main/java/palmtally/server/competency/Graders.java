@@ -20,7 +20,7 @@ import palmtally.core.practical.Outcome;
 import palmtally.server.people.Caller;
 import palmtally.server.people.People;
 import palmtally.server.people.Role;
-import palmtally.server.practical.Practicals;
+import palmtally.server.practical.Awards;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 
@@ -77,13 +77,13 @@ class Graders {
 
     private final Rows rows;
     private final People people;
-    private final Practicals practicals;
+    private final Awards awards;
     private final Profiles profiles;
 
-    Graders(Rows rows, People people, Practicals practicals, Profiles profiles) {
+    Graders(Rows rows, People people, Awards awards, Profiles profiles) {
         this.rows = rows;
         this.people = people;
-        this.practicals = practicals;
+        this.awards = awards;
         this.profiles = profiles;
     }
 
@@ -93,7 +93,7 @@ class Graders {
         if (caller.role() == Role.GRADER) throw Refusal.forbidden("Instructors and the lead see how graders compare.");
         var term = people.term(termId);
         double cut = profiles.ofSchool().profile().marking().cut();
-        var pairs = practicals.markedTwice(termId);
+        var pairs = awards.markedTwice(termId);
         var agreement = new ArrayList<AgreementLine>();
         agreement.add(line(null, pairs, cut));
         for (var c : Criterion.values()) agreement.add(line(c, pairs, cut));
@@ -112,7 +112,7 @@ class Graders {
                 sequences(termId, cut));
     }
 
-    private static AgreementLine line(@Nullable Criterion criterion, List<Practicals.Twice> pairs, double cut) {
+    private static AgreementLine line(@Nullable Criterion criterion, List<Awards.Twice> pairs, double cut) {
         var first = new ArrayList<Double>();
         var second = new ArrayList<Double>();
         for (var p : pairs) {

@@ -43,6 +43,7 @@ import palmtally.server.people.Duties;
 import palmtally.server.people.People;
 import palmtally.server.people.Role;
 import palmtally.server.practical.Award;
+import palmtally.server.practical.Awards;
 import palmtally.server.practical.Practicals;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -94,6 +95,7 @@ class Demo implements ApplicationRunner {
     private final Sequences sequences;
     private final Profiles profiles;
     private final Practicals practicals;
+    private final Awards awards;
     private final Curricula curricula;
     private final Demonstrations demonstrations;
     private final Duties duties;
@@ -105,6 +107,7 @@ class Demo implements ApplicationRunner {
             Sequences sequences,
             Profiles profiles,
             Practicals practicals,
+            Awards awards,
             Curricula curricula,
             Demonstrations demonstrations,
             Duties duties,
@@ -114,6 +117,7 @@ class Demo implements ApplicationRunner {
         this.sequences = sequences;
         this.profiles = profiles;
         this.practicals = practicals;
+        this.awards = awards;
         this.curricula = curricula;
         this.demonstrations = demonstrations;
         this.duties = duties;
@@ -234,8 +238,8 @@ class Demo implements ApplicationRunner {
                 .mapToDouble(c -> c.score() == null ? 50 : c.score())
                 .average()
                 .orElse(50);
-        practicals.rate(by, id, Math.max(5, Math.min(95, 5.0 * Math.round((mean - 3) / 5))));
-        practicals.award(
+        awards.rate(by, id, Math.max(5, Math.min(95, 5.0 * Math.round((mean - 3) / 5))));
+        awards.award(
                 by,
                 id,
                 0,

@@ -173,7 +173,7 @@ class EvidenceBook {
     /** A look at one criterion stays one of that alone. */
     private static Scores of(Scores scores, Row row, Predicate<Step> chosen) {
         var part = Excerpt.of(scores, chosen);
-        var only = Practicals.criterion(row);
+        var only = Records.criterion(row);
         return part == scores || only == null ? part : part.only(only);
     }
 

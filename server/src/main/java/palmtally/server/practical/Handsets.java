@@ -72,20 +72,22 @@ public class Handsets {
     private static final Duration LONGEST = Duration.ofHours(12);
 
     private final Rows rows;
-    private final Practicals practicals;
+    private final Records records;
+    private final Capture capture;
     private final People people;
     private final Clock clock;
 
-    Handsets(Rows rows, Practicals practicals, People people, Clock clock) {
+    Handsets(Rows rows, Records records, Capture capture, People people, Clock clock) {
         this.rows = rows;
-        this.practicals = practicals;
+        this.records = records;
+        this.capture = capture;
         this.people = people;
         this.clock = clock;
     }
 
     /** The code of a practical's handset: made when it is first asked for. */
     public String code(Caller caller, UUID practical) {
-        var row = practicals.row(practical);
+        var row = records.row(practical);
         people.mustTeach(caller, row.termId());
         if (row.finished()) throw Refusal.conflict("finished", "This practical is over; its handset is not in use.");
         var there = rows.of(practical);
@@ -103,7 +105,7 @@ public class Handsets {
 
     private PracticalRows.Row on(String code) {
         var found = rows.byCode(code.toLowerCase(Locale.ROOT)).orElseThrow(() -> Refusal.notFound("handset"));
-        var row = practicals.row(found.practicalId());
+        var row = records.row(found.practicalId());
         if (row.finished() || row.startedAt().isBefore(clock.instant().minus(LONGEST)))
             throw Refusal.notFound("handset");
         return row;
@@ -112,7 +114,7 @@ public class Handsets {
     /** Writes down what the client says; sent again it is there already, whatever moment it is said to be of. */
     void say(String code, Said said) {
         var row = on(code);
-        if (said.id != null && practicals.has(row.id(), "handset-" + said.id)) return;
+        if (said.id != null && capture.has(row.id(), "handset-" + said.id)) return;
         var faults = new ArrayList<Fault>();
         if (said.id == null || said.id.isBlank() || said.id.length() > 40)
             faults.add(new Fault("id", String.valueOf(said.id), "must be 1 to 40 characters"));
@@ -127,7 +129,7 @@ public class Handsets {
         if (!faults.isEmpty()) throw new InvalidValue("handset", faults);
         var now = clock.instant();
         long at = Duration.between(row.startedAt(), now).toMillis() - (said.agoMs == null ? 0 : said.agoMs);
-        practicals.appendUnseen(
+        capture.appendUnseen(
                 row.id(),
                 List.of(new Event(
                         "handset-" + said.id,
@@ -136,7 +138,7 @@ public class Handsets {
                         Math.max(0, at),
                         now,
                         kind(said),
-                        data(said, practicals.tooMuch(row)))));
+                        data(said, capture.tooMuch(row)))));
     }
 
     private static EventKind kind(Said said) {

@@ -124,11 +124,15 @@ class PracticalController {
     record SentAward(@Nullable Integer from, @Nullable Award award) {}
 
     private final Practicals practicals;
+    private final Capture capture;
+    private final Awards awards;
     private final Admission admission;
     private final People people;
 
-    PracticalController(Practicals practicals, Admission admission, People people) {
+    PracticalController(Practicals practicals, Capture capture, Awards awards, Admission admission, People people) {
         this.practicals = practicals;
+        this.capture = capture;
+        this.awards = awards;
         this.admission = admission;
         this.people = people;
     }
@@ -179,7 +183,7 @@ class PracticalController {
 
     @PostMapping("/api/practicals/{id}/events")
     Stored append(@Me Caller caller, @PathVariable UUID id, @RequestBody Sent sent) {
-        var stored = practicals.append(caller, id, sent.events);
+        var stored = capture.append(caller, id, sent.events);
         return new Stored(stored.events(), stored.finished());
     }
 
@@ -192,7 +196,7 @@ class PracticalController {
 
     @PostMapping("/api/practicals/{id}/rating")
     PracticalView rate(@Me Caller caller, @PathVariable UUID id, @RequestBody Rating rating) {
-        practicals.rate(caller, id, rating.value);
+        awards.rate(caller, id, rating.value);
         return one(caller, id);
     }
 
@@ -230,7 +234,7 @@ class PracticalController {
     /** With a reason it does not count any more; without one it counts again. */
     @PutMapping("/api/practicals/{id}/void")
     PracticalView setVoid(@Me Caller caller, @PathVariable UUID id, @RequestBody Voided voided) {
-        practicals.setVoid(caller, id, voided.reason);
+        awards.setVoid(caller, id, voided.reason);
         return one(caller, id);
     }
 
@@ -238,7 +242,7 @@ class PracticalController {
     PracticalView award(@Me Caller caller, @PathVariable UUID id, @RequestBody SentAward sent) {
         if (sent.from == null || sent.award == null)
             throw new InvalidValue("award", new Fault(sent.from == null ? "from" : "award", "", "is missing"));
-        practicals.award(caller, id, sent.from, sent.award);
+        awards.award(caller, id, sent.from, sent.award);
         return one(caller, id);
     }
 
@@ -270,7 +274,7 @@ class PracticalController {
 
     private PracticalView view(Practicals.Whole w, Caller caller) {
         var practical = w.practical();
-        var scores = Practicals.scores(practical, w.criterion());
+        var scores = Records.scores(practical, w.criterion());
         var run = scores.run();
         // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
         boolean hidden = w.finished() && w.rating() == null && w.award() == null;
@@ -279,7 +283,7 @@ class PracticalController {
         List<Again> again = List.of();
         if (w.award() != null) {
             var body = Json.MAPPER.readValue(w.award().body(), Award.class);
-            var outcome = Practicals.outcome(scores, body, w.rating());
+            var outcome = Awards.outcome(scores, body, w.rating());
             goals = Goal.of(scores, body.struckKeys());
             again = Again.of(scores, outcome, body.values(), body.struckKeys());
             award = new AwardView(

@@ -10,15 +10,15 @@ import org.springframework.stereotype.Component;
 @Component
 class RecountAtStart {
     private static final Logger log = LoggerFactory.getLogger(RecountAtStart.class);
-    private final Practicals practicals;
+    private final Awards awards;
 
-    RecountAtStart(Practicals practicals) {
-        this.practicals = practicals;
+    RecountAtStart(Awards awards) {
+        this.awards = awards;
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void recount() {
-        int n = practicals.recount();
+        int n = awards.recount();
         if (n > 0) log.info("the evidence of {} practicals was written down anew", n);
     }
 }

@@ -1,0 +1,286 @@
+package palmtally.server.practical;
+
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Finding;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.Outcome;
+import palmtally.core.practical.Scores;
+import palmtally.formats.Json;
+import palmtally.server.audit.Audit;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Duties;
+import palmtally.server.people.People;
+import palmtally.server.people.Role;
+import palmtally.server.practical.PracticalRows.AwardRow;
+import palmtally.server.practical.PracticalRows.Row;
+import palmtally.server.problem.Refusal;
+
+/** The judgement of a practical: one rating of the whole, the award with its reasons, and whether it counts. */
+@Service
+public class Awards {
+    private final PracticalRows rows;
+    private final Records records;
+    private final Capture capture;
+    private final People people;
+    private final Duties duties;
+    private final Audit audit;
+    private final EvidenceBook evidence;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+
+    Awards(
+            PracticalRows rows,
+            Records records,
+            Capture capture,
+            People people,
+            Duties duties,
+            Audit audit,
+            EvidenceBook evidence,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.rows = rows;
+        this.records = records;
+        this.capture = capture;
+        this.people = people;
+        this.duties = duties;
+        this.audit = audit;
+        this.evidence = evidence;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** The grader's one rating of the whole, given before any score is shown; the first one stands. */
+    @Transactional
+    public void rate(Caller caller, UUID id, @Nullable Double value) {
+        var row = records.lock(id);
+        people.mustTeach(caller, row.termId());
+        Records.mustCount(row);
+        records.mustGradeIt(caller, row);
+        if (!row.finished()) throw Refusal.conflict("not-finished", "Finish the practical first.");
+        if (value == null || !(value >= 0 && value <= 100))
+            throw new InvalidValue("rating", new Fault("value", String.valueOf(value), "must be 0 to 100"));
+        if (rows.rate(id, value, caller.id()) == 0)
+            throw Refusal.conflict("rated-already", "A rating was given already; it stands as it was given.");
+    }
+
+    /**
+     * Awards. Critical findings must each be confirmed or struck with a reason, and each changed criterion needs one.
+     *
+     * @param from revision of the award this one replaces, 0 for the first
+     */
+    @Transactional
+    public void award(Caller caller, UUID id, int from, Award award) {
+        var row = records.lock(id);
+        people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
+        Records.mustCount(row);
+        records.mustNotBeBlind(caller, row);
+        records.mustGradeIt(caller, row);
+        var practical = records.practical(row);
+        duties.mustGrade(caller, row.termId(), practical.sequence().region());
+        var rating = rows.rating(id)
+                .orElseThrow(() -> Refusal.conflict("not-rated", "Give the one rating of the whole first."));
+        int now = rows.award(id).map(AwardRow::revision).orElse(0);
+        if (now != from)
+            throw Refusal.conflict(
+                    "changed-meanwhile",
+                    "Somebody awarded this meanwhile. Read it again; nothing of yours was stored.");
+        var scores = Records.scores(practical, Records.criterion(row));
+        check(award, scores);
+        var outcome = outcome(scores, award, rating);
+        if (rows.addAward(new AwardRow(
+                        id,
+                        now + 1,
+                        Json.MAPPER.writeValueAsString(award),
+                        outcome.result().toString(),
+                        outcome.mean(),
+                        award.released(),
+                        caller.id(),
+                        clock.instant(),
+                        practical.events().size()))
+                == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
+        var other = rows.other(id).orElse(null);
+        if (other == null) writeEvidence(row, scores, award);
+        else countPair(row.beside() == null ? row : other);
+        audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
+    }
+
+    /** Lets the student see an award as it stands; nothing where they see it already. */
+    @Transactional
+    public void release(Caller caller, UUID id) {
+        var row = records.lock(id);
+        people.mustTeach(caller, row.termId());
+        if (caller.role() != Role.LEAD) throw Refusal.forbidden("The lead releases what was left to the lead.");
+        var held = rows.award(id).filter(a -> !a.released()).orElse(null);
+        if (held == null) return;
+        var body = Json.MAPPER.readValue(held.body(), Award.class).releasing();
+        rows.addAward(new AwardRow(
+                id,
+                held.revision() + 1,
+                Json.MAPPER.writeValueAsString(body),
+                held.result(),
+                held.mean(),
+                true,
+                caller.id(),
+                clock.instant(),
+                held.events()));
+        var other = rows.other(id).orElse(null);
+        if (other == null) writeEvidence(row, records.scores(row), body);
+        else countPair(row.beside() == null ? row : other);
+        audit.changed(caller, row.studentId(), "award", id + " released");
+    }
+
+    /**
+     * Writes down anew what the awards say that an earlier version of the app wrote less of.
+     *
+     * @return how many
+     */
+    public int recount() {
+        int n = 0;
+        for (var id : rows.awardedWithoutLooks()) {
+            n++;
+            transaction.executeWithoutResult(t -> rows.lock(id).ifPresent(row -> {
+                if (rows.other(id).isPresent()) countPair(row);
+                else
+                    rows.award(id)
+                            .ifPresent(a -> writeEvidence(
+                                    row, records.scores(row), Json.MAPPER.readValue(a.body(), Award.class)));
+            }));
+        }
+        return n;
+    }
+
+    /** A run that two graders mark counts once, by the first one's award, as soon as both have awarded. */
+    private void countPair(Row first) {
+        var award = rows.award(first.id()).orElse(null);
+        boolean both = award != null
+                && rows.other(first.id()).flatMap(o -> rows.award(o.id())).isPresent();
+        if (both) writeEvidence(first, records.scores(first), Json.MAPPER.readValue(award.body(), Award.class));
+    }
+
+    /** One run as each of two graders marked it: what was awarded, else computed. */
+    public record Twice(UUID id, Map<Criterion, Double> first, Map<Criterion, Double> second) {}
+
+    /** Every run of a term that two graders marked, both of them done. */
+    public List<Twice> markedTwice(UUID term) {
+        return rows.pairs(term).stream()
+                .map(first -> {
+                    var second = rows.other(first.id()).orElseThrow();
+                    return new Twice(first.id(), ownMarks(first), ownMarks(second));
+                })
+                .toList();
+    }
+
+    /** By the first award: an agreed one is made after both were seen. */
+    private Map<Criterion, Double> ownMarks(Row row) {
+        var award = rows.firstAward(row.id())
+                .map(a -> Json.MAPPER.readValue(a.body(), Award.class))
+                .orElseThrow();
+        Map<Criterion, Double> marks = new EnumMap<>(Criterion.class);
+        for (var c : records.scores(row).criteria()) {
+            Double value = award.values().getOrDefault(c.criterion(), c.score());
+            if (value != null) marks.put(c.criterion(), value);
+        }
+        return marks;
+    }
+
+    /** What an award says, for Track. */
+    private void writeEvidence(Row row, Scores scores, Award award) {
+        evidence.write(row, Practicals.Kind.of(row).evidence, scores, award);
+    }
+
+    /**
+     * Says that a practical does not count and why, or with null that it does after all: nothing is deleted.
+     *
+     * @throws InvalidValue where the reason is blank or too long
+     */
+    @Transactional
+    public void setVoid(Caller caller, UUID id, @Nullable String reason) {
+        var row = records.lock(id);
+        people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
+        if (reason != null && (reason.isBlank() || reason.length() > 400))
+            throw new InvalidValue(
+                    "practical",
+                    new Fault(
+                            "reason",
+                            reason.isBlank() ? "" : reason.length() + " characters",
+                            "must be 1 to 400 characters"));
+        rows.setVoid(id, reason == null ? null : reason.strip(), caller.id());
+        capture.forget(id);
+        evidence.clear(id);
+        evidence.tell(row);
+        if (reason == null)
+            rows.award(id)
+                    .ifPresent(
+                            a -> writeEvidence(row, records.scores(row), Json.MAPPER.readValue(a.body(), Award.class)));
+        audit.changed(
+                caller,
+                row.studentId(),
+                reason == null ? "counted again" : "made void",
+                id + (reason == null ? "" : " " + reason.strip()));
+    }
+
+    /** What it comes to with an award; critical findings that were struck do not count. */
+    public static Outcome outcome(Scores scores, Award award, @Nullable Double rating) {
+        var struck = award.struckKeys();
+        int critical = (int) scores.critical().stream()
+                .filter(f -> !struck.contains(f.key()))
+                .count();
+        return Outcome.of(scores, award.values(), critical, rating);
+    }
+
+    private static void check(Award award, Scores scores) {
+        var faults = new ArrayList<Fault>();
+        award.criteria().forEach((c, change) -> {
+            Double value = change.value();
+            if (value == null || !(value >= 0 && value <= 100))
+                faults.add(new Fault("criteria/" + c + "/value", String.valueOf(value), "must be 0 to 100"));
+            if (change.reason() == null || change.reason().isBlank())
+                faults.add(new Fault("criteria/" + c + "/reason", "", "is missing: a changed mark needs its reason"));
+        });
+        var keys = new HashSet<>(scores.critical().stream().map(Finding::key).toList());
+        var answered = new HashSet<>(award.confirmed());
+        for (int i = 0; i < award.struck().size(); i++) {
+            var s = award.struck().get(i);
+            if (s.key() == null || !keys.contains(s.key()))
+                faults.add(new Fault("struck/" + i + "/key", String.valueOf(s.key()), "is no critical finding here"));
+            if (s.reason() == null || s.reason().isBlank())
+                faults.add(new Fault("struck/" + i + "/reason", "", "is missing: striking a finding needs its reason"));
+            if (s.key() != null) answered.add(s.key());
+        }
+        for (var key : keys)
+            if (!answered.contains(key))
+                faults.add(new Fault("confirmed", key, "is a critical finding neither confirmed nor struck"));
+        for (int i = 0; i < award.remarks().size(); i++) {
+            var r = award.remarks().get(i);
+            if (r.text() == null || r.text().isBlank() || r.text().length() > 400)
+                faults.add(new Fault("remarks/" + i + "/text", "", "must be 1 to 400 characters"));
+            if (r.atMs() != null && (r.atMs() < 0 || r.atMs() > Event.MOST_MS))
+                faults.add(new Fault("remarks/" + i + "/atMs", r.atMs().toString(), "lies outside the run"));
+        }
+        if (award.remarks().size() > 100)
+            faults.add(new Fault("remarks", award.remarks().size() + " remarks", "must be at most 100"));
+        if (award.goals().size() > 20
+                || award.goals().stream().anyMatch(g -> g == null || g.isBlank() || g.length() > 400))
+            faults.add(
+                    new Fault("goals", award.goals().size() + " goals", "must be at most 20 of 1 to 400 characters"));
+        if (award.feedback().length() > 4000)
+            faults.add(new Fault(
+                    "feedback", award.feedback().length() + " characters", "must be at most 4000 characters"));
+        if (!faults.isEmpty()) throw new InvalidValue("award", faults);
+    }
+}

@@ -1,0 +1,207 @@
+package palmtally.server.practical;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.EventKind;
+import palmtally.core.practical.Practical;
+import palmtally.core.practical.Run;
+import palmtally.core.sequence.Sequence;
+import palmtally.server.people.Caller;
+import palmtally.server.people.People;
+import palmtally.server.practical.PracticalRows.Row;
+import palmtally.server.problem.Refusal;
+import palmtally.server.profile.Profiles;
+import palmtally.server.sequence.Sequences;
+
+/** What is seen, written down: every event once, whoever sends it and however often. */
+@Service
+class Capture {
+    /** Events of one request; more come in several. */
+    static final int MOST_AT_ONCE = 1000;
+
+    /** How long it is taken as told who may write to a practical. */
+    private static final Duration ASKED_AGAIN = Duration.ofSeconds(5);
+
+    private final PracticalRows rows;
+    private final Records records;
+    private final Sequences sequences;
+    private final Profiles profiles;
+    private final People people;
+    private final EventLog log;
+    private final TransactionTemplate transaction;
+    private final Clock clock;
+    private final Map<UUID, Known> knowns = new ConcurrentHashMap<>();
+
+    Capture(
+            PracticalRows rows,
+            Records records,
+            Sequences sequences,
+            Profiles profiles,
+            People people,
+            EventLog log,
+            TransactionTemplate transaction,
+            Clock clock) {
+        this.rows = rows;
+        this.records = records;
+        this.sequences = sequences;
+        this.profiles = profiles;
+        this.people = people;
+        this.log = log;
+        this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** What does not change of a practical that is being graded, and how many events it had when it was last asked. */
+    private static final class Known {
+        final UUID term;
+        final Sequence sequence;
+        final AtomicInteger events;
+        volatile boolean finished;
+        /** Who may write here, and until when that need not be asked again. */
+        final Map<UUID, Instant> mayWrite = new ConcurrentHashMap<>();
+
+        Known(UUID term, Sequence sequence, int events, boolean finished) {
+            this.finished = finished;
+            this.term = term;
+            this.sequence = sequence;
+            this.events = new AtomicInteger(events);
+        }
+    }
+
+    /** How many are stored now, and whether the practical is finished. */
+    public record Stored(int events, boolean finished) {}
+
+    /**
+     * Stores events; each id once, however often it is sent. All of a request or none. What is scored is not asked here: a tap is
+     * answered when it is on disk.
+     *
+     * @throws InvalidValue naming every event that cannot be meant, by its place in the request
+     * @throws Refusal 409 where an id is stored already with other contents
+     */
+    public Stored append(Caller caller, UUID id, @Nullable List<Event> sent) {
+        var known = known(id);
+        var now = clock.instant();
+        var until = known.mayWrite.get(caller.id());
+        if (until == null || until.isBefore(now)) {
+            mayWrite(caller, records.row(id));
+            known.mayWrite.put(caller.id(), now.plus(ASKED_AGAIN));
+        }
+        if (sent == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
+        if (sent.size() > MOST_AT_ONCE)
+            throw new InvalidValue(
+                    "events",
+                    new Fault("events", sent.size() + " events", "must be at most " + MOST_AT_ONCE + " at once"));
+        return append(id, known, sent);
+    }
+
+    /** A grader writes where they teach; an observer only what they were asked to look at. */
+    private void mayWrite(Caller caller, Row row) {
+        if (Practicals.Kind.of(row) == Practicals.Kind.PEER_LOOK) {
+            if (!row.graderId().equals(caller.id()))
+                throw Refusal.forbidden("Only the student who was asked to watch writes here.");
+            return;
+        }
+        people.mustTeach(caller, row.termId());
+        records.mustGradeIt(caller, row);
+    }
+
+    /** Stores what comes from a device that nobody signed in on; whoever calls has made sure that it belongs here. */
+    void appendUnseen(UUID id, List<Event> sent) {
+        append(id, known(id), sent);
+    }
+
+    boolean has(UUID id, String event) {
+        return !rows.eventsOf(id, List.of(event)).isEmpty();
+    }
+
+    /** The number from which a report is too much, by the profile of a practical. */
+    int tooMuch(Row row) {
+        return profiles.version(row.profileVersionId()).profile().pressure().tooMuch();
+    }
+
+    private Known known(UUID id) {
+        return knowns.computeIfAbsent(id, i -> {
+            var row = records.row(i);
+            return new Known(
+                    row.termId(),
+                    sequences.version(row.sequenceVersionId()).sequence(),
+                    rows.countEvents(i),
+                    row.finished());
+        });
+    }
+
+    private Stored append(UUID id, Known known, List<Event> sent) {
+        Map<String, Event> mine = new HashMap<>();
+        for (var e : sent) {
+            var twice = mine.putIfAbsent(e.id(), e);
+            if (twice != null && !same(twice, e))
+                throw Refusal.conflict(
+                        "event-differs", "Event " + e.id() + " is sent twice with other contents; nothing was stored.");
+        }
+        var refs = sent.stream()
+                .map(e -> e.data().ref())
+                .filter(r -> r != null && !mine.containsKey(r))
+                .distinct()
+                .toList();
+        var there = new HashSet<String>();
+        if (!refs.isEmpty()) rows.eventsOf(id, refs).forEach(e -> there.add(e.id()));
+        var faults = Practical.faults(known.sequence, sent, r -> mine.containsKey(r) || there.contains(r));
+        if (known.events.get() + mine.size() > Practical.MOST_EVENTS) {
+            known.events.set(rows.countEvents(id));
+            if (known.events.get() + mine.size() > Practical.MOST_EVENTS)
+                faults.add(new Fault(
+                        "events",
+                        known.events.get() + mine.size() + " events",
+                        "must be at most " + Practical.MOST_EVENTS));
+        }
+        if (!faults.isEmpty()) throw new InvalidValue("events", faults);
+        if (mine.isEmpty()) return new Stored(known.events.get(), known.finished);
+        int fresh = log.store(id, mine.values().stream().map(Records::row).toList());
+        int events = known.events.addAndGet(fresh);
+        boolean ends = mine.values().stream().anyMatch(e -> e.kind() == EventKind.FINISH || e.kind() == EventKind.UNDO);
+        if (ends) known.finished = settle(id);
+        return new Stored(events, known.finished);
+    }
+
+    /** Whether it is finished, told by what was seen: a finish may be undone. */
+    private boolean settle(UUID id) {
+        return Boolean.TRUE.equals(transaction.execute(s -> {
+            var row = records.lock(id);
+            boolean finished =
+                    Run.of(records.practical(row)).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
+            if (finished != row.finished()) {
+                rows.finish(id, finished);
+                rows.finishLooks(id, finished);
+            }
+            return finished;
+        }));
+    }
+
+    /** Wall time is for people: a clock set right between two sendings does not make another event. */
+    private static boolean same(Event a, Event b) {
+        return a.device().equals(b.device())
+                && a.seq() == b.seq()
+                && a.atMs() == b.atMs()
+                && a.kind() == b.kind()
+                && a.data().equals(b.data());
+    }
+
+    /** What was known of it is asked again: it changed otherwise than by an event. */
+    void forget(UUID id) {
+        knowns.remove(id);
+    }
+}

@@ -1,0 +1,124 @@
+package palmtally.server.practical;
+
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import palmtally.core.finding.Criterion;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.EventData;
+import palmtally.core.practical.EventKind;
+import palmtally.core.practical.Practical;
+import palmtally.core.practical.Scores;
+import palmtally.core.sequence.Sides;
+import palmtally.formats.Json;
+import palmtally.server.people.Caller;
+import palmtally.server.practical.PracticalRows.EventRow;
+import palmtally.server.practical.PracticalRows.Row;
+import palmtally.server.problem.Refusal;
+import palmtally.server.profile.Profiles;
+import palmtally.server.sequence.Sequences;
+
+/** Practicals as they are stored, read; and who may not read or mark them yet. */
+@Service
+class Records {
+    private final PracticalRows rows;
+    private final Sequences sequences;
+    private final Profiles profiles;
+
+    Records(PracticalRows rows, Sequences sequences, Profiles profiles) {
+        this.rows = rows;
+        this.sequences = sequences;
+        this.profiles = profiles;
+    }
+
+    Row row(UUID id) {
+        return rows.byId(id).orElseThrow(() -> Refusal.notFound("practical"));
+    }
+
+    /** For whoever changes it: nobody else does meanwhile. */
+    Row lock(UUID id) {
+        return rows.lock(id).orElseThrow(() -> Refusal.notFound("practical"));
+    }
+
+    List<Event> events(UUID id) {
+        return rows.events(id).stream().map(Records::event).toList();
+    }
+
+    static Event event(EventRow r) {
+        return new Event(
+                r.id(),
+                r.device(),
+                r.seq(),
+                r.atMs(),
+                r.wall(),
+                EventKind.valueOf(r.kind().toUpperCase().replace('-', '_')),
+                Json.MAPPER.readValue(r.data(), EventData.class));
+    }
+
+    static EventRow row(Event e) {
+        return new EventRow(
+                e.id(),
+                e.device(),
+                e.seq(),
+                e.atMs(),
+                e.wall(),
+                e.kind().toString(),
+                Json.MAPPER.writeValueAsString(e.data()));
+    }
+
+    Practical practical(Row row) {
+        return new Practical(
+                sequences.version(row.sequenceVersionId()).sequence(),
+                profiles.version(row.profileVersionId()).profile(),
+                List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
+                Sides.valueOf(row.sides().toUpperCase()),
+                events(row.id()));
+    }
+
+    static @Nullable Criterion criterion(Row row) {
+        return row.criterion() == null
+                ? null
+                : Criterion.valueOf(row.criterion().toUpperCase());
+    }
+
+    /** The scores of a practical: of a spot check the one criterion it looked at. */
+    static Scores scores(Practical practical, @Nullable Criterion criterion) {
+        var all = Scores.of(practical);
+        return criterion == null ? all : all.only(criterion);
+    }
+
+    Scores scores(Row row) {
+        return scores(practical(row), criterion(row));
+    }
+
+    /** @throws Refusal 409 where it is void */
+    static void mustCount(Row row) {
+        if (row.voidReason() != null)
+            throw Refusal.conflict(
+                    "void", "This practical does not count: " + row.voidReason() + ". Count it again first.");
+    }
+
+    /** Whether the caller grades the same run on their own and has not seen the other's marks yet. */
+    boolean blind(Caller caller, Row row) {
+        if (row.graderId().equals(caller.id())) return false;
+        var other = rows.other(row.id()).orElse(null);
+        return other != null
+                && other.graderId().equals(caller.id())
+                && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty());
+    }
+
+    void mustNotBeBlind(Caller caller, Row row) {
+        if (blind(caller, row))
+            throw Refusal.forbidden("Two graders mark this run, each on their own: it opens once both have awarded.");
+    }
+
+    /** While two graders mark a run on their own, nothing but its own grader's hand may touch either. */
+    void mustGradeIt(Caller caller, Row row) {
+        var other = rows.other(row.id()).orElse(null);
+        if (other != null
+                && !row.graderId().equals(caller.id())
+                && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty()))
+            throw Refusal.forbidden("Two graders mark this run, each on their own; this is the other one's.");
+    }
+}
