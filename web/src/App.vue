@@ -107,4 +107,15 @@ async function leave() {
   flex: 1;
   min-width: 0;
 }
+@media (max-width: 640px) {
+  .rail {
+    width: 60px;
+    padding-inline: 3px;
+  }
+  .room,
+  .room.small {
+    width: 54px;
+    font-size: 13px;
+  }
+}
 </style>

@@ -227,4 +227,14 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
   color: var(--stop);
   font-weight: 650;
 }
+@media (max-width: 899px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+@media (max-width: 640px) {
+  .cols .line {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -206,4 +206,12 @@ const spared = computed(() => (view.value.today ?? []).map((n) => session.spared
   font-size: 12px;
   font-weight: 500;
 }
+@media (max-width: 640px) {
+  .give {
+    flex-wrap: wrap;
+  }
+  .give .push {
+    flex: 1 1 30%;
+  }
+}
 </style>

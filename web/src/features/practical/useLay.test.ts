@@ -57,6 +57,10 @@ describe('fingers on the screen', () => {
     expect(lay.close.value).toBe(true)
     expect(lay.hand.value?.pressure).toMatchObject({ x: 540 })
   })
+  it('are not taken for a hand where the store holds something else', () => {
+    localStorage.setItem('palm-laid-hand', '{"pressure":{"x":1}}')
+    expect(screen().lay.hand.value).toBeUndefined()
+  })
   it('tap what was under them when they came down, one running over into the next', () => {
     const { heard, send } = screen()
     send('pointerdown', 1, [5, 5], 'order')

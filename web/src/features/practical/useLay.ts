@@ -12,15 +12,31 @@ interface Touch extends Point {
   with: number
 }
 
+const lies = (at: Point, width: number, height: number) => at.x <= width && at.y <= height
+/** A hand from the browser's own store, if that is what it is. */
+function handKept(text: string): Hand | null {
+  const hand = JSON.parse(text) as Partial<Hand> | null
+  return hand && FINGERS.every((f) => Number.isFinite(hand[f.id]?.x) && Number.isFinite(hand[f.id]?.y))
+    ? (hand as Hand)
+    : null
+}
+
 /** Fingers on a part of the screen: five at once lay the hand, one taps what is under it when it is lifted. */
 export function useLay(
   area: Ref<HTMLElement | undefined>,
   on: Record<'down' | 'up' | 'tap', (target: string) => void>,
 ) {
   const { width, height } = useElementSize(area)
-  const hand = useStorage<Hand | null>('palm-laid-hand', null, undefined, {
-    serializer: { read: (v) => JSON.parse(v) as Hand | null, write: (v) => JSON.stringify(v) },
+  const kept = useStorage<Hand | null>('palm-laid-hand', null, undefined, {
+    serializer: { read: handKept, write: (v) => JSON.stringify(v) },
   })
+  /** The hand that was laid, while all of it lies on the screen: one that was turned round, or is another, wants it anew. */
+  const hand = computed(() =>
+    kept.value &&
+    (!(width.value > 0) || FINGERS.every((f) => lies(kept.value![f.id], width.value, height.value)))
+      ? kept.value
+      : undefined,
+  )
   const close = ref(false)
   const down = new Map<number, Touch>()
 
@@ -33,7 +49,7 @@ export function useLay(
     if (down.size !== FINGERS.length) return
     const laid = handOf([...down.values()])
     close.value = !laid
-    if (laid) hand.value = laid
+    if (laid) kept.value = laid
   }
   function lost(e: PointerEvent) {
     const touch = down.get(e.pointerId)

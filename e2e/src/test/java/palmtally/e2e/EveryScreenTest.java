@@ -29,6 +29,10 @@ import palmtally.server.Visitor;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class EveryScreenTest {
     private static final List<String> TAGS = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
+    /** What is looked at while one walks about. */
+    private static final List<String> ON_A_PHONE =
+            List.of("floor", "grade", "class", "handset", "track", "looks", "student");
+
     /** Controls people press, and how large each is. A label makes its own switch larger. */
     private static final String SMALL = """
             () => [...document.querySelectorAll('button, a[href], select, textarea, input:not([type=checkbox]):not(.sr), summary, [role=link], [role=slider]')]
@@ -193,6 +197,7 @@ class EveryScreenTest {
             page.navigate(app.url() + path);
             settle(page);
             look(page, name, faults);
+            if (!night && ON_A_PHONE.contains(name)) onAPhone(page, name, faults);
             if (name.equals("table")) {
                 page.keyboard().press("?");
                 page.getByText("One key each").waitFor();
@@ -223,6 +228,7 @@ class EveryScreenTest {
         student.waitForURL("**/me");
         settle(student);
         look(student, "me", faults);
+        if (!night) onAPhone(student, "me", faults);
         student.context().close();
         assertThat(faults).isEmpty();
     }
@@ -243,6 +249,12 @@ class EveryScreenTest {
             if (box.x < 0 || box.x + box.width > width || box.y < 0 || box.y + box.height > height)
                 faults.put("table " + size + ", " + name, "out of sight");
         }
+    }
+
+    private static void onAPhone(Page page, String name, Map<String, Object> faults) {
+        page.setViewportSize(390, 844);
+        room(page, name + " on a phone", faults);
+        page.setViewportSize(1280, 800);
     }
 
     private static void settle(Page page) {
