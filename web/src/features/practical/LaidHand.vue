@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { FINGERS, hue, type Criterion } from '@/parts/criteria'
-import { BACK, cellsOf, reachOf, type Column } from './laidHand'
+import { BACK, cellAt, cellsOf, columnAt, reachOf, type Column } from './laidHand'
 import type { Capture } from './useCapture'
 import { useLay } from './useLay'
 import type { Progress } from './useProgress'
@@ -14,10 +14,24 @@ const area = ref<HTMLElement>()
 const opened = ref<Criterion>()
 const written = ref('')
 const { hand, columns, height, close, press, lift, lost } = useLay(area, {
-  down: (target) => holds(target) && props.capture.down(),
-  up: (target) => holds(target) && props.capture.up(),
-  tap,
+  down(at, id) {
+    if (!holds(cellAt(cells.value, at)?.place)) return
+    holder = id
+    props.capture.down()
+  },
+  up(id) {
+    if (id !== holder) return
+    holder = undefined
+    props.capture.up()
+  },
+  // What lies there now: of two fingers that run over into one another, the first has changed what the second means.
+  tap(at) {
+    if (opened.value) pick(cellAt(cells.value, at)?.place)
+    else open(columnAt(columns.value, at)?.id)
+  },
 })
+/** The touch that a hold is pressed with. */
+let holder: number | undefined
 
 const nameOf = (id: Criterion) => FINGERS.find((f) => f.id === id)!.name
 const letterOf = (id: Criterion) => FINGERS.find((f) => f.id === id)!.letter
@@ -27,31 +41,37 @@ const reach = computed(() =>
     : [],
 )
 const cells = computed(() => cellsOf(columns.value, reach.value.length, height.value))
-const holds = (target: string) => !!opened.value && reach.value[Number(target)]?.id === 'hold'
+const holds = (place: number | undefined) => place !== undefined && reach.value[place]?.id === 'hold'
 
-function tap(target: string) {
-  if (!opened.value) {
-    opened.value = target as Criterion
-    written.value = nameOf(opened.value)
-    return
-  }
-  const pick = reach.value[Number(target)]
+function open(finger: Criterion | undefined) {
+  opened.value = finger
+  written.value = finger ? nameOf(finger) : ''
+}
+function pick(place: number | undefined) {
+  if (!opened.value) return
   const finger = nameOf(opened.value)
+  const picked = place === undefined ? undefined : reach.value[place]
   opened.value = undefined
-  if (!pick) return
-  props.capture.pick(pick)
-  written.value = `${finger}: ${pick.label}`
+  if (!picked) return
+  props.capture.pick(picked)
+  written.value = `${finger}: ${picked.label}`
   // Felt, not looked for; not every device can.
   navigator.vibrate?.(20)
 }
 function wordOf(place: number) {
-  if (holds(String(place)) && props.capture.holding) return 'Let go'
+  if (holds(place) && props.capture.holding) return 'Let go'
   return reach.value[place]?.label ?? 'Back'
 }
 const drawn = (c: Column) => ({ left: `${c.home.x - c.left - c.drawn / 2 + 3}px`, width: `${c.drawn - 6}px` })
-/** By key or by an aid that clicks: a finger or a mouse was heard of already. */
-function clicked(e: MouseEvent, target: string | number) {
-  if (e.detail === 0) tap(String(target))
+/** By key or by an aid that clicks; a finger or a mouse was heard of already. A hold begins with one and ends with the next. */
+function clicked(e: MouseEvent, what: Criterion | number) {
+  if (e.detail > 0) return
+  if (typeof what === 'string') return open(what)
+  if (holds(what)) {
+    props.capture.down()
+    props.capture.up()
+  }
+  pick(what)
 }
 </script>
 

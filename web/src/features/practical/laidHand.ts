@@ -120,3 +120,15 @@ export function cellsOf(columns: readonly Column[], places: number, height: numb
     })
   })
 }
+
+/** Which of some parts of the screen a point lies on. */
+export const columnAt = (columns: readonly Column[], at: Point) =>
+  columns.find((c) => c.left <= at.x && at.x < c.left + c.width)
+export const cellAt = (cells: readonly Cell[], at: Point) =>
+  cells.find(
+    (c) =>
+      c.column.left <= at.x &&
+      at.x < c.column.left + c.column.width &&
+      c.top <= at.y &&
+      at.y < c.top + c.height,
+  )

@@ -7,7 +7,6 @@ import { columnsOf, handOf, type Hand, type Point } from './laidHand'
 const AT_ONCE = 2
 
 interface Touch extends Point {
-  target: string
   /** How many were on the screen with it, at most. */
   with: number
 }
@@ -24,7 +23,12 @@ function handKept(text: string): Hand | null {
 /** Fingers on a part of the screen: five at once lay the hand, one taps what is under it when it is lifted. */
 export function useLay(
   area: Ref<HTMLElement | undefined>,
-  on: Record<'down' | 'up' | 'tap', (target: string) => void>,
+  on: {
+    down: (at: Point, finger: number) => void
+    /** Lifted, or lost to the tablet itself. */
+    up: (finger: number) => void
+    tap: (at: Point) => void
+  },
 ) {
   const { width, height } = useElementSize(area)
   const kept = useStorage<Hand | null>('palm-laid-hand', null, undefined, {
@@ -42,24 +46,24 @@ export function useLay(
 
   function press(e: PointerEvent) {
     const box = area.value!.getBoundingClientRect()
-    const target = (e.target as HTMLElement).closest<HTMLElement>('[data-under]')?.dataset.under ?? ''
-    down.set(e.pointerId, { x: e.clientX - box.left, y: e.clientY - box.top, target, with: 0 })
-    if (target && down.size <= AT_ONCE) on.down(target)
+    const at = { x: e.clientX - box.left, y: e.clientY - box.top }
+    down.set(e.pointerId, { ...at, with: 0 })
+    if (down.size <= AT_ONCE) on.down(at, e.pointerId)
     for (const t of down.values()) t.with = Math.max(t.with, down.size)
     if (down.size !== FINGERS.length) return
     const laid = handOf([...down.values()])
     close.value = !laid
-    if (laid) kept.value = laid
+    if (laid) kept.value = laid as Hand
   }
   function lost(e: PointerEvent) {
     const touch = down.get(e.pointerId)
     down.delete(e.pointerId)
-    if (touch?.target) on.up(touch.target)
+    if (touch) on.up(e.pointerId)
     return touch
   }
   function lift(e: PointerEvent) {
     const touch = lost(e)
-    if (touch?.target && touch.with <= AT_ONCE) on.tap(touch.target)
+    if (touch && touch.with <= AT_ONCE) on.tap(touch)
   }
 
   const columns = computed(() => (hand.value ? columnsOf(hand.value, width.value) : []))

@@ -170,6 +170,13 @@ class PracticalTest {
                             + "\"data\":{\"drape\":\"loose\"}}]}");
             assertThat(view().get("award").get("since").asInt()).isEqualTo(1);
             assertThat(line().get("since").asInt()).isEqualTo(1);
+            // A second device that is put away says so; that is no tap.
+            nadia.post(
+                    "/api/practicals/" + id + "/events",
+                    "{\"events\":[{\"id\":\"away\",\"device\":\"phone\",\"seq\":2,\"atMs\":40000,\"kind\":\"attend\","
+                            + "\"data\":{\"on\":false}}]}");
+            assertThat(view().get("award").get("since").asInt()).isEqualTo(1);
+            assertThat(line().get("since").asInt()).isEqualTo(1);
             assertThat(app.database().count(evidence)).isEqualTo(before);
             assertThat(award(plain(1)).status()).isEqualTo(200);
             assertThat(view().get("award").get("since").asInt()).isZero();

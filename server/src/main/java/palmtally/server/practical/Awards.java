@@ -110,7 +110,7 @@ public class Awards {
                         award.released(),
                         caller.id(),
                         clock.instant(),
-                        practical.events().size()))
+                        Records.taps(practical)))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
         var other = rows.other(id).orElse(null);
         if (other == null) writeEvidence(row, scores, award);

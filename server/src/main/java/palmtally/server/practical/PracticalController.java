@@ -88,7 +88,7 @@ class PracticalController {
 
     record Stretch(long start, long end) {}
 
-    /** @param since how many events reached the school afterwards, and are not counted in it */
+    /** @param since how many taps reached the school afterwards, and are not counted in it */
     record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at, int since) {}
 
     /** @param stored how many events the practical has now */
@@ -295,7 +295,7 @@ class PracticalController {
                     w.award().events() == null
                             ? 0
                             : Math.max(
-                                    0, w.practical().events().size() - w.award().events()));
+                                    0, Records.taps(w.practical()) - w.award().events()));
         }
         return new PracticalView(
                 w.id(),

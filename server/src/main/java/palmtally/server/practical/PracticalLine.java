@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A practical as a line of a list; result, mean and released are absent until it is awarded, a reason unless it is void.
  *
- * @param since how many events reached the school after the award, absent for none
+ * @param since how many taps reached the school after the award, absent for none
  */
 public record PracticalLine(
         UUID id,

@@ -260,7 +260,7 @@ interface PracticalRows {
             select p.id, p.student_id, s.name as student, g.name as grader, v.name as sequence, v.region, p.started_at,
                    p.table_number, p.finished, a.result, a.mean, a.released, p.void_reason,
                    p.kind, p.criterion, p.beside, p.grader_id,
-                   nullif((select count(*) from event e where e.practical_id = p.id and a.events is not null) - a.events, 0)::int as since
+                   nullif((select count(*) from event e where e.practical_id = p.id and a.events is not null and e.kind != 'attend') - a.events, 0)::int as since
             from practical p
             join account s on s.id = p.student_id
             join account g on g.id = p.grader_id

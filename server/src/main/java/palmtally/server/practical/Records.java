@@ -82,6 +82,13 @@ class Records {
                 : Criterion.valueOf(row.criterion().toUpperCase());
     }
 
+    /** How many taps an award rests on; where a grader's eyes were is told by the device itself, also when it is put away. */
+    static int taps(Practical practical) {
+        return (int) practical.events().stream()
+                .filter(e -> e.kind() != EventKind.ATTEND)
+                .count();
+    }
+
     /** The scores of a practical: of a spot check the one criterion it looked at. */
     static Scores scores(Practical practical, @Nullable Criterion criterion) {
         var all = Scores.of(practical);
