@@ -3144,7 +3144,7 @@ export interface components {
         | 'lower-leg'
         | 'foot'
         | 'whole-body'
-      sequence?: string
+      sequence: string
       /** Format: uuid */
       student: string
       whole: boolean
@@ -3447,6 +3447,28 @@ export interface components {
       name: string
       /** Format: date */
       startsOn: string
+    }
+    NoLook: {
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: int32 */
+      students: number
+      why: string
     }
     NoteWord: {
       /** @enum {string} */
@@ -5093,6 +5115,7 @@ export interface components {
       looks: components['schemas']['LookLine'][]
       /** Format: double */
       minutes: number
+      missing: components['schemas']['NoLook'][]
       /** Format: double */
       used: number
     }

@@ -52,7 +52,7 @@ function setUp(l: Schema['LookLine']) {
     path: '/grade',
     query: {
       student: l.student,
-      sequence: l.sequence ?? undefined,
+      sequence: l.sequence,
       criterion: l.whole ? undefined : l.reasons[0]?.criterion,
     },
   }
@@ -127,6 +127,12 @@ function setUp(l: Schema['LookLine']) {
         is missing or few labs are left, and most where something critical is open.
       </p>
     </div>
+    <ul v-if="list.missing.length" class="card soft missing" aria-label="What cannot be looked at yet">
+      <li v-for="m in list.missing" :key="m.region">
+        <span>{{ m.why }}</span>
+        <router-link class="push" to="/plan">Plan</router-link>
+      </li>
+    </ul>
   </template>
 </template>
 
@@ -147,7 +153,16 @@ input {
   margin: 0 0 10px;
   padding: 0;
 }
-li {
+.missing {
+  list-style: none;
+}
+.missing li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  align-items: center;
+}
+.looks li {
   display: grid;
   grid-template-columns: 34px 190px 190px 1fr 62px auto;
   gap: 10px;
@@ -205,7 +220,7 @@ li {
   .second {
     flex-wrap: wrap;
   }
-  li {
+  .looks li {
     grid-template-columns: 34px 1fr auto;
   }
   .what,

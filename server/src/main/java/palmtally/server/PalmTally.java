@@ -16,9 +16,10 @@ public class PalmTally {
         SpringApplication.run(PalmTally.class, args);
     }
 
+    /** The one clock of app, demo and tests; its days are those of the school. */
     @Bean
-    Clock clock() {
-        return Clock.systemUTC();
+    Clock clock(ZoneId zone) {
+        return Clock.system(zone);
     }
 
     /** Where the clock on the wall of the school is: the time zone of this computer. */

@@ -1,5 +1,6 @@
 package palmtally.server;
 
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.Map;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -16,6 +17,11 @@ public final class App implements BeforeAllCallback, ParameterResolver {
             implements AutoCloseable {
         public String url() {
             return "http://localhost:" + port;
+        }
+
+        /** The clock of the app: what a test says of now, it says by this one. */
+        public Clock clock() {
+            return bean(Clock.class);
         }
 
         public <T> T bean(Class<T> type) {
@@ -36,6 +42,7 @@ public final class App implements BeforeAllCallback, ParameterResolver {
     /** @param more settings beside those of every test */
     public static Running start(TestDatabase database, boolean demo, Map<String, Object> more) {
         Map<String, Object> settings = new HashMap<>(more);
+        if (demo) settings.putIfAbsent("palm.demo-day", System.getProperty("palm.demo-day", "60"));
         settings.put("server.port", "0");
         settings.put("spring.datasource.url", database.url());
         settings.put("spring.datasource.username", database.user());

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -24,7 +23,7 @@ class LabTest {
     private record Lab(Visitor teacher, String term, Visitor anybody) {
         static Lab in(App.Running app, String name) {
             var people = app.bean(People.class);
-            var term = people.addTerm(name, "Test", LocalDate.now().minusDays(10), 4);
+            var term = people.addTerm(name, "Test", LocalDate.now(app.clock()).minusDays(10), 4);
             var signIn = name.toLowerCase();
             people.addTo(term.id(), name + " Teacher", signIn, "regatta-" + signIn, Role.INSTRUCTOR);
             for (var student : List.of("Ada One", "Ada Two", "Ben Three", "Cora Four", "Dag Five"))
@@ -35,7 +34,7 @@ class LabTest {
                         "regatta-student",
                         Role.STUDENT);
             var lab = new Lab(Visitor.as(app.url(), signIn), term.id().toString(), Visitor.at(app.url()));
-            var began = ZonedDateTime.now(ZoneId.systemDefault()).minusMinutes(30);
+            var began = ZonedDateTime.now(app.clock()).minusMinutes(30);
             var text =
                     """
                     {"id":"t","name":"T","weeks":4,"labsAWeek":1,"labMinutes":120,"targetHours":0,"regionHours":{},"off":[3],
@@ -79,7 +78,7 @@ class LabTest {
         assertThat(neck.get("lesson").asString()).isEqualTo("l2");
         assertThat(neck.get("week").asInt()).isEqualTo(2);
         assertThat(neck.get("room").asString()).isEqualTo("Loft");
-        var now = Instant.now();
+        var now = app.clock().instant();
         // Its lab began 30 minutes ago: its 45 after 20 are over in 35 minutes, the lab in 90.
         assertThat(Instant.parse(neck.get("endsAt").asString()))
                 .isBetween(now.plusSeconds(34 * 60), now.plusSeconds(36 * 60));

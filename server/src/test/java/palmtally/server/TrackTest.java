@@ -5,10 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneOffset;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -36,11 +37,13 @@ import tools.jackson.databind.node.ObjectNode;
 /** Track over HTTP: every number from its events, what is next, the end of a term, and a student who leaves. */
 @ExtendWith(App.class)
 class TrackTest {
+    private App.Running app;
     private Visitor nadia;
     private Visitor lead;
 
     @BeforeEach
-    void signIn(App.Running app) {
+    void signIn(App.Running running) {
+        app = running;
         nadia = Visitor.as(app.url(), "nadia");
         lead = Visitor.as(app.url(), "lead");
     }
@@ -50,12 +53,12 @@ class TrackTest {
     }
 
     /** A term that began so many weeks ago, with one student. */
-    private record Class(Visitor lead, String term, String student, String signIn, String password) {
+    private record Class(Clock clock, Visitor lead, String term, String student, String signIn, String password) {
         private static int made;
 
-        static Class begun(Visitor lead, int weeksAgo) {
+        static Class begun(App.Running app, Visitor lead, int weeksAgo) {
             var name = "Track " + ++made;
-            var starts = LocalDate.now(ZoneOffset.UTC).minusWeeks(weeksAgo);
+            var starts = LocalDate.now(app.clock()).minusWeeks(weeksAgo);
             String term = "";
             for (var t : lead.post(
                             "/api/school/terms",
@@ -72,6 +75,7 @@ class TrackTest {
                     .json()
                     .get(0);
             return new Class(
+                    app.clock(),
                     lead,
                     term,
                     student.get("id").asString(),
@@ -82,7 +86,7 @@ class TrackTest {
         /** A run of the demo as if it had been seen so long ago, every criterion awarded this value. */
         String seen(String record, Duration ago, int value, boolean released) {
             var file = (ObjectNode) Json.MAPPER.readTree(record);
-            var first = Instant.now().minus(ago);
+            var first = clock.instant().minus(ago);
             for (var e : file.get("events"))
                 ((ObjectNode) e)
                         .put("wall", first.plusMillis(e.get("atMs").asLong()).toString());
@@ -292,12 +296,14 @@ class TrackTest {
                     boolean critical = part.critical().stream()
                             .anyMatch(f -> f.rule().criterion() == c.criterion() && !struck.contains(f.key()));
                     if (value == null && !critical) continue;
-                    var begins = starts.atStartOfDay(ZoneOffset.UTC).toInstant();
+                    var since = Duration.between(
+                            starts.atStartOfDay(),
+                            LocalDateTime.ofInstant(at, app.clock().getZone()));
                     evidence.computeIfAbsent(new Gate.Seen(region, c.criterion()), k -> new ArrayList<>())
                             .add(new Evidence(
                                     id,
-                                    Duration.between(begins, at).toSeconds() / (7 * 86400.0),
-                                    (int) Duration.between(begins, at).toDays(),
+                                    since.toSeconds() / (7 * 86400.0),
+                                    (int) since.toDays(),
                                     value == null ? 0 : value,
                                     value == null
                                             ? Evidence.HARM_ONLY
@@ -320,7 +326,9 @@ class TrackTest {
                 LocalDate starts) {
             var struck = new HashSet<String>();
             for (var s : award.get("struck")) struck.add(s.get("key").asString());
-            var begins = starts.atStartOfDay(ZoneOffset.UTC).toInstant();
+            var since = Duration.between(
+                    starts.atStartOfDay(),
+                    LocalDateTime.ofInstant(at, app.clock().getZone()));
             Map<String, java.util.function.Function<Step, String>> facets = Map.of(
                     "technique", Step::technique,
                     "tool", s -> s.tool().toString(),
@@ -344,8 +352,8 @@ class TrackTest {
                         parts.computeIfAbsent(facet + "/" + subject + "/" + c.criterion(), k -> new ArrayList<>())
                                 .add(new Evidence(
                                         id,
-                                        Duration.between(begins, at).toSeconds() / (7 * 86400.0),
-                                        (int) Duration.between(begins, at).toDays(),
+                                        since.toSeconds() / (7 * 86400.0),
+                                        (int) since.toDays(),
                                         nothing ? 0 : c.score(),
                                         nothing
                                                 ? Evidence.HARM_ONLY
@@ -392,7 +400,7 @@ class TrackTest {
     class What_was_just_secure {
         @Test
         void is_due_again_after_six_weeks_in_which_nobody_looked_and_secure_after_one_good_look() {
-            var school = Class.begun(lead, 8);
+            var school = Class.begun(app, lead, 8);
             var record = record();
             school.seen(record, Duration.ofDays(49), 68, true);
             school.seen(record, Duration.ofDays(42), 67, true);
@@ -408,7 +416,7 @@ class TrackTest {
 
         @Test
         void was_secure_on_the_day_it_was_last_seen() {
-            var school = Class.begun(lead, 2);
+            var school = Class.begun(app, lead, 2);
             var record = record();
             school.seen(record, Duration.ofDays(8), 72, true);
             school.seen(record, Duration.ofMinutes(10), 70, true);
@@ -453,6 +461,33 @@ class TrackTest {
             assertThat(nadia.get("/api/terms/" + nadia.term() + "/watch?minutes=NaN")
                             .status())
                     .isEqualTo(422);
+        }
+
+        @Test
+        void offers_no_look_that_cannot_be_set_up_and_says_what_is_missing() {
+            var school = Class.begun(app, lead, 0);
+            var lesson =
+                    "{\"id\":\"%s\",\"week\":1,\"lab\":%d,\"region\":\"%s\",\"aim\":\"teach\",\"minutes\":45,%s\"note\":\"\",\"steps\":[]}";
+            var plan =
+                    "{\"id\":\"t\",\"name\":\"T\",\"weeks\":15,\"labsAWeek\":2,\"labMinutes\":120,\"targetHours\":0,\"regionHours\":{},\"off\":[],"
+                            + "\"times\":[],\"lessons\":["
+                            + lesson.formatted("l1", 1, "jaw", "") + ","
+                            + lesson.formatted("l2", 1, "neck", "\"sequence\":\"neck\",") + "]}";
+            assertThat(lead.put("/api/terms/" + school.term + "/curriculum", "{\"from\":0,\"curriculum\":" + plan + "}")
+                            .status())
+                    .isEqualTo(200);
+            var list = lead.get("/api/terms/" + school.term + "/watch").json();
+            assertThat(list.get("looks")).hasSize(1);
+            assertThat(list.get("looks").get(0).get("region").asString()).isEqualTo("neck");
+            assertThat(list.get("looks").get(0).get("sequence").asString()).isEqualTo("neck");
+            assertThat(list.get("left").asInt()).isZero();
+            assertThat(list.get("missing")).hasSize(1);
+            var jaw = list.get("missing").get(0);
+            assertThat(jaw.get("region").asString()).isEqualTo("jaw");
+            assertThat(jaw.get("students").asInt()).isEqualTo(1);
+            assertThat(jaw.get("why").asString())
+                    .isEqualTo(
+                            "Jaw: 1 student waits for a look, and no sequence works there, so none can be set up. Write one under Plan.");
         }
 
         @Test
@@ -543,7 +578,7 @@ class TrackTest {
 
         @Test
         void of_a_term_without_pairs_get_no_number() {
-            var school = Class.begun(lead, 1);
+            var school = Class.begun(app, lead, 1);
             var quality = lead.get("/api/terms/" + school.term + "/graders").json();
             for (var line : quality.get("agreement"))
                 for (var f : line.get("figures")) {
@@ -557,7 +592,7 @@ class TrackTest {
     class A_mark {
         @Test
         void given_is_told_to_every_open_track_within_a_second(App.Running app) throws Exception {
-            var school = Class.begun(lead, 3);
+            var school = Class.begun(app, lead, 3);
             try (var one = lead.listen("/api/terms/" + school.term + "/competency/live");
                     var other =
                             Visitor.as(app.url(), "lead").listen("/api/terms/" + school.term + "/competency/live")) {
@@ -572,7 +607,7 @@ class TrackTest {
 
         @Test
         void released_is_told_to_the_students_own_page_and_no_other_mark_is(App.Running app) throws Exception {
-            var school = Class.begun(lead, 3);
+            var school = Class.begun(app, lead, 3);
             var sorna = Visitor.as(app.url(), school.signIn, school.password);
             var page = "/api/competency/students/" + school.student;
             try (var line = sorna.listen(page + "/live")) {
@@ -604,7 +639,7 @@ class TrackTest {
 
         @Test
         void that_is_not_released_is_not_on_the_students_page(App.Running app) {
-            var school = Class.begun(lead, 3);
+            var school = Class.begun(app, lead, 3);
             school.seen(record(), Duration.ofHours(2), 75, false);
             var sorna = Visitor.as(app.url(), school.signIn, school.password);
             assertThat(school.bar(sorna, "neck", "order").get("state").asString())
@@ -624,7 +659,7 @@ class TrackTest {
     class The_end_of_a_term {
         @Test
         void releases_what_was_held_closes_and_carries_over(App.Running app) {
-            var school = Class.begun(lead, 10);
+            var school = Class.begun(app, lead, 10);
             var record = record();
             school.seen(record, Duration.ofDays(30), 85, true);
             var held = school.seen(record, Duration.ofDays(10), 88, false);
@@ -633,11 +668,11 @@ class TrackTest {
                     .isEqualTo(held);
             var before = school.bar("neck", "pressure");
             assertThat(before.get("state").asString()).isEqualTo("secure");
-            var earlier = Class.begun(lead, 12);
+            var earlier = Class.begun(app, lead, 12);
             assertThat(lead.post(closing, "{\"release\":true,\"into\":\"" + earlier.term + "\"}")
                             .code())
                     .isEqualTo("not-later");
-            var next = Class.begun(lead, 0);
+            var next = Class.begun(app, lead, 0);
             var closed = lead.post(closing, "{\"release\":true,\"into\":\"" + next.term + "\"}");
             assertThat(closed.status()).as(closed.text()).isEqualTo(200);
             assertThat(closed.json().has("closedAt")).isTrue();
@@ -664,7 +699,7 @@ class TrackTest {
 
         @Test
         void waits_for_what_was_never_awarded_and_is_the_leads() {
-            var school = Class.begun(lead, 3);
+            var school = Class.begun(app, lead, 3);
             var read = lead.post(
                     "/api/terms/" + school.term + "/students/" + school.student + "/practicals/file", record());
             var closing = "/api/terms/" + school.term + "/closing";
@@ -681,7 +716,7 @@ class TrackTest {
     class A_student_who_leaves {
         @Test
         void takes_everything_along_and_is_erased_without_a_trace_of_what_was(App.Running app) {
-            var school = Class.begun(lead, 5);
+            var school = Class.begun(app, lead, 5);
             school.seen(record(), Duration.ofDays(9), 35, true);
             var sorna = Visitor.as(app.url(), school.signIn, school.password);
             var data = "/api/students/" + school.student + "/data";
@@ -742,9 +777,9 @@ class TrackTest {
 
     @Test
     void a_term_that_has_not_begun_does_not_take_the_place_of_the_one_that_has(App.Running app) {
-        var now = Class.begun(lead, 3);
+        var now = Class.begun(app, lead, 3);
         now.seen(record(), Duration.ofHours(3), 75, true);
-        var later = Class.begun(lead, -5);
+        var later = Class.begun(app, lead, -5);
         lead.post("/api/school/terms/" + later.term + "/class", "{\"text\":\"\"}");
         app.database().run("insert into enrolment values ('" + later.term + "', '" + now.student + "')");
         assertThat(now.bar("neck", "order").get("state").asString()).isEqualTo("emerging");
@@ -755,7 +790,7 @@ class TrackTest {
     /** Through a sheet that stays closed there is nothing to score of draping; the touch without permission stands open all the same. */
     @Test
     void touch_without_permission_is_open_critical_even_where_nothing_was_scored() {
-        var school = Class.begun(lead, 2);
+        var school = Class.begun(app, lead, 2);
         var id = lead.post(
                         "/api/practicals",
                         "{\"term\":\"" + school.term + "\",\"student\":\"" + school.student
@@ -817,7 +852,7 @@ class TrackTest {
 
         @Test
         void as_a_table_has_a_row_a_student_and_region_and_no_name_is_a_formula(App.Running app) {
-            var school = Class.begun(lead, 4);
+            var school = Class.begun(app, lead, 4);
             app.database()
                     .run("update account set name = '=HYPERLINK(\"http://x\")' where id = '" + school.student + "'");
             school.seen(record(), Duration.ofDays(2), 70, true);
@@ -840,7 +875,7 @@ class TrackTest {
     /** As after an upgrade of a school that had awards before steps were counted; of one of them nothing was seen. */
     @Test
     void what_an_earlier_version_did_not_write_down_is_written_at_the_start(App.Running app) {
-        var school = Class.begun(lead, 4);
+        var school = Class.begun(app, lead, 4);
         school.seen(record(), Duration.ofDays(2), 70, true);
         var unseen = school.unseen();
         var path = "/api/terms/" + school.term + "/steps";

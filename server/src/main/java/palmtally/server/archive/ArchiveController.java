@@ -3,7 +3,7 @@ package palmtally.server.archive;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.text.Normalizer;
-import java.time.ZoneOffset;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -37,13 +37,21 @@ class ArchiveController {
     private final Profiles profiles;
     private final Practicals practicals;
     private final Tracking tracking;
+    private final ZoneId zone;
 
-    ArchiveController(People people, Curricula curricula, Profiles profiles, Practicals practicals, Tracking tracking) {
+    ArchiveController(
+            People people,
+            Curricula curricula,
+            Profiles profiles,
+            Practicals practicals,
+            Tracking tracking,
+            ZoneId zone) {
         this.people = people;
         this.curricula = curricula;
         this.profiles = profiles;
         this.practicals = practicals;
         this.tracking = tracking;
+        this.zone = zone;
     }
 
     @GetMapping(path = "/api/terms/{term}/archive", produces = "application/zip")
@@ -96,7 +104,7 @@ class ArchiveController {
                 continue;
             }
             var whole = practicals.whole(caller, line.id());
-            var day = line.startedAt().atOffset(ZoneOffset.UTC).toLocalDate();
+            var day = line.startedAt().atZone(zone).toLocalDate();
             var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
                     + line.id().toString().substring(0, 8) + ".practical.json";
             put(zip, file, Documents.write(whole.practical()));

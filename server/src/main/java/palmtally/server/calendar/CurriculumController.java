@@ -240,7 +240,7 @@ class CurriculumController {
         var term = people.term(id);
         return new CurriculumView(
                 v.version(),
-                term.week(clock.instant()),
+                term.week(clock.instant(), clock.getZone()),
                 v.curriculum(),
                 TermChecksView.of(checks(v.curriculum())),
                 curricula.history(id),

@@ -2,7 +2,6 @@ package palmtally.server.competency;
 
 import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneOffset;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -224,15 +223,7 @@ class Closing {
         if (into.id().equals(from.id()) || !into.startsOn().isAfter(from.startsOn()))
             throw Refusal.invalid("not-later", "A term is carried over into one that begins later.");
         var now = standings.ofTerm(from.id());
-        var at = from.startsOn()
-                .atStartOfDay(ZoneOffset.UTC)
-                .toInstant()
-                .plusSeconds(Math.round(now.week() * 7 * 86400));
-        double gap = Math.max(
-                0,
-                ChronoUnit.SECONDS.between(
-                                at, into.startsOn().atStartOfDay(ZoneOffset.UTC).toInstant())
-                        / (7 * 86400.0));
+        double gap = Math.max(0, ChronoUnit.DAYS.between(from.startsOn(), into.startsOn()) / 7.0 - now.week());
         double q = now.profile().growth().variancePerWeek();
         for (var student : people.students(from.id())) {
             people.enrol(into.id(), student.id());

@@ -1,6 +1,7 @@
 package palmtally.server.competency;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -79,12 +80,14 @@ class Graders {
     private final People people;
     private final Awards awards;
     private final Profiles profiles;
+    private final ZoneId zone;
 
-    Graders(Rows rows, People people, Awards awards, Profiles profiles) {
+    Graders(Rows rows, People people, Awards awards, Profiles profiles, ZoneId zone) {
         this.rows = rows;
         this.people = people;
         this.awards = awards;
         this.profiles = profiles;
+        this.zone = zone;
     }
 
     /** For instructors and the lead: who is severe is nobody else's business. */
@@ -99,7 +102,11 @@ class Graders {
         for (var c : Criterion.values()) agreement.add(line(c, pairs, cut));
         var marks = rows.marks(termId).stream()
                 .map(m -> new Severity.Mark(
-                        m.grader, m.studentId.toString(), m.subject + "/" + m.criterion, term.week(m.seenAt), m.score))
+                        m.grader,
+                        m.studentId.toString(),
+                        m.subject + "/" + m.criterion,
+                        term.week(m.seenAt, zone),
+                        m.score))
                 .toList();
         return new GraderQuality(
                 pairs.size(),

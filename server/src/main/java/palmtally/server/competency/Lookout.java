@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -35,9 +36,6 @@ import palmtally.server.sequence.Sequences;
 /** What to watch in the coming lab, and who will not be secure by the end of the term at this pace. */
 @Service
 public class Lookout {
-    /** Minutes of a practical of a region that has no sequence. */
-    private static final double MINUTES = 20;
-
     /** @param begins when it begins by the clock, where the term says so; minutes of the whole lab */
     public record NextLab(int week, int lab, @Nullable Instant begins, double minutes, List<Region> regions) {}
 
@@ -46,14 +44,26 @@ public class Lookout {
             String name,
             Region region,
             boolean whole,
-            @Nullable String sequence,
+            String sequence,
             List<Watch.Reason> reasons,
             String why,
             double minutes,
             double worth) {}
 
-    /** @param left how many student–region–criterion are not secure and not on the list */
-    public record WatchList(@Nullable NextLab lab, double minutes, double used, int left, List<LookLine> looks) {}
+    /**
+     * A region of which nothing can be set up.
+     *
+     * @param students how many are not secure in it
+     * @param why what is missing, and what would mend it
+     */
+    public record NoLook(Region region, int students, String why) {}
+
+    /**
+     * @param left how many student–region–criterion are not secure and not on the list, of those that a look could be set up for
+     * @param missing what was taught, or comes in that lab, and cannot be looked at yet
+     */
+    public record WatchList(
+            @Nullable NextLab lab, double minutes, double used, int left, List<LookLine> looks, List<NoLook> missing) {}
 
     /** One that will not be secure at this pace, or is not known to be. */
     public record ForecastLine(
@@ -132,12 +142,35 @@ public class Lookout {
                                 names.getOrDefault(l.student(), ""),
                                 l.region(),
                                 l.whole(),
-                                idOf(sequenceOf.get(l.region())),
+                                sequenceOf.get(l.region()).id(),
                                 l.reasons(),
                                 why(l.reasons()),
                                 l.minutes(),
                                 l.worth()))
-                        .toList());
+                        .toList(),
+                missing(now, taught(now, plan, lab == null ? now.term().weeks() : lab.week), sequenceOf, students));
+    }
+
+    /** The regions in which students wait for a look and no sequence shows what to look at. */
+    private static List<NoLook> missing(
+            Standings.Whole now, Set<Region> taught, Map<Region, Sequence> sequenceOf, List<People.Person> students) {
+        var missing = new ArrayList<NoLook>();
+        for (var region : taught) {
+            if (sequenceOf.containsKey(region)) continue;
+            int waiting = (int) students.stream()
+                    .filter(s -> Arrays.stream(Criterion.values())
+                            .anyMatch(
+                                    c -> now.at(s.id(), region, c).competency().state() != Competency.State.SECURE))
+                    .count();
+            if (waiting > 0)
+                missing.add(
+                        new NoLook(
+                                region,
+                                waiting,
+                                region.label() + ": " + waiting + (waiting == 1 ? " student waits" : " students wait")
+                                        + " for a look, and no sequence works there, so none can be set up. Write one under Plan."));
+        }
+        return missing;
     }
 
     /** The reasons in sentences: criteria with the same one share it. */
@@ -216,7 +249,7 @@ public class Lookout {
     @Nullable
     NextLab next(Term term, Curriculum plan) {
         var now = clock.instant();
-        int week = term.day(now) < 0 ? 1 : (int) Math.floor(term.week(now)) + 1;
+        int week = term.day(now, zone) < 0 ? 1 : (int) Math.floor(term.week(now, zone)) + 1;
         return plan.lessons().stream()
                 .filter(l -> l.week() >= week)
                 .filter(l -> {
@@ -256,10 +289,6 @@ public class Lookout {
         return taught;
     }
 
-    private static @Nullable String idOf(@Nullable Sequence sequence) {
-        return sequence == null ? null : sequence.id();
-    }
-
     private Map<Region, Watch.Chance> chances(
             Standings.Whole now, Curriculum plan, @Nullable NextLab lab, Map<Region, Sequence> sequenceOf) {
         // A lesson is one of every region that its sequence is evidence of.
@@ -268,6 +297,9 @@ public class Lookout {
         Map<Region, Watch.Chance> chances = new EnumMap<>(Region.class);
         int coming = lab == null ? now.term().weeks() : lab.week;
         for (var region : taught(now, plan, coming)) {
+            // What no sequence works on cannot be set up: it is said, and takes no minutes.
+            var sequence = sequenceOf.get(region);
+            if (sequence == null) continue;
             int labs;
             boolean here;
             if (plan.lessons().isEmpty()) {
@@ -290,9 +322,7 @@ public class Lookout {
                         .count();
                 here = left.stream().anyMatch(l -> l.week() == lab.week && l.lab() == lab.lab);
             }
-            var sequence = sequenceOf.get(region);
-            double minutes = sequence == null ? MINUTES : sequence.slotSeconds() / 60;
-            chances.put(region, new Watch.Chance(labs, here, Math.max(5, minutes)));
+            chances.put(region, new Watch.Chance(labs, here, Math.max(5, sequence.slotSeconds() / 60)));
         }
         return chances;
     }

@@ -1,6 +1,7 @@
 package palmtally.server.competency;
 
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -48,11 +49,13 @@ class Marks {
     private final Standings standings;
     private final People people;
     private final Audit audit;
+    private final ZoneId zone;
 
-    Marks(Standings standings, People people, Audit audit) {
+    Marks(Standings standings, People people, Audit audit, ZoneId zone) {
         this.standings = standings;
         this.people = people;
         this.audit = audit;
+        this.zone = zone;
     }
 
     /** One row a student and region: the five levels, their mean, how many are secure, and each state. */
@@ -122,7 +125,7 @@ class Marks {
                     .map(r -> new Piece(
                             r.practicalId(),
                             r.seenAt(),
-                            term.week(r.seenAt()),
+                            term.week(r.seenAt(), zone),
                             Standings.region(r.subject()),
                             Standings.criterion(r.criterion()),
                             r.score(),

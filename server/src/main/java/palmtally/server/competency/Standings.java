@@ -157,7 +157,7 @@ class Standings {
     private Whole whole(Term term, List<Row> evidence, Predicate<CarriedRow> mine) {
         var profile = profiles.ofSchool().profile();
         // A term that is over stands still.
-        double week = Math.min(term.week(clock.instant()), term.weeks());
+        double week = Math.min(term.week(clock.instant(), clock.getZone()), term.weeks());
         Map<Key, List<Evidence>> pieces = new HashMap<>();
         for (var r : evidence)
             pieces.computeIfAbsent(
@@ -213,9 +213,15 @@ class Standings {
         return all;
     }
 
-    private static Evidence piece(Row r, Term term) {
+    private Evidence piece(Row r, Term term) {
+        var zone = clock.getZone();
         return new Evidence(
-                r.practicalId.toString(), term.week(r.seenAt), term.day(r.seenAt), r.score, r.weight, r.critical);
+                r.practicalId.toString(),
+                term.week(r.seenAt, zone),
+                term.day(r.seenAt, zone),
+                r.score,
+                r.weight,
+                r.critical);
     }
 
     static Region region(String id) {

@@ -6,7 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -17,6 +16,7 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -101,7 +101,9 @@ class Demo implements ApplicationRunner {
     private final Duties duties;
     private final TransactionTemplate transaction;
     private final Clock clock;
+    private final int daysGone;
 
+    /** @param daysGone days since its term of 15 weeks began; by default it is in week 9 */
     Demo(
             People people,
             Sequences sequences,
@@ -112,7 +114,8 @@ class Demo implements ApplicationRunner {
             Demonstrations demonstrations,
             Duties duties,
             TransactionTemplate transaction,
-            Clock clock) {
+            Clock clock,
+            @Value("${palm.demo-day:60}") int daysGone) {
         this.people = people;
         this.sequences = sequences;
         this.profiles = profiles;
@@ -123,6 +126,7 @@ class Demo implements ApplicationRunner {
         this.duties = duties;
         this.transaction = transaction;
         this.clock = clock;
+        this.daysGone = daysGone;
     }
 
     @Override
@@ -135,8 +139,7 @@ class Demo implements ApplicationRunner {
 
     private void load() {
         var lead = people.setUp("Breakwater School of Massage", "Marte Kjell", "lead", "regatta-lead");
-        // Week 9 of 15: eight weeks and four days are gone.
-        var starts = LocalDate.now(clock.withZone(ZoneOffset.UTC)).minusDays(60);
+        var starts = LocalDate.now(clock).minusDays(daysGone);
         var term = people.addTerm("Autumn, regatta recovery tent", "Evening cohort", starts, 15);
         var teacher = new Caller(
                 people.addTo(term.id(), "Nadia Reef", "nadia", "regatta-nadia", Role.INSTRUCTOR),
@@ -175,7 +178,9 @@ class Demo implements ApplicationRunner {
                 var day = starts.plusDays(Math.round(lab.week * 7));
                 var at = day.atTime(LocalTime.of(18, 30))
                         .plusMinutes(25L * (s / 4))
-                        .toInstant(ZoneOffset.UTC);
+                        .atZone(clock.getZone())
+                        .toInstant();
+                if (at.isAfter(clock.instant())) continue;
                 var played = PlayedRun.of(STUDENTS.get(s), plan, profile, lab.week, at, 7_000 + 100L * s + l);
                 var by = (s + l) % 3 == 0 && plan.region() != Region.NECK ? grader : teacher;
                 var partner = students.get((s + 1 + l) % students.size());
@@ -217,7 +222,8 @@ class Demo implements ApplicationRunner {
             var at = plan().begins(starts, lesson.week(), lesson.lab())
                     .orElseThrow()
                     .plusMinutes(Math.round(plan().minutesBefore(lesson)) + 12)
-                    .toInstant(ZoneOffset.UTC);
+                    .atZone(clock.getZone())
+                    .toInstant();
             if (at.isAfter(now.minusSeconds(3600))) continue;
             // The last one ran late and left two steps out.
             boolean late = lesson.region() == Region.FOOT;

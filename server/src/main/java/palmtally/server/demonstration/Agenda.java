@@ -80,7 +80,7 @@ class Agenda {
     /** The week of a term that it is now, from 1; 0 before it begins. */
     int week(Term term) {
         var now = clock.instant();
-        return term.day(now) < 0 ? 0 : (int) Math.floor(term.week(now)) + 1;
+        return term.day(now, zone) < 0 ? 0 : (int) Math.floor(term.week(now, zone)) + 1;
     }
 
     /** Lessons of this week with a sequence, in order; of the newest term somebody is in. */

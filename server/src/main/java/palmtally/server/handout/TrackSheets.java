@@ -227,8 +227,13 @@ final class TrackSheets {
                                         ? "lab " + lab.lab()
                                         : HOUR.format(lab.begins().atZone(zone)))
                         + " · " + Math.round(list.used()) + " of " + Math.round(list.minutes()) + " minutes"));
+        var missing = new StringBuilder();
+        for (var m : list.missing())
+            missing.append("<p>").append(escape(m.why())).append("</p>");
         if (list.looks().isEmpty())
-            return out.append("<p>Nothing needs a look.</p>").toString();
+            return out.append(missing.isEmpty() ? "<p>Nothing needs a look.</p>" : "<p>No look can be set up.</p>")
+                    .append(missing)
+                    .toString();
         out.append(
                 "<table><thead><tr><th></th><th class=\"who\">Student</th><th>Region</th><th>Look at</th><th class=\"n\">Min</th><th>Why</th><th>Seen</th></tr></thead><tbody>");
         int n = 0;
@@ -251,6 +256,6 @@ final class TrackSheets {
                     .append(escape(l.why()))
                     .append("</td><td>□</td></tr>");
         }
-        return out.append("</tbody></table>").toString();
+        return out.append("</tbody></table>").append(missing).toString();
     }
 }

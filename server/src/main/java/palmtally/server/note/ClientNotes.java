@@ -1,6 +1,7 @@
 package palmtally.server.note;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
@@ -64,9 +65,9 @@ public class ClientNotes {
                 UUID by);
 
         @Update("""
-                update client_note set withdrawn_at = now()
+                update client_note set withdrawn_at = #{at}
                 where id = #{id} and account_id = #{account} and withdrawn_at is null""")
-        int withdraw(UUID id, UUID account);
+        int withdraw(UUID id, UUID account, Instant at);
     }
 
     private final Rows rows;
@@ -138,7 +139,7 @@ public class ClientNotes {
 
     public List<Kept> withdraw(Caller caller, UUID account, UUID note) {
         people.maySee(caller, account);
-        if (rows.withdraw(note, account) == 0) throw Refusal.notFound("note");
+        if (rows.withdraw(note, account, clock.instant()) == 0) throw Refusal.notFound("note");
         audit.changed(caller, account, "took a note back", "");
         return kept(account);
     }

@@ -148,7 +148,7 @@ public class People {
 
     /** Puts a term into the archive, where it is read only, or takes it out again. */
     public void archive(UUID term, boolean archived) {
-        if (mapper.archive(term, archived) == 0) throw Refusal.notFound("term");
+        if (mapper.archive(term, archived, clock.instant()) == 0) throw Refusal.notFound("term");
     }
 
     /**
@@ -266,7 +266,7 @@ public class People {
                         t.cohort(),
                         t.startsOn(),
                         t.weeks(),
-                        t.week(clock.instant()),
+                        t.week(clock.instant(), clock.getZone()),
                         t.archivedAt() != null))
                 .toList();
     }

@@ -1,5 +1,6 @@
 package palmtally.server.people;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -79,9 +80,9 @@ interface PeopleMapper {
     @Select("select archived_at is not null from term where id = #{id}")
     Optional<Boolean> archived(UUID id);
 
-    @Update(
-            "update term set archived_at = case when #{archived} then coalesce(archived_at, now()) end where id = #{id}")
-    int archive(UUID id, boolean archived);
+    @Update("""
+            update term set archived_at = case when #{archived} then coalesce(archived_at, #{at}) end where id = #{id}""")
+    int archive(UUID id, boolean archived, Instant at);
 
     @Select("""
             select a.id, a.name, a.sign_in, a.password, a.role from account a

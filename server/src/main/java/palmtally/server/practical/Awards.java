@@ -219,7 +219,7 @@ public class Awards {
                             "reason",
                             reason.isBlank() ? "" : reason.length() + " characters",
                             "must be 1 to 400 characters"));
-        rows.setVoid(id, reason == null ? null : reason.strip(), caller.id());
+        rows.setVoid(id, reason == null ? null : reason.strip(), caller.id(), clock.instant());
         capture.forget(id);
         evidence.clear(id);
         evidence.tell(row);

@@ -1,5 +1,6 @@
 package palmtally.server.practical;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -128,13 +129,16 @@ class PracticalController {
     private final Awards awards;
     private final Admission admission;
     private final People people;
+    private final Clock clock;
 
-    PracticalController(Practicals practicals, Capture capture, Awards awards, Admission admission, People people) {
+    PracticalController(
+            Practicals practicals, Capture capture, Awards awards, Admission admission, People people, Clock clock) {
         this.practicals = practicals;
         this.capture = capture;
         this.awards = awards;
         this.admission = admission;
         this.people = people;
+        this.clock = clock;
     }
 
     @GetMapping("/api/terms/{term}/practicals")
@@ -268,7 +272,7 @@ class PracticalController {
                 .filter(e -> e.wall() != null)
                 .map(e -> e.wall().minusMillis(e.atMs()))
                 .findFirst()
-                .orElseGet(Instant::now);
+                .orElseGet(clock::instant);
         return one(caller, practicals.take(term, student, null, caller.id(), record, startedAt));
     }
 

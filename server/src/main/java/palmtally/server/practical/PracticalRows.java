@@ -174,9 +174,9 @@ interface PracticalRows {
     /** Says that it does not count, or with null that it does after all. */
     @Update("""
             update practical set void_reason = #{reason}, voided_by = #{by},
-                voided_at = case when #{reason}::text is null then null else now() end
+                voided_at = case when #{reason}::text is null then null else #{at}::timestamptz end
             where id = #{id}""")
-    void setVoid(UUID id, @Nullable String reason, UUID by);
+    void setVoid(UUID id, @Nullable String reason, UUID by, Instant at);
 
     @Select("""
             select id, device, seq, at_ms, wall, kind, data::text as data from event
