@@ -2241,6 +2241,7 @@ export interface components {
       archived: boolean
       checks: components['schemas']['TermChecksView']
       curriculum: components['schemas']['Curriculum']
+      damaged?: string
       history: components['schemas']['TermVersionLine'][]
       /** Format: int32 */
       version: number
@@ -4278,6 +4279,7 @@ export interface components {
       name: string
     }
     SequenceLine: {
+      damaged?: string
       /** Format: int64 */
       hints: number
       id: string
@@ -4313,6 +4315,7 @@ export interface components {
       warns: number
     }
     SequenceView: {
+      damaged?: string
       history: components['schemas']['VersionLine'][]
       plan: components['schemas']['PlanView']
       sequence: components['schemas']['Sequence']

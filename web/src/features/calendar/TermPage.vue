@@ -234,6 +234,7 @@ onKeyStroke((e) => {
         />
         <button class="push main" :disabled="!dirty || busy" @click="plan.save()">Save</button>
       </div>
+      <p v-if="view.damaged" class="card" role="alert">{{ view.damaged }}</p>
       <DraftStanding
         :restored="plan.restored.value && dirty"
         :failed="failed"

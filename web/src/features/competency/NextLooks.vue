@@ -85,7 +85,9 @@ function setUp(l: Schema['LookLine']) {
       {{
         list.minutes < 3
           ? 'There is no time for a look: one takes three minutes.'
-          : 'Nothing needs a look: no region has been taught yet, or all is secure.'
+          : list.missing.length
+            ? 'Nothing that a sequence works on needs a look.'
+            : 'Nothing needs a look: no region has been taught yet, or all is secure.'
       }}
     </p>
     <div v-else class="card">

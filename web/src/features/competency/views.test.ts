@@ -145,14 +145,33 @@ describe('the cohort', () => {
 
 describe('the next looks', () => {
   it('without any say why', async () => {
-    answers({ 'GET /api/terms/t/watch': { minutes: 2, used: 0, left: 0, looks: [] } })
+    answers({ 'GET /api/terms/t/watch': { minutes: 2, used: 0, left: 0, looks: [], missing: [] } })
     const page = mount(NextLooks, { props: { cohort: cohort(1) }, global: { stubs } })
     await flushPromises()
     expect(page.text()).toContain('There is no time for a look')
     expect(page.text()).toContain('No lab is planned any more.')
   })
+  it('name what cannot be looked at, and what is missing', async () => {
+    const why =
+      'Jaw: 3 students wait for a look, and no sequence works there, so none can be set up. Write one under Plan.'
+    answers({
+      'GET /api/terms/t/watch': {
+        minutes: 60,
+        used: 0,
+        left: 0,
+        looks: [],
+        missing: [{ region: 'jaw', students: 3, why }],
+      },
+    })
+    const page = mount(NextLooks, { props: { cohort: cohort(1) }, global: { stubs } })
+    await flushPromises()
+    expect(page.text()).toContain('Nothing that a sequence works on needs a look.')
+    expect(page.find('ul').text()).toContain(why)
+  })
   it('are asked for anew with the minutes that are typed', async () => {
-    const asked = answers({ 'GET /api/terms/t/watch': { minutes: 60, used: 0, left: 3, looks: [] } })
+    const asked = answers({
+      'GET /api/terms/t/watch': { minutes: 60, used: 0, left: 3, looks: [], missing: [] },
+    })
     const page = mount(NextLooks, { props: { cohort: cohort(1) }, global: { stubs } })
     await flushPromises()
     const input = page.find('input')

@@ -106,8 +106,10 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
       />
       <router-link class="push" to="/techniques">Techniques</router-link>
       <router-link class="push" to="/term">The term</router-link>
-      <button class="push" @click="picker?.click()">Read a file</button>
-      <button class="push main" :aria-expanded="starting" @click="begin(!starting)">New sequence</button>
+      <template v-if="session.plans">
+        <button class="push" @click="picker?.click()">Read a file</button>
+        <button class="push main" :aria-expanded="starting" @click="begin(!starting)">New sequence</button>
+      </template>
     </div>
     <form v-if="starting" class="card fresh" aria-label="New sequence" @submit.prevent="start">
       <label class="name">
@@ -212,7 +214,9 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
           <p class="soft">
             Begin one bare or by a template laid over its zones, or read a file of the open format.
           </p>
-          <button v-if="!starting" class="push main" @click="begin(true)">Begin the first sequence</button>
+          <button v-if="!starting && session.plans" class="push main" @click="begin(true)">
+            Begin the first sequence
+          </button>
         </div>
         <div class="chips" role="group" aria-label="Regions">
           <button class="push" :class="{ main: !region }" :aria-pressed="!region" @click="region = undefined">
@@ -238,15 +242,16 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
               <span class="bar"
                 ><span
                   :class="{ over: l.totalSeconds > l.slotSeconds }"
-                  :style="{ width: Math.min(100, (100 * l.totalSeconds) / l.slotSeconds) + '%' }"
+                  :style="{ width: Math.min(100, (100 * l.totalSeconds) / (l.slotSeconds || 1)) + '%' }"
               /></span>
               {{ mmss(l.totalSeconds) }} of {{ mmss(l.slotSeconds) }}
             </span>
             <span class="say">
+              <b v-if="l.damaged" class="stop" :title="l.damaged">damaged</b>
               <b v-if="l.stops" class="stop">{{ l.stops }} stop</b>
               <b v-if="l.warns" class="warn">{{ l.warns }} warn</b>
               <b v-if="l.hints" class="hint">{{ l.hints }} {{ l.hints === 1 ? 'hint' : 'hints' }}</b>
-              <span v-if="!l.stops && !l.warns && !l.hints" class="soft">no findings</span>
+              <span v-if="!l.damaged && !l.stops && !l.warns && !l.hints" class="soft">no findings</span>
             </span>
           </router-link>
         </section>

@@ -387,9 +387,13 @@ onKeyStroke((e) => {
           @undo="draft.undo"
           @redo="draft.redo"
         />
-        <button class="push" :disabled="!dirty || busy" @click="draft.save()">Save</button>
+        <button v-if="session.plans" class="push" :disabled="!dirty || busy" @click="draft.save()">
+          Save
+        </button>
+        <span v-else class="soft">Instructors save</span>
         <button class="push main" :disabled="busy" @click="show">Show it</button>
       </div>
+      <p v-if="view.damaged" class="card" role="alert">{{ view.damaged }}</p>
       <DraftStanding
         :restored="draft.restored.value && dirty"
         :failed="failed"

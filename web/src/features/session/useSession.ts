@@ -18,6 +18,8 @@ export const useSession = defineStore('session', () => {
     chosen.value = id
   }
   const staff = computed(() => !!person.value && person.value.role !== 'student')
+  /** Whether they write sequences, techniques and the plan of the term; graders read them. */
+  const plans = computed(() => person.value?.role === 'lead' || person.value?.role === 'instructor')
   const zones = computed(() => new Map(catalogue.value?.zones.map((z) => [z.id as string, z]) ?? []))
   const pointedTools = computed(
     () => new Set<string>(catalogue.value?.tools.filter((t) => t.pointed).map((t) => t.id) ?? []),
@@ -76,6 +78,7 @@ export const useSession = defineStore('session', () => {
     person,
     term,
     staff,
+    plans,
     zones,
     techniques,
     pointedTools,

@@ -106,7 +106,11 @@ public final class Documents {
         return bind(copy, Curriculum.class, "/curriculum");
     }
 
-    /** A curriculum as the database holds it. */
+    /**
+     * A curriculum as the database holds it.
+     *
+     * @throws UnreadableDocument where it is damaged
+     */
     public static Curriculum storedCurriculum(String json) {
         return stored(() -> curriculum(Json.MAPPER.readTree(json)));
     }
@@ -213,21 +217,41 @@ public final class Documents {
         return bind(copy, Profile.class, "/profile");
     }
 
-    /** A sequence as the database holds it: valid when it was stored, perhaps by an earlier version. */
+    /**
+     * A sequence as the database holds it: valid when it was stored, perhaps by an earlier version.
+     *
+     * @throws UnreadableDocument where it is damaged
+     */
     public static Sequence storedSequence(String json) {
         return stored(() -> sequence(Json.MAPPER.readTree(json)));
     }
 
-    /** A profile as the database holds it: valid when it was stored, perhaps by an earlier version. */
+    /**
+     * A profile as the database holds it: valid when it was stored, perhaps by an earlier version.
+     *
+     * @throws UnreadableDocument where it is damaged
+     */
     public static Profile storedProfile(String json) {
         return stored(() -> profile(Json.MAPPER.readTree(json)));
+    }
+
+    /**
+     * A technique as the database holds it.
+     *
+     * @throws UnreadableDocument where it is damaged
+     */
+    public static Technique storedTechnique(String json) {
+        return stored(() -> bind(Json.MAPPER.readTree(json), Technique.class, "/technique"));
     }
 
     private static <T> T stored(Reading<T> reading) {
         try {
             return reading.get();
         } catch (FormatException e) {
-            throw new IllegalStateException("a stored document is damaged: " + e.getMessage(), e);
+            throw new UnreadableDocument(e.faults());
+        } catch (JacksonException | ClassCastException | NullPointerException e) {
+            // A part that is not there, or is another kind of thing, where what fills in defaults looked for it.
+            throw new UnreadableDocument(List.of(new Fault("", "", "is no document of this kind")));
         }
     }
 
@@ -326,6 +350,9 @@ public final class Documents {
 
     /** Binds a validated node; what the core refuses comes back with its place in the file. */
     private static <T> T bind(JsonNode node, Class<T> type, String at) throws FormatException {
+        var shape = Shape.faults(node, type);
+        if (!shape.isEmpty())
+            throw new FormatException(shape.stream().map(f -> f.under(at)).toList());
         try {
             return Json.MAPPER.treeToValue(node, type);
         } catch (JacksonException e) {

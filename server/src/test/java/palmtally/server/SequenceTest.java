@@ -51,7 +51,7 @@ class SequenceTest {
     @Test
     void the_second_of_two_who_edit_is_told_and_nothing_is_lost(App.Running app) throws IOException {
         var nadia = Visitor.as(app.url(), "nadia");
-        var olle = Visitor.as(app.url(), "olle");
+        var lead = Visitor.as(app.url(), "lead");
         var path = own(nadia, "contested");
         var sequence = (ObjectNode) nadia.get(path).json().get("sequence");
         assertThat(nadia.put(
@@ -61,7 +61,7 @@ class SequenceTest {
                         .status())
                 .isEqualTo(200);
         var second =
-                olle.put(path, "{\"from\":1,\"sequence\":" + sequence.deepCopy().put("note", "second") + "}");
+                lead.put(path, "{\"from\":1,\"sequence\":" + sequence.deepCopy().put("note", "second") + "}");
         assertThat(second.status()).isEqualTo(409);
         assertThat(nadia.get(path).json().get("sequence").get("note").asString())
                 .isEqualTo("first");

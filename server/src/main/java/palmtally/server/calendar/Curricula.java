@@ -14,6 +14,8 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.calendar.Curriculum;
 import palmtally.core.calendar.Lesson;
+import palmtally.core.calendar.TermChecks;
+import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
@@ -21,14 +23,20 @@ import palmtally.formats.TermFile;
 import palmtally.server.people.Caller;
 import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.problem.Readable;
 import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.Sequences;
 
 /** The plan of each term as immutable versions. */
 @Service
 public class Curricula {
-    /** A curriculum with the version it is; 0 while nothing was planned. */
-    public record Versioned(int version, Curriculum curriculum) {}
+    /**
+     * A curriculum with the version it is; 0 while nothing was planned.
+     *
+     * @param damaged says that the newest version cannot be read, and why; null where this is the newest
+     */
+    public record Versioned(
+            int version, Curriculum curriculum, @Nullable String damaged) {}
 
     /** A line of the history. */
     public record TermVersionLine(int version, String what, Instant createdAt) {}
@@ -41,6 +49,11 @@ public class Curricula {
                 select version, body::text as body from curriculum_version
                 where term_id = #{term} order by version desc limit 1""")
         Optional<Row> newest(UUID term);
+
+        @Select("""
+                select version, body::text as body from curriculum_version
+                where term_id = #{term} order by version desc""")
+        List<Row> versions(UUID term);
 
         @Select("""
                 select version, body::text as body from curriculum_version
@@ -69,16 +82,28 @@ public class Curricula {
         this.sequences = sequences;
     }
 
-    /** The newest version, or an empty plan of the term's weeks. */
+    /** The newest version, where that is damaged the newest before it that can be read, or an empty plan of the term's weeks. */
     public Versioned newest(UUID term) {
-        var row = rows.newest(term);
-        if (row.isPresent()) return read(row.get());
+        var row = rows.newest(term).orElse(null);
         Term of = people.term(term);
-        return new Versioned(0, Curriculum.empty("term", of.name(), of.weeks()));
+        var empty = Curriculum.empty("term", of.name(), of.weeks());
+        if (row == null) return new Versioned(0, empty, null);
+        var read = Readable.of(row, () -> rows.versions(term), Curricula::read);
+        var damaged = read.damaged();
+        if (damaged == null) return read.orRefuse("plan");
+        var shown = read.found();
+        return new Versioned(
+                row.version,
+                shown.map(Versioned::curriculum).orElse(empty),
+                "Version " + row.version + " cannot be read (" + damaged.getMessage() + "). "
+                        + shown.map(v -> "This is version " + v.version).orElse("This is an empty plan")
+                        + "; what is saved from it becomes the newest.");
     }
 
+    /** @throws Refusal 404 where there is none, 409 where it cannot be read */
     public Versioned numbered(UUID term, int version) {
-        return rows.numbered(term, version).map(Curricula::read).orElseThrow(() -> Refusal.notFound("version"));
+        var row = rows.numbered(term, version).orElseThrow(() -> Refusal.notFound("version"));
+        return Readable.of(row, List::<Row>of, Curricula::read).orRefuse("version of the plan");
     }
 
     public List<TermVersionLine> history(UUID term) {
@@ -93,15 +118,13 @@ public class Curricula {
     public Versioned save(UUID term, Curriculum curriculum, int from, String what, @Nullable Caller by) {
         people.mustBeOpen(term);
         int now = rows.newest(term).map(Row::version).orElse(0);
-        if (now != from
-                || rows.add(
-                                UUID.randomUUID(),
-                                term,
-                                now + 1,
-                                what,
-                                Json.MAPPER.writeValueAsString(curriculum),
-                                by == null ? null : by.id())
-                        == 0)
+        var body = Json.MAPPER.writeValueAsString(curriculum);
+        // What could not be read back, or not be judged, is not stored.
+        TermChecks.run(
+                Documents.storedCurriculum(body),
+                sequences.all().stream().map(Sequences.Versioned::sequence).toList(),
+                Profile.bySeconds());
+        if (now != from || rows.add(UUID.randomUUID(), term, now + 1, what, body, by == null ? null : by.id()) == 0)
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "Somebody changed the plan of this term meanwhile. Read it again; nothing of yours was stored.");
@@ -161,6 +184,6 @@ public class Curricula {
     }
 
     private static Versioned read(Row row) {
-        return new Versioned(row.version, Documents.storedCurriculum(row.body));
+        return new Versioned(row.version, Documents.storedCurriculum(row.body), null);
     }
 }

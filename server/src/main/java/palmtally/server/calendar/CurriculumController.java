@@ -28,7 +28,6 @@ import palmtally.formats.TermFile;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
-import palmtally.server.people.Role;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -42,7 +41,8 @@ class CurriculumController {
             Curriculum curriculum,
             TermChecksView checks,
             List<Curricula.TermVersionLine> history,
-            boolean archived) {}
+            boolean archived,
+            @Nullable String damaged) {}
 
     /** @param from the version it was made from */
     record TermEdit(
@@ -220,8 +220,7 @@ class CurriculumController {
 
     private void mustPlan(Caller caller, UUID term) {
         people.mustTeach(caller, term);
-        if (caller.role() == Role.GRADER)
-            throw Refusal.forbidden("Graders read the plan of the term; instructors change it.");
+        caller.mustPlan("the plan of the term");
     }
 
     private static Curriculum need(@Nullable Curriculum given) {
@@ -244,6 +243,7 @@ class CurriculumController {
                 v.curriculum(),
                 TermChecksView.of(checks(v.curriculum())),
                 curricula.history(id),
-                people.archived(id));
+                people.archived(id),
+                v.damaged());
     }
 }

@@ -185,12 +185,7 @@ class Demo implements ApplicationRunner {
                 var by = (s + l) % 3 == 0 && plan.region() != Region.NECK ? grader : teacher;
                 var partner = students.get((s + 1 + l) % students.size());
                 var id = practicals.take(
-                        term.id(),
-                        students.get(s),
-                        partner.equals(students.get(s)) ? null : partner,
-                        by.id(),
-                        played,
-                        at);
+                        term.id(), students.get(s), partner.equals(students.get(s)) ? null : partner, by, played, at);
                 boolean waiting = l == LABS.size() - 1 && s >= STUDENTS.size() - 2;
                 if (waiting) continue;
                 var own = new Caller(students.get(s), STUDENTS.get(s).name(), Role.STUDENT);

@@ -311,9 +311,12 @@ public class People {
                 .orElseThrow(() -> Refusal.notFound("person"));
     }
 
-    /** @throws Refusal 403 unless the caller leads the school or is staff of the term */
+    /** @throws Refusal 403 unless the caller leads the school or is staff of the term; 404 where the lead names a term that is not there */
     public void mustTeach(Caller caller, UUID term) {
-        if (caller.role() == Role.LEAD) return;
+        if (caller.role() == Role.LEAD) {
+            term(term);
+            return;
+        }
         if (caller.role().staff() && mapper.termsOf(caller.id()).stream().anyMatch(t -> t.id().equals(term))) return;
         throw Refusal.forbidden("This term is not yours to see.");
     }

@@ -273,7 +273,7 @@ class PracticalController {
                 .map(e -> e.wall().minusMillis(e.atMs()))
                 .findFirst()
                 .orElseGet(clock::instant);
-        return one(caller, practicals.take(term, student, null, caller.id(), record, startedAt));
+        return one(caller, practicals.take(term, student, null, caller, record, startedAt));
     }
 
     private PracticalView view(Practicals.Whole w, Caller caller) {

@@ -516,14 +516,14 @@ public class Practicals {
     /** Stores a whole record that was read from a file or played by the demo, with its events. */
     @Transactional
     public UUID take(
-            UUID term, UUID student, @Nullable UUID partner, UUID grader, Practical record, Instant startedAt) {
-        var sequence = sequences.same(record.sequence());
-        var profile = profiles.same(record.profile());
+            UUID term, UUID student, @Nullable UUID partner, Caller grader, Practical record, Instant startedAt) {
+        var sequence = sequences.same(record.sequence(), grader);
+        var profile = profiles.same(record.profile(), grader);
         var id = add(
                 term,
                 student,
                 partner,
-                grader,
+                grader.id(),
                 sequence.versionId(),
                 profile.versionId(),
                 record.asked(),

@@ -4,6 +4,7 @@ import java.net.URI;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.web.ErrorResponseException;
+import palmtally.formats.UnreadableDocument;
 
 /** A request that is refused, with a stable code, what was wrong and what to do. */
 public final class Refusal extends ErrorResponseException {
@@ -29,6 +30,15 @@ public final class Refusal extends ErrorResponseException {
 
     public static Refusal conflict(String code, String detail) {
         return new Refusal(HttpStatus.CONFLICT, code, detail);
+    }
+
+    /** A stored document that is damaged, and no version of it can be read. */
+    public static Refusal unreadable(String what, UnreadableDocument why) {
+        return new Refusal(
+                HttpStatus.CONFLICT,
+                "unreadable",
+                "This " + what + " cannot be read: " + why.getMessage()
+                        + ". Go back to an earlier version of it, or read it from a file.");
     }
 
     public static Refusal invalid(String code, String detail) {

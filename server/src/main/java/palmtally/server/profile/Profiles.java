@@ -14,7 +14,10 @@ import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
+import palmtally.server.people.Caller;
 import palmtally.server.people.People;
+import palmtally.server.people.Role;
+import palmtally.server.problem.Readable;
 import palmtally.server.problem.Refusal;
 
 /** The school's profiles. A version never changes: what was graded points to the one it was graded by. */
@@ -66,7 +69,9 @@ public class Profiles {
     @Transactional
     public List<Versioned> all() {
         if (rows.current().isEmpty()) Profile.shipped().forEach(this::save);
-        return rows.current().stream().map(this::read).toList();
+        return rows.current().stream()
+                .flatMap(r -> readable(r).found().stream())
+                .toList();
     }
 
     @Transactional
@@ -76,7 +81,9 @@ public class Profiles {
             all();
             newest = rows.newest(profileId);
         }
-        return newest.map(this::read).orElseThrow(() -> Refusal.notFound("profile"));
+        return newest.map(this::readable)
+                .orElseThrow(() -> Refusal.notFound("profile"))
+                .orRefuse("profile");
     }
 
     /** The profile the school works by. */
@@ -90,40 +97,51 @@ public class Profiles {
     }
 
     public Versioned version(UUID id) {
-        return rows.byId(id).map(this::read).orElseThrow(() -> Refusal.notFound("profile version"));
+        var row = rows.byId(id).orElseThrow(() -> Refusal.notFound("profile version"));
+        return Readable.of(row, List::<Row>of, this::read).orRefuse("version of the profile");
     }
 
     /** A new version, unless it says what the newest says already. */
     @Transactional
     public Versioned save(Profile profile) {
-        var newest = rows.newest(profile.id()).map(this::read);
-        if (newest.isPresent() && newest.get().profile().equals(profile)) return newest.get();
-        int version = newest.map(n -> n.version() + 1).orElse(1);
-        var row = new Row(
-                UUID.randomUUID(), profile.id(), version, profile.name(), Json.MAPPER.writeValueAsString(profile));
+        var newest = rows.newest(profile.id());
+        var readable = newest.flatMap(r -> readable(r).found());
+        if (readable.isPresent() && readable.get().profile().equals(profile)) return readable.get();
+        int version = newest.map(n -> n.version + 1).orElse(1);
+        var body = Json.MAPPER.writeValueAsString(profile);
+        // What could not be read back is not stored.
+        Documents.storedProfile(body);
+        var row = new Row(UUID.randomUUID(), profile.id(), version, profile.name(), body);
         if (rows.add(row) == 0 && newest.isPresent())
             throw Refusal.conflict("changed-meanwhile", "Somebody saved this profile meanwhile; read it again.");
         return newest(profile.id());
     }
 
     /**
-     * The version that says the very same; a profile nobody knew is stored.
+     * The version that says the very same; a profile nobody knew is stored where the lead brings it.
      *
-     * @throws Refusal 409 where the id is known and no version of it says the same
+     * @throws Refusal 403 where another than the lead brings one that nobody knew; 409 where the id is known and no version of it says the same
      */
     @Transactional
-    public Versioned same(Profile profile) {
+    public Versioned same(Profile profile, Caller by) {
         all();
         var versions = rows.versions(profile.id());
+        if (versions.isEmpty() && by.role() != Role.LEAD)
+            throw Refusal.forbidden("This record was judged by a profile \"" + profile.id()
+                    + "\" that is not known here; the lead reads profiles, under School.");
         if (versions.isEmpty()) return save(profile);
         return versions.stream()
-                .map(this::read)
+                .flatMap(r -> Readable.of(r, List::<Row>of, this::read).found().stream())
                 .filter(v -> v.profile().equals(profile))
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict(
                         "other-profile",
                         "The record was judged by a profile \"" + profile.id()
                                 + "\" that differs from every version here. Read that profile from its file first."));
+    }
+
+    private Readable<Row, Versioned> readable(Row newest) {
+        return Readable.of(newest, () -> rows.versions(newest.profileId), this::read);
     }
 
     /** A version never changes, and every check asks for one: each is made of its JSON once. */

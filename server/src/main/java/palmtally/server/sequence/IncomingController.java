@@ -63,6 +63,7 @@ class IncomingController {
     /** Takes every sequence of the file, or none. */
     @PostMapping("/api/sequences/incoming")
     List<IncomingLine> take(@Me Caller caller, @RequestBody IncomingFile file) throws FormatException {
+        caller.mustPlan("sequences");
         var incoming = read(file);
         var lines = incoming.stream().map(this::line).toList();
         sequences.takeAll(incoming, caller);

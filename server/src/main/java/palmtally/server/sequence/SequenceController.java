@@ -1,10 +1,14 @@
 package palmtally.server.sequence;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,6 +37,7 @@ import palmtally.server.profile.Profiles;
 /** Plans: list, read with what the checks say, mend, undo, in and out. */
 @RestController
 class SequenceController {
+    /** @param damaged says that its newest version, or every one, cannot be read, and why */
     record SequenceLine(
             String id,
             String name,
@@ -43,10 +48,16 @@ class SequenceController {
             double slotSeconds,
             long stops,
             long warns,
-            long hints) {}
+            long hints,
+            @Nullable String damaged) {}
 
     record SequenceView(
-            UUID versionId, int version, Sequence sequence, PlanView plan, List<Sequences.VersionLine> history) {}
+            UUID versionId,
+            int version,
+            Sequence sequence,
+            PlanView plan,
+            List<Sequences.VersionLine> history,
+            @Nullable String damaged) {}
 
     /** An edit of the version it was made from. */
     record Edit(
@@ -55,6 +66,8 @@ class SequenceController {
             @Nullable Integer version,
             @Nullable Sequence sequence,
             @Nullable String what) {}
+
+    private static final Logger log = LoggerFactory.getLogger(SequenceController.class);
 
     private final Sequences sequences;
     private final Profiles profiles;
@@ -67,15 +80,53 @@ class SequenceController {
     @GetMapping("/api/sequences")
     List<SequenceLine> all() {
         var profile = profiles.ofSchool().profile();
-        return sequences.all().stream()
-                .map(v -> line(v, profile))
+        return Stream.concat(
+                        sequences.all().stream().map(v -> line(v, profile)),
+                        sequences.unreadable().stream().map(SequenceController::line))
                 .sorted(Comparator.comparing(SequenceLine::region).thenComparing(SequenceLine::name))
                 .toList();
     }
 
+    private static SequenceLine line(Sequences.Unreadable u) {
+        var region = Arrays.stream(Region.values())
+                .filter(r -> r.toString().equals(u.region()))
+                .findFirst()
+                .orElse(Region.WHOLE_BODY);
+        return new SequenceLine(
+                u.id(),
+                u.name(),
+                region,
+                u.version(),
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                "No version of it can be read: " + u.why() + ".");
+    }
+
     private static SequenceLine line(Sequences.Versioned v, Profile profile) {
         var s = v.sequence();
-        var checks = Checks.run(s, profile);
+        Checks checks;
+        try {
+            checks = Checks.run(s, profile);
+        } catch (RuntimeException e) {
+            // One whose checks fail is told apart; the others are listed all the same.
+            log.error("checks of {} version {}", s.id(), v.version(), e);
+            return new SequenceLine(
+                    s.id(),
+                    s.name(),
+                    s.region(),
+                    v.version(),
+                    s.steps().size(),
+                    0,
+                    s.slotSeconds(),
+                    0,
+                    0,
+                    0,
+                    "The checks could not be reckoned for it.");
+        }
         return new SequenceLine(
                 s.id(),
                 s.name(),
@@ -86,7 +137,8 @@ class SequenceController {
                 s.slotSeconds(),
                 count(checks, Severity.STOP),
                 count(checks, Severity.WARN),
-                count(checks, Severity.HINT));
+                count(checks, Severity.HINT),
+                v.damaged());
     }
 
     private static long count(Checks checks, Severity severity) {
@@ -107,6 +159,7 @@ class SequenceController {
     /** Starts a sequence, by template or bare. */
     @PostMapping("/api/sequences")
     SequenceView begin(@Me Caller caller, @RequestBody NewSequence wanted) {
+        caller.mustPlan("sequences");
         var faults = new ArrayList<Fault>();
         if (wanted.name == null || wanted.name.isBlank()) faults.add(new Fault("name", "", "must not be blank"));
         if (wanted.region == null) faults.add(new Fault("region", "", "is missing"));
@@ -148,6 +201,7 @@ class SequenceController {
             @PathVariable String id,
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
+        caller.mustPlan("sequences");
         if (edit.sequence == null) throw new InvalidValue("edit", new Fault("sequence", "", "is missing"));
         if (!edit.sequence.id().equals(id))
             throw new InvalidValue("edit", new Fault("sequence/id", edit.sequence.id(), "must be " + id));
@@ -164,6 +218,7 @@ class SequenceController {
             @PathVariable String id,
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
+        caller.mustPlan("sequences");
         if (edit.key == null) throw new InvalidValue("mend", new Fault("key", "", "is missing"));
         return view(sequences.mend(id, from(edit), edit.key, profiles.named(profile), caller), profile);
     }
@@ -174,6 +229,7 @@ class SequenceController {
             @PathVariable String id,
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
+        caller.mustPlan("sequences");
         if (edit.version == null) throw new InvalidValue("restore", new Fault("version", "", "is missing"));
         return view(sequences.restore(id, from(edit), edit.version, caller), profile);
     }
@@ -189,6 +245,7 @@ class SequenceController {
 
     @PostMapping(path = "/api/sequences/file", consumes = MediaType.APPLICATION_JSON_VALUE)
     SequenceView read(@Me Caller caller, @RequestBody String text) throws FormatException {
+        caller.mustPlan("sequences");
         return view(sequences.take(Documents.readSequence(text), caller), null);
     }
 
@@ -203,6 +260,7 @@ class SequenceController {
                 v.version(),
                 v.sequence(),
                 PlanView.of(Checks.run(v.sequence(), profiles.named(profile))),
-                sequences.history(v.sequence().id()));
+                sequences.history(v.sequence().id()),
+                v.damaged());
     }
 }

@@ -18,18 +18,32 @@ import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
 import palmtally.server.people.Caller;
+import palmtally.server.problem.Readable;
 import palmtally.server.problem.Refusal;
 
 /** Sequences as immutable versions: every change, mend and undo is a new one. */
 @Service
 public class Sequences {
-    /** A sequence with the version it is. */
-    public record Versioned(UUID versionId, int version, Sequence sequence) {}
+    /**
+     * A sequence with the version it is.
+     *
+     * @param damaged says that a newer version cannot be read, and why; null where this one is the newest
+     */
+    public record Versioned(
+            UUID versionId,
+            int version,
+            Sequence sequence,
+            @Nullable String damaged) {}
+
+    /** A sequence of which no version can be read. */
+    public record Unreadable(String id, String name, String region, int version, String why) {}
 
     /** A line of the history. */
     public record VersionLine(int version, String what, Instant createdAt) {}
 
     record Row(UUID id, String sequenceId, int version, String body) {}
+
+    record Named(String name, String region) {}
 
     @Mapper
     interface Rows {
@@ -57,6 +71,11 @@ public class Sequences {
         List<Row> versions(String sequence);
 
         @Select("""
+                select name, region from sequence_version
+                where sequence_id = #{sequence} order by version desc limit 1""")
+        Named named(String sequence);
+
+        @Select("""
                 select version, what, created_at from sequence_version
                 where sequence_id = #{sequence} order by version desc limit 50""")
         List<VersionLine> history(String sequence);
@@ -75,16 +94,56 @@ public class Sequences {
         this.rows = rows;
     }
 
+    /** The newest of each, or the newest before it that can be read; one of which none can be read is not among them. */
     public List<Versioned> all() {
-        return rows.current().stream().map(Sequences::read).toList();
+        return rows.current().stream()
+                .flatMap(r -> readable(r).found().stream())
+                .toList();
     }
 
+    /** Those of which no version can be read. */
+    public List<Unreadable> unreadable() {
+        return rows.current().stream()
+                .filter(r -> readable(r).document() == null)
+                .map(r -> {
+                    var named = rows.named(r.sequenceId);
+                    var why = readable(r).damaged();
+                    return new Unreadable(
+                            r.sequenceId,
+                            named.name,
+                            named.region,
+                            r.version,
+                            why == null ? "" : String.valueOf(why.getMessage()));
+                })
+                .toList();
+    }
+
+    /** @throws Refusal 404 where there is none, 409 where no version of it can be read */
     public Versioned newest(String id) {
-        return rows.newest(id).map(Sequences::read).orElseThrow(() -> Refusal.notFound("sequence"));
+        return rows.newest(id)
+                .map(this::readable)
+                .orElseThrow(() -> Refusal.notFound("sequence"))
+                .orRefuse("sequence");
     }
 
     public Optional<Versioned> find(String id) {
-        return rows.newest(id).map(Sequences::read);
+        return rows.newest(id).flatMap(r -> readable(r).found());
+    }
+
+    private Readable<Row, Versioned> readable(Row newest) {
+        var read = Readable.of(newest, () -> rows.versions(newest.sequenceId), Sequences::read);
+        var there = read.document();
+        var damaged = read.damaged();
+        if (there == null || damaged == null) return read;
+        return new Readable<>(
+                read.row(),
+                new Versioned(
+                        there.versionId,
+                        there.version,
+                        there.sequence,
+                        "Version " + newest.version + " cannot be read (" + damaged.getMessage() + "). This is version "
+                                + there.version + "; what is saved from it becomes the newest."),
+                damaged);
     }
 
     /** Takes several sequences from a file, all or none. */
@@ -93,12 +152,18 @@ public class Sequences {
         incoming.forEach(s -> take(s, by));
     }
 
+    /** @throws Refusal 404 where there is none, 409 where it cannot be read */
     public Versioned version(UUID id) {
-        return rows.byId(id).map(Sequences::read).orElseThrow(() -> Refusal.notFound("sequence version"));
+        return readOne(rows.byId(id).orElseThrow(() -> Refusal.notFound("sequence version")));
     }
 
+    /** @throws Refusal 404 where there is none, 409 where it cannot be read */
     public Versioned numbered(String id, int version) {
-        return rows.numbered(id, version).map(Sequences::read).orElseThrow(() -> Refusal.notFound("version"));
+        return readOne(rows.numbered(id, version).orElseThrow(() -> Refusal.notFound("version")));
+    }
+
+    private static Versioned readOne(Row row) {
+        return Readable.of(row, List::<Row>of, Sequences::read).orRefuse("version of the sequence");
     }
 
     public List<VersionLine> history(String id) {
@@ -114,15 +179,19 @@ public class Sequences {
     @Transactional
     public Versioned save(Sequence sequence, int from, String what, @Nullable Caller by) {
         var newest = rows.newest(sequence.id());
-        int now = newest.map(Row::version).orElse(0);
+        int now =
+                newest.flatMap(r -> readable(r).found()).map(Versioned::version).orElse(0);
         if (now != from) throw changedMeanwhile();
+        var body = Json.MAPPER.writeValueAsString(sequence);
+        // What could not be read back, or not be judged, is not stored.
+        Checks.run(Documents.storedSequence(body), Profile.bySeconds());
         int added = rows.add(
                 UUID.randomUUID(),
                 sequence,
-                now + 1,
+                newest.map(Row::version).orElse(0) + 1,
                 sequence.region().toString(),
                 what,
-                Json.MAPPER.writeValueAsString(sequence),
+                body,
                 by == null ? null : by.id());
         if (added == 0) throw changedMeanwhile();
         return newest(sequence.id());
@@ -180,22 +249,23 @@ public class Sequences {
     /** Takes a sequence from a file: a new version where the id is known, unless it says the same. */
     @Transactional
     public Versioned take(Sequence sequence, @Nullable Caller by) {
-        var now = rows.newest(sequence.id()).map(Sequences::read);
+        var now = find(sequence.id());
         if (now.isPresent() && now.get().sequence().equals(sequence)) return now.get();
         return save(sequence, now.map(Versioned::version).orElse(0), "Read from a file", by);
     }
 
     /**
-     * The version that says the very same; a sequence nobody knew is stored.
+     * The version that says the very same; a sequence nobody knew is stored where one who plans brings it.
      *
-     * @throws Refusal 409 where the id is known and no version of it says the same
+     * @throws Refusal 403 where a grader brings one that nobody knew; 409 where the id is known and no version of it says the same
      */
     @Transactional
-    public Versioned same(Sequence sequence) {
+    public Versioned same(Sequence sequence, Caller by) {
         var versions = rows.versions(sequence.id());
+        if (versions.isEmpty()) by.mustPlan("sequences, and this record brings one that is not known here");
         if (versions.isEmpty()) return save(sequence, 0, "Read from a record", null);
         return versions.stream()
-                .map(Sequences::read)
+                .flatMap(r -> Readable.of(r, List::<Row>of, Sequences::read).found().stream())
                 .filter(v -> v.sequence().equals(sequence))
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict(
@@ -205,6 +275,6 @@ public class Sequences {
     }
 
     private static Versioned read(Row row) {
-        return new Versioned(row.id, row.version, Documents.storedSequence(row.body));
+        return new Versioned(row.id, row.version, Documents.storedSequence(row.body), null);
     }
 }

@@ -11,8 +11,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
+import palmtally.formats.Documents;
 import palmtally.formats.Json;
 import palmtally.server.people.Caller;
+import palmtally.server.problem.Readable;
 import palmtally.server.problem.Refusal;
 
 /** The library of techniques as this school has it: the standard one, and what was changed. */
@@ -35,6 +37,11 @@ public class Library {
                 where technique_id = #{technique} order by version desc limit 1""")
         Optional<Row> newest(String technique);
 
+        @Select("""
+                select technique_id, version, body::text as body from technique_version
+                where technique_id = #{technique} order by version desc""")
+        List<Row> versions(String technique);
+
         @Insert("""
                 insert into technique_version (id, technique_id, version, body, created_by)
                 values (#{id}, #{technique}, #{version}, #{body}::jsonb, #{by}) on conflict do nothing""")
@@ -48,14 +55,20 @@ public class Library {
     }
 
     public Techniques techniques() {
-        var changed = rows.current().stream().map(Library::read).toList();
+        var changed = rows.current().stream()
+                .flatMap(r -> readable(r).found().stream())
+                .toList();
         return changed.isEmpty() ? Techniques.standard() : Techniques.standard().with(changed);
     }
 
     /** @throws Refusal 404 where there is no such technique */
     public Versioned newest(String id) {
         var standard = Techniques.standard().find(id).orElseThrow(() -> Refusal.notFound("technique"));
-        return rows.newest(id).map(r -> new Versioned(r.version, read(r))).orElse(new Versioned(0, standard));
+        var newest = rows.newest(id);
+        // One that is damaged is the one before it, and at last the standard one; the next is numbered after it all the
+        // same.
+        return newest.map(r -> new Versioned(r.version, readable(r).found().orElse(standard)))
+                .orElse(new Versioned(0, standard));
     }
 
     /**
@@ -68,21 +81,17 @@ public class Library {
         if (now.technique().equals(technique)) return now;
         // Aliases must stay different over the whole library.
         techniques().with(List.of(technique));
-        if (now.version() != from
-                || rows.add(
-                                UUID.randomUUID(),
-                                technique.id(),
-                                from + 1,
-                                Json.MAPPER.writeValueAsString(technique),
-                                by.id())
-                        == 0)
+        var body = Json.MAPPER.writeValueAsString(technique);
+        // What could not be read back is not stored.
+        Documents.storedTechnique(body);
+        if (now.version() != from || rows.add(UUID.randomUUID(), technique.id(), from + 1, body, by.id()) == 0)
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "Somebody changed this technique meanwhile. Read it again; nothing was stored.");
         return newest(technique.id());
     }
 
-    private static Technique read(Row row) {
-        return Json.MAPPER.readValue(row.body, Technique.class);
+    private Readable<Row, Technique> readable(Row newest) {
+        return Readable.of(newest, () -> rows.versions(newest.techniqueId), r -> Documents.storedTechnique(r.body));
     }
 }
