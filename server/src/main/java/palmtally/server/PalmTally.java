@@ -7,9 +7,11 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.context.annotation.Bean;
+import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** The server: the core over HTTP, its data in PostgreSQL. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
+@EnableScheduling
 @MapperScan(basePackages = "palmtally.server", annotationClass = org.apache.ibatis.annotations.Mapper.class)
 public class PalmTally {
     public static void main(String[] args) {

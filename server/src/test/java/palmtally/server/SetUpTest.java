@@ -133,7 +133,10 @@ class SetUpTest {
                                     .json()
                                     .spliterator(),
                             false)
-                    .filter(l -> l.path("released").asBoolean() && l.has("mean"))
+                    .filter(l -> l.path("released").asBoolean()
+                            && l.has("mean")
+                            && l.get("student").asString().equals("Eli Thorne")
+                            && !l.has("beside"))
                     .findFirst()
                     .orElseThrow();
             var id = line.get("id").asString();

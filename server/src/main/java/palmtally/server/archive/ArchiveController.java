@@ -2,6 +2,8 @@ package palmtally.server.archive;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.text.Normalizer;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -55,23 +57,36 @@ class ArchiveController {
     }
 
     @GetMapping(path = "/api/terms/{term}/archive", produces = "application/zip")
-    ResponseEntity<StreamingResponseBody> archive(@Me Caller caller, @PathVariable UUID term) {
+    ResponseEntity<StreamingResponseBody> archive(@Me Caller caller, @PathVariable UUID term) throws IOException {
         people.mustTeach(caller, term);
+        var whole = make(caller, term);
         var name = plain(people.term(term).name());
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=\"" + name + ".zip\"")
+                .contentLength(Files.size(whole))
                 .body(out -> {
-                    try (var zip = new ZipOutputStream(out, StandardCharsets.UTF_8)) {
-                        put(zip, "term.curriculum.json", Documents.write(curricula.file(term)));
-                        put(
-                                zip,
-                                "school.profile.json",
-                                Documents.write(profiles.ofSchool().profile()));
-                        put(zip, "people.csv", roll(term));
-                        put(zip, "competency.csv", competency(caller, term));
-                        practicals(zip, caller, term);
+                    try {
+                        Files.copy(whole, out);
+                    } finally {
+                        Files.deleteIfExists(whole);
                     }
                 });
+    }
+
+    /** The archive as a file, made whole before a byte of it is sent: what cannot be made is a problem that is told, not a shorter file. */
+    private Path make(Caller caller, UUID term) throws IOException {
+        var file = Files.createTempFile("archive", ".zip");
+        try (var zip = new ZipOutputStream(Files.newOutputStream(file), StandardCharsets.UTF_8)) {
+            put(zip, "term.curriculum.json", Documents.write(curricula.file(term)));
+            put(zip, "school.profile.json", Documents.write(profiles.ofSchool().profile()));
+            put(zip, "people.csv", roll(term));
+            put(zip, "competency.csv", competency(caller, term));
+            practicals(zip, caller, term);
+        } catch (IOException | RuntimeException e) {
+            Files.deleteIfExists(file);
+            throw e;
+        }
+        return file;
     }
 
     /** Every practical as a file, and a table of them: pairs, looks, what is void and why, marks of one's own. */

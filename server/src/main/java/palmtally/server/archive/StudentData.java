@@ -1,5 +1,7 @@
 package palmtally.server.archive;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,7 +32,12 @@ class StudentData {
 
     @Mapper
     interface Rows {
-        /** One row a kind of thing, its rows as one JSON array. */
+        /**
+         * One row a kind of thing, its rows as one JSON array.
+         *
+         * @param own whether the student asks: of what is not released they are told that it is there, and no more; a second grader's
+         *     half of a run is not theirs to see
+         */
         @Select("""
                 select 'account' as what, (select jsonb_agg(x)::text from (
                     select name, sign_in as "signIn", role, created_at as "createdAt" from account where id = #{id}) x) as body
@@ -40,25 +47,29 @@ class StudentData {
                 union all select 'bodyNotes', (select jsonb_agg(x)::text from (
                     select kind, zone, side, until, written_at as "writtenAt", withdrawn_at as "withdrawnAt" from client_note
                     where account_id = #{id} order by written_at, id) x)
-                union all select 'practicals', (select jsonb_agg(x)::text from (
+                union all select 'practicals', (select jsonb_agg(jsonb_strip_nulls(to_jsonb(x)))::text from (
                     select p.id, p.kind, v.name as sequence, p.started_at as "startedAt", p.finished, p.void_reason as "voidReason",
-                           g.name as grader, b.name as "onTheTable",
-                           (select value from rating where practical_id = p.id) as rating,
-                           (select jsonb_agg(e order by e.at_ms, e.seq) from (
-                               select id, at_ms, seq, kind, data from event where practical_id = p.id) e) as events,
-                           (select jsonb_agg(a.body || jsonb_build_object('result', a.result, 'mean', a.mean) order by a.revision)
-                            from award a where a.practical_id = p.id) as awards,
+                           g.name as grader, b.name as "onTheTable", s.released,
+                           case when s.open then (select value from rating where practical_id = p.id) end as rating,
+                           case when s.open then (select jsonb_agg(e order by e.at_ms, e.seq) from (
+                               select id, at_ms, seq, kind, data from event where practical_id = p.id) e) end as events,
+                           case when s.open then
+                               (select jsonb_agg(a.body || jsonb_build_object('result', a.result, 'mean', a.mean) order by a.revision)
+                                from award a where a.practical_id = p.id and (a.released or not #{own})) end as awards,
                            (select body from self_mark where practical_id = p.id) as "selfMarks"
                     from practical p join sequence_version v on v.id = p.sequence_version_id
                     join account g on g.id = p.grader_id left join account b on b.id = p.partner_id
-                    where p.student_id = #{id} order by p.started_at, p.id) x)
+                    cross join lateral (select r as released, (r and p.void_reason is null) or not #{own} as open from (
+                        select coalesce((select a.released from award a where a.practical_id = p.id
+                                         order by a.revision desc limit 1), false) as r) n) s
+                    where p.student_id = #{id} and (p.beside is null or not #{own}) order by p.started_at, p.id) x)
                 union all select 'onTheTable', (select jsonb_agg(x)::text from (
                     select p.id, v.name as sequence, p.started_at as "startedAt", p.today from practical p
                     join sequence_version v on v.id = p.sequence_version_id
                     where p.partner_id = #{id} order by p.started_at, p.id) x)
                 union all select 'evidence', (select jsonb_agg(x)::text from (
                     select practical_id as practical, region, criterion, score, weight, critical, seen_at as "seenAt" from evidence
-                    where student_id = #{id} order by seen_at, region, criterion) x)
+                    where student_id = #{id} and (released or not #{own}) order by seen_at, region, criterion) x)
                 union all select 'carriedOver', (select jsonb_agg(x)::text from (
                     select region, criterion, mean, variance, days, critical from carried
                     where student_id = #{id} order by region, criterion) x)
@@ -68,9 +79,10 @@ class StudentData {
                     select r.opened_at as "openedAt", s.table_number as "table" from round_seat s
                     join practice_round r on r.id = s.round_id where s.account_id = #{id} order by r.opened_at) x)
                 union all select 'readBy', (select jsonb_agg(x)::text from (
-                    select a.at, b.name as by, a.what from audit a left join account b on b.id = a.account_id
+                    select a.at, b.name as by,
+                           case when #{own} then regexp_replace(a.what, ' [0-9a-f-]{36}$', '') else a.what end as what from audit a left join account b on b.id = a.account_id
                     where a.subject = #{id} order by a.id) x)""")
-        List<Part> all(UUID id);
+        List<Part> all(UUID id, boolean own);
 
         @Select(
                 "select exists (select 1 from enrolment e join term t on t.id = e.term_id where e.account_id = #{id} and t.archived_at is null)")
@@ -154,9 +166,9 @@ class StudentData {
 
         /** No password has this form, so that nobody signs in with it. */
         @Update("""
-                update account set name = 'Removed student', sign_in = 'removed-' || id, password = '', erased_at = now()
+                update account set name = 'Removed student', sign_in = 'removed-' || id, password = '', erased_at = #{at}
                 where id = #{id}""")
-        void account(UUID id);
+        void account(UUID id, Instant at);
     }
 
     record Part(
@@ -165,11 +177,13 @@ class StudentData {
     private final Rows rows;
     private final People people;
     private final Audit audit;
+    private final Clock clock;
 
-    StudentData(Rows rows, People people, Audit audit) {
+    StudentData(Rows rows, People people, Audit audit, Clock clock) {
         this.rows = rows;
         this.people = people;
         this.audit = audit;
+        this.clock = clock;
     }
 
     /** Students who are in no open term any more: what is kept of them can be erased. */
@@ -185,7 +199,7 @@ class StudentData {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("format", "palm-tally/student");
         all.put("version", 1);
-        for (var part : rows.all(id))
+        for (var part : rows.all(id, caller.id().equals(id)))
             all.put(part.what, part.body == null ? List.of() : Json.MAPPER.readTree(part.body));
         return Json.MAPPER.valueToTree(all);
     }
@@ -225,7 +239,7 @@ class StudentData {
         rows.duties(id);
         rows.sessions(id);
         rows.audit(id);
-        rows.account(id);
+        rows.account(id, clock.instant());
         audit.changed(caller, id, "erased student", "");
         return new Erased(gone);
     }

@@ -109,6 +109,7 @@ public class Duties {
         if (!faults.isEmpty()) throw new InvalidValue("duties", faults);
         rows.clear(term);
         for (var d : duties) rows.add(term, d.account, d.region.toString(), d.task.toString());
+        people.changed();
         return of(term);
     }
 }

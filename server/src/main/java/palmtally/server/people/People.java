@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicLong;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -44,6 +45,7 @@ public class People {
     private final PeopleMapper mapper;
     private final PasswordEncoder passwords;
     private final Clock clock;
+    private final AtomicLong changes = new AtomicLong();
     private final String nobody;
 
     People(PeopleMapper mapper, PasswordEncoder passwords, Clock clock) {
@@ -149,6 +151,7 @@ public class People {
     /** Puts a term into the archive, where it is read only, or takes it out again. */
     public void archive(UUID term, boolean archived) {
         if (mapper.archive(term, archived, clock.instant()) == 0) throw Refusal.notFound("term");
+        changed();
     }
 
     /**
@@ -230,6 +233,7 @@ public class People {
     public void leave(UUID term, UUID account) {
         mustBeOpen(term);
         if (mapper.leave(term, account) == 0) throw Refusal.notFound("person in this term");
+        changed();
     }
 
     /** A new password for somebody, told once; whoever is signed in as them is signed out. */
@@ -317,8 +321,23 @@ public class People {
             term(term);
             return;
         }
-        if (caller.role().staff() && mapper.termsOf(caller.id()).stream().anyMatch(t -> t.id().equals(term))) return;
-        throw Refusal.forbidden("This term is not yours to see.");
+        if (!teaches(caller, term)) throw Refusal.forbidden("This term is not yours to see.");
+    }
+
+    /** Whether the caller leads the school or is staff of the term. */
+    public boolean teaches(Caller caller, UUID term) {
+        return caller.role() == Role.LEAD
+                || caller.role().staff() && mapper.termsOf(caller.id()).stream().anyMatch(t -> t.id().equals(term));
+    }
+
+    /** Counts up whenever who may do what has changed, here or, within a few seconds, elsewhere: what was kept of it is asked again. */
+    public long changes() {
+        return changes.get();
+    }
+
+    /** Says that who may do what has changed. */
+    void changed() {
+        changes.incrementAndGet();
     }
 
     /** @throws Refusal 403 unless the caller is that student, teaches one of their terms, or leads the school */

@@ -1,6 +1,8 @@
 package palmtally.server.practical;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashSet;
@@ -21,7 +23,6 @@ import palmtally.core.practical.Scores;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Caller;
-import palmtally.server.people.Duties;
 import palmtally.server.people.People;
 import palmtally.server.people.Role;
 import palmtally.server.practical.PracticalRows.AwardRow;
@@ -35,7 +36,6 @@ public class Awards {
     private final Records records;
     private final Capture capture;
     private final People people;
-    private final Duties duties;
     private final Audit audit;
     private final EvidenceBook evidence;
     private final TransactionTemplate transaction;
@@ -46,7 +46,6 @@ public class Awards {
             Records records,
             Capture capture,
             People people,
-            Duties duties,
             Audit audit,
             EvidenceBook evidence,
             TransactionTemplate transaction,
@@ -55,7 +54,6 @@ public class Awards {
         this.records = records;
         this.capture = capture;
         this.people = people;
-        this.duties = duties;
         this.audit = audit;
         this.evidence = evidence;
         this.transaction = transaction;
@@ -66,7 +64,7 @@ public class Awards {
     @Transactional
     public void rate(Caller caller, UUID id, @Nullable Double value) {
         var row = records.lock(id);
-        people.mustTeach(caller, row.termId());
+        records.mustWrite(caller, row);
         Records.mustCount(row);
         records.mustGradeIt(caller, row);
         if (!row.finished()) throw Refusal.conflict("not-finished", "Finish the practical first.");
@@ -84,13 +82,11 @@ public class Awards {
     @Transactional
     public void award(Caller caller, UUID id, int from, Award award) {
         var row = records.lock(id);
-        people.mustTeach(caller, row.termId());
-        people.mustBeOpen(row.termId());
+        records.mustWrite(caller, row);
         Records.mustCount(row);
         records.mustNotBeBlind(caller, row);
         records.mustGradeIt(caller, row);
         var practical = records.practical(row);
-        duties.mustGrade(caller, row.termId(), practical.sequence().region());
         var rating = rows.rating(id)
                 .orElseThrow(() -> Refusal.conflict("not-rated", "Give the one rating of the whole first."));
         int now = rows.award(id).map(AwardRow::revision).orElse(0);
@@ -112,9 +108,7 @@ public class Awards {
                         clock.instant(),
                         Records.taps(practical)))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
-        var other = rows.other(id).orElse(null);
-        if (other == null) writeEvidence(row, scores, award);
-        else countPair(row.beside() == null ? row : other);
+        count(row);
         audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
     }
 
@@ -137,9 +131,7 @@ public class Awards {
                 caller.id(),
                 clock.instant(),
                 held.events()));
-        var other = rows.other(id).orElse(null);
-        if (other == null) writeEvidence(row, records.scores(row), body);
-        else countPair(row.beside() == null ? row : other);
+        count(row);
         audit.changed(caller, row.studentId(), "award", id + " released");
     }
 
@@ -150,25 +142,28 @@ public class Awards {
      */
     public int recount() {
         int n = 0;
-        for (var id : rows.awardedWithoutLooks()) {
+        for (var id : rows.awardedWithoutLooks(left())) {
             n++;
-            transaction.executeWithoutResult(t -> rows.lock(id).ifPresent(row -> {
-                if (rows.other(id).isPresent()) countPair(row);
-                else
-                    rows.award(id)
-                            .ifPresent(a -> writeEvidence(
-                                    row, records.scores(row), Json.MAPPER.readValue(a.body(), Award.class)));
-            }));
+            transaction.executeWithoutResult(t -> rows.lock(id).ifPresent(this::count));
         }
         return n;
     }
 
-    /** A run that two graders mark counts once, by the first one's award, as soon as both have awarded. */
-    private void countPair(Row first) {
+    /**
+     * Writes down what an award says, for Track. A run that two graders mark counts once, by the first one's award, as soon as both
+     * have awarded; a second marking in which nothing was seen, or that was left for a week, holds nothing back.
+     */
+    private void count(Row row) {
+        var first = row.beside() == null ? row : records.row(row.beside());
+        if (first.voidReason() != null) return;
         var award = rows.award(first.id()).orElse(null);
-        boolean both = award != null
-                && rows.other(first.id()).flatMap(o -> rows.award(o.id())).isPresent();
-        if (both) writeEvidence(first, records.scores(first), Json.MAPPER.readValue(award.body(), Award.class));
+        if (award == null || rows.waitsForSecond(first.id(), left())) return;
+        writeEvidence(first, records.scores(first), Json.MAPPER.readValue(award.body(), Award.class));
+    }
+
+    /** What was not touched since is taken as left. */
+    private Instant left() {
+        return clock.instant().minus(Duration.ofDays(7));
     }
 
     /** One run as each of two graders marked it: what was awarded, else computed. */
@@ -210,8 +205,9 @@ public class Awards {
     @Transactional
     public void setVoid(Caller caller, UUID id, @Nullable String reason) {
         var row = records.lock(id);
-        people.mustTeach(caller, row.termId());
-        people.mustBeOpen(row.termId());
+        records.mustWrite(caller, row);
+        // Who marks beside cannot open the first one's marks by this; the second's half may be given up by the first.
+        if (row.beside() == null) records.mustNotBeBlind(caller, row);
         if (reason != null && (reason.isBlank() || reason.length() > 400))
             throw new InvalidValue(
                     "practical",
@@ -223,10 +219,7 @@ public class Awards {
         capture.forget(id);
         evidence.clear(id);
         evidence.tell(row);
-        if (reason == null)
-            rows.award(id)
-                    .ifPresent(
-                            a -> writeEvidence(row, records.scores(row), Json.MAPPER.readValue(a.body(), Award.class)));
+        count(records.row(id));
         audit.changed(
                 caller,
                 row.studentId(),

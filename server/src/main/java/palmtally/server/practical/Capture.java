@@ -71,8 +71,8 @@ class Capture {
         final Sequence sequence;
         final AtomicInteger events;
         volatile boolean finished;
-        /** Who may write here, and until when that need not be asked again. */
-        final Map<UUID, Instant> mayWrite = new ConcurrentHashMap<>();
+        /** Who may write here, and how long that need not be asked again. */
+        final Map<UUID, Asked> mayWrite = new ConcurrentHashMap<>();
 
         Known(UUID term, Sequence sequence, int events, boolean finished) {
             this.finished = finished;
@@ -81,6 +81,9 @@ class Capture {
             this.events = new AtomicInteger(events);
         }
     }
+
+    /** @param changes what {@link People#changes} said when it was asked */
+    private record Asked(Instant until, long changes) {}
 
     /** How many are stored now, and whether the practical is finished. */
     public record Stored(int events, boolean finished) {}
@@ -95,10 +98,11 @@ class Capture {
     public Stored append(Caller caller, UUID id, @Nullable List<Event> sent) {
         var known = known(id);
         var now = clock.instant();
-        var until = known.mayWrite.get(caller.id());
-        if (until == null || until.isBefore(now)) {
+        var asked = known.mayWrite.get(caller.id());
+        long changes = people.changes();
+        if (asked == null || asked.until.isBefore(now) || asked.changes != changes) {
             mayWrite(caller, records.row(id));
-            known.mayWrite.put(caller.id(), now.plus(ASKED_AGAIN));
+            known.mayWrite.put(caller.id(), new Asked(now.plus(ASKED_AGAIN), changes));
         }
         if (sent == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
         if (sent.size() > MOST_AT_ONCE)
@@ -113,9 +117,10 @@ class Capture {
         if (Practicals.Kind.of(row) == Practicals.Kind.PEER_LOOK) {
             if (!row.graderId().equals(caller.id()))
                 throw Refusal.forbidden("Only the student who was asked to watch writes here.");
+            people.mustBeOpen(row.termId());
             return;
         }
-        people.mustTeach(caller, row.termId());
+        records.mustWrite(caller, row);
         records.mustGradeIt(caller, row);
     }
 

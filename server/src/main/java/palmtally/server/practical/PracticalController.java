@@ -2,11 +2,14 @@ package palmtally.server.practical;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -41,6 +44,7 @@ import palmtally.formats.ScoreView;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.PlanView.OpenView;
 import palmtally.server.sequence.PlanView.SpanView;
 
@@ -124,6 +128,8 @@ class PracticalController {
 
     record SentAward(@Nullable Integer from, @Nullable Award award) {}
 
+    private static final Logger log = LoggerFactory.getLogger(PracticalController.class);
+
     private final Practicals practicals;
     private final Capture capture;
     private final Awards awards;
@@ -176,7 +182,16 @@ class PracticalController {
     /** What the caller has at the tables now. */
     @GetMapping("/api/floor")
     List<PracticalView> floor(@Me Caller caller) {
-        return practicals.floor(caller).stream().map(id -> one(caller, id)).toList();
+        var tables = new ArrayList<PracticalView>();
+        for (var id : practicals.floor(caller))
+            try {
+                tables.add(one(caller, id));
+            } catch (Refusal e) {
+                // One that cannot be opened takes down no other; it says itself why, in the list and where it is
+                // opened.
+                log.warn("{} is not on the floor: {}", id, e.getMessage());
+            }
+        return tables;
     }
 
     /** What other devices wrote for these tables since. */

@@ -246,14 +246,23 @@ interface PracticalRows {
             on conflict do nothing""")
     int addAward(AwardRow row);
 
+    /** A second marking of the run {@code p} that is still at work: something was seen in it since, and it is not awarded. */
+    String SECOND_AT_WORK = """
+            exists (select 1 from practical b where b.beside = p.id and b.void_reason is null
+                    and not exists (select 1 from award a where a.practical_id = b.id)
+                    and exists (select 1 from event e where e.practical_id = b.id and e.stored_at > #{left}))""";
+
+    /** Whether the award of a run waits for that of its second grader. */
+    @Select("select " + SECOND_AT_WORK + " from practical p where p.id = #{id}")
+    boolean waitsForSecond(UUID id, Instant left);
+
     /** Awarded by whoever marks them, and yet without a look at any step: those of which nothing was seen included. */
     @Select("""
             select p.id from practical p where p.kind = 'practical' and p.void_reason is null and p.beside is null
               and exists (select 1 from award a where a.practical_id = p.id)
-              and not exists (select 1 from practical b where b.beside = p.id and b.void_reason is null
-                              and not exists (select 1 from award a where a.practical_id = b.id))
-              and not exists (select 1 from step_look l where l.practical_id = p.id)""")
-    List<UUID> awardedWithoutLooks();
+              and not exists (select 1 from step_look l where l.practical_id = p.id)
+              and not\s""" + SECOND_AT_WORK)
+    List<UUID> awardedWithoutLooks(Instant left);
 
     @Select("""
             <script>

@@ -27,6 +27,7 @@ import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Caller;
+import palmtally.server.people.Duties;
 import palmtally.server.people.People;
 import palmtally.server.practical.PracticalRows.AwardRow;
 import palmtally.server.practical.PracticalRows.EventRow;
@@ -129,6 +130,7 @@ public class Practicals {
     private final Sequences sequences;
     private final Profiles profiles;
     private final People people;
+    private final Duties duties;
     private final Audit audit;
     private final Clock clock;
 
@@ -138,6 +140,7 @@ public class Practicals {
             Sequences sequences,
             Profiles profiles,
             People people,
+            Duties duties,
             Audit audit,
             Clock clock) {
         this.rows = rows;
@@ -145,6 +148,7 @@ public class Practicals {
         this.sequences = sequences;
         this.profiles = profiles;
         this.people = people;
+        this.duties = duties;
         this.audit = audit;
         this.clock = clock;
     }
@@ -185,6 +189,8 @@ public class Practicals {
             throw new InvalidValue("practical", faults);
         people.mustTeach(caller, brief.term);
         people.mustBeOpen(brief.term);
+        duties.mustGrade(
+                caller, brief.term, sequences.newest(brief.sequence).sequence().region());
         var inTerm = people.students(brief.term).stream().map(People.Person::id).toList();
         if (!inTerm.contains(brief.student))
             faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
@@ -194,6 +200,13 @@ public class Practicals {
                 && people.inTerm(brief.term).stream()
                         .noneMatch(p -> p.id().equals(brief.grader) && p.role().staff()))
             faults.add(new Fault("grader", brief.grader.toString(), "is no grader of this term"));
+        else if (brief.grader != null) {
+            var grader = people.person(brief.grader);
+            duties.mustGrade(
+                    new Caller(grader.id(), grader.name(), grader.role()),
+                    brief.term,
+                    sequences.newest(brief.sequence).sequence().region());
+        }
         if (brief.retakeOf != null
                 && !rows.byId(brief.retakeOf)
                         .filter(r -> r.studentId().equals(brief.student))
@@ -291,8 +304,7 @@ public class Practicals {
     @Transactional
     public UUID beside(Caller caller, UUID first) {
         var row = records.lock(first);
-        people.mustTeach(caller, row.termId());
-        people.mustBeOpen(row.termId());
+        records.mustWrite(caller, row);
         Records.mustCount(row);
         var other = rows.other(first).orElse(null);
         if (other != null && other.graderId().equals(caller.id())) return other.id();
@@ -314,8 +326,7 @@ public class Practicals {
     @Transactional
     public UUID watch(Caller caller, UUID id, @Nullable UUID observer) {
         var row = records.lock(id);
-        people.mustTeach(caller, row.termId());
-        people.mustBeOpen(row.termId());
+        records.mustWrite(caller, row);
         Records.mustCount(row);
         if (row.finished()) throw Refusal.conflict("finished", "This practical is over.");
         if (observer == null
@@ -387,6 +398,7 @@ public class Practicals {
     public void selfMark(Caller caller, UUID id, Map<Criterion, Double> marks) {
         var row = records.row(id);
         if (!row.studentId().equals(caller.id())) throw Refusal.forbidden("Only the one who worked marks themselves.");
+        people.mustBeOpen(row.termId());
         if (!row.finished() || row.voidReason() != null)
             throw Refusal.conflict("not-finished", "This practical is not finished.");
         if (rows.award(id).filter(AwardRow::released).isPresent())
@@ -451,7 +463,7 @@ public class Practicals {
 
     public Whole whole(Caller caller, UUID id) {
         var row = records.row(id);
-        people.maySee(caller, row.studentId());
+        records.mayRead(caller, row);
         var award = rows.award(id).orElse(null);
         if (!caller.role().staff() && (award == null || !award.released() || row.voidReason() != null))
             throw Refusal.forbidden("This practical has not been released yet.");

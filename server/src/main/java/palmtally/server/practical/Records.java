@@ -13,6 +13,8 @@ import palmtally.core.practical.Scores;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.people.Caller;
+import palmtally.server.people.Duties;
+import palmtally.server.people.People;
 import palmtally.server.practical.PracticalRows.EventRow;
 import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.problem.Refusal;
@@ -25,11 +27,41 @@ class Records {
     private final PracticalRows rows;
     private final Sequences sequences;
     private final Profiles profiles;
+    private final People people;
+    private final Duties duties;
 
-    Records(PracticalRows rows, Sequences sequences, Profiles profiles) {
+    Records(PracticalRows rows, Sequences sequences, Profiles profiles, People people, Duties duties) {
         this.rows = rows;
         this.sequences = sequences;
         this.profiles = profiles;
+        this.people = people;
+        this.duties = duties;
+    }
+
+    /**
+     * Whoever changes anything of a practical: staff of its term, with the duty to grade its region, while the term is open.
+     *
+     * @throws Refusal 403 or 409
+     */
+    void mustWrite(Caller caller, Row row) {
+        people.mustTeach(caller, row.termId());
+        people.mustBeOpen(row.termId());
+        duties.mustGrade(
+                caller,
+                row.termId(),
+                sequences.version(row.sequenceVersionId()).sequence().region());
+    }
+
+    /**
+     * Whoever reads a practical: the student, the lead, its grader, and who teaches its term, whether or not the student is in it still.
+     *
+     * @throws Refusal 403
+     */
+    void mayRead(Caller caller, Row row) {
+        if (caller.id().equals(row.studentId())
+                || caller.role().staff() && caller.id().equals(row.graderId())) return;
+        if (people.teaches(caller, row.termId())) return;
+        people.maySee(caller, row.studentId());
     }
 
     Row row(UUID id) {
@@ -108,7 +140,7 @@ class Records {
 
     /** Whether the caller grades the same run on their own and has not seen the other's marks yet. */
     boolean blind(Caller caller, Row row) {
-        if (row.graderId().equals(caller.id())) return false;
+        if (row.graderId().equals(caller.id()) || row.voidReason() != null) return false;
         var other = rows.other(row.id()).orElse(null);
         return other != null
                 && other.graderId().equals(caller.id())
