@@ -388,6 +388,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/people/{id}/access': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['setAccess']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/people/{id}/password': {
     parameters: {
       query?: never
@@ -863,6 +879,22 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['leave']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{id}/sign-ins': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['signIns']
+    put?: never
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -1784,6 +1816,11 @@ export interface paths {
 export type webhooks = Record<string, never>
 export interface components {
   schemas: {
+    Access: {
+      disabled?: boolean
+      /** Format: date */
+      expiresOn?: string
+    }
     Again: {
       step: string
       why: string[]
@@ -4335,6 +4372,7 @@ export interface components {
       password?: string
       school?: string
       signIn?: string
+      word?: string
     }
     SettingView: {
       chosen: {
@@ -4469,6 +4507,17 @@ export interface components {
       id: string
       name: string
       password?: string
+      /** @enum {string} */
+      role: 'lead' | 'instructor' | 'grader' | 'student'
+      signIn: string
+    }
+    SignInState: {
+      disabled: boolean
+      /** Format: date */
+      expiresOn?: string
+      /** Format: uuid */
+      id: string
+      name: string
       /** @enum {string} */
       role: 'lead' | 'instructor' | 'grader' | 'student'
       signIn: string
@@ -5898,6 +5947,30 @@ export interface operations {
       }
     }
   }
+  setAccess: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Access']
+      }
+    }
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+    }
+  }
   resetPassword: {
     parameters: {
       query?: never
@@ -6615,6 +6688,28 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Person'][]
+        }
+      }
+    }
+  }
+  signIns: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SignInState'][]
         }
       }
     }

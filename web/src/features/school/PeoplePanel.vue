@@ -5,6 +5,7 @@ import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import GoneStudents from './GoneStudents.vue'
+import AccessForm from './AccessForm.vue'
 import ClassListForm from './ClassListForm.vue'
 import NotesForm from './NotesForm.vue'
 import SignInSheet from './SignInSheet.vue'
@@ -22,6 +23,7 @@ const lead = computed(() => session.person?.role === 'lead')
 const open = computed(() => !session.term?.archived)
 const sheets = ref<Schema['SignInSheet'][]>([])
 const noted = ref<Schema['Person']>()
+const access = ref<Schema['Person']>()
 const failed = ref<Problem>()
 const asked = ref<{ id: string; what: 'password' | 'leave' }>()
 
@@ -93,6 +95,16 @@ const waits = (p: Schema['Person'], what: 'password' | 'leave') =>
                 >
                   Body notes
                 </button>
+                <button
+                  v-if="lead"
+                  class="push"
+                  :class="{ main: access?.id === p.id }"
+                  :aria-pressed="access?.id === p.id"
+                  :aria-label="`Sign-in of ${p.name}`"
+                  @click="access = access?.id === p.id ? undefined : p"
+                >
+                  Sign-in
+                </button>
                 <template v-if="lead && open">
                   <button
                     class="push"
@@ -118,6 +130,14 @@ const waits = (p: Schema['Person'], what: 'password' | 'leave') =>
     </section>
     <div class="right">
       <SignInSheet v-if="sheets.length" :sheets="sheets" @close="sheets = []" />
+      <AccessForm
+        v-if="access"
+        :key="access.id"
+        :term="term"
+        :person="access"
+        :self="access.id === session.person?.id"
+        @close="access = undefined"
+      />
       <NotesForm v-if="noted" :key="noted.id" :person="noted" @close="noted = undefined" />
       <ClassListForm v-if="lead && open" :term="term" @taken="taken" />
       <p v-else-if="!lead" class="card soft">The lead of the school adds people and makes sign-ins.</p>

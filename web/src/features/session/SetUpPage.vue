@@ -6,7 +6,7 @@ import { useSession } from './useSession'
 
 const session = useSession()
 const router = useRouter()
-const form = reactive({ school: '', name: '', signIn: '', password: '' })
+const form = reactive({ word: '', school: '', name: '', signIn: '', password: '' })
 const problem = ref<Problem>()
 const fault = (field: string) => problem.value?.faults.find((f) => f.field === field)?.reason
 
@@ -31,10 +31,12 @@ onMounted(() => first.value?.focus())
       <p class="soft">The first visit makes the school and its lead. The lead adds everybody else.</p>
       <v-text-field
         ref="first"
-        v-model="form.school"
-        label="Name of the school"
-        :error-messages="fault('school')"
+        v-model="form.word"
+        label="Word that was printed at the start"
+        autocomplete="off"
+        :error-messages="fault('word')"
       />
+      <v-text-field v-model="form.school" label="Name of the school" :error-messages="fault('school')" />
       <v-text-field
         v-model="form.name"
         label="Your name"

@@ -378,7 +378,7 @@ class EditorTest {
         browser.watching(page, "editor-two", () -> {
             begin(page, app, "Two hands");
             var other = browser.page();
-            Browser.signIn(other, app.url(), "olle");
+            Browser.signIn(other, app.url(), "lead");
             other.navigate(page.url());
             other.locator("[data-step]").first().waitFor();
             type(other, "knead outer thigh 50s supine");

@@ -59,6 +59,7 @@ class TermTest {
             browser.watching(page, "school", () -> {
                 page.navigate(app.url());
                 page.waitForURL("**/setup");
+                page.getByLabel("Word that was printed at the start").fill(App.SET_UP_WORD);
                 page.getByLabel("Name of the school").fill("Lantern Street School");
                 page.getByLabel("Your name").fill("Vera Holt");
                 page.getByLabel("Sign-in").fill("vera");

@@ -265,7 +265,7 @@ class AccessTest {
         assertThat(
                         app.database()
                                 .count(
-                                        "select count(*) from account where password not like '{bcrypt}%' and erased_at is null"))
+                                        "select count(*) from account where password not like '{sha384-bcrypt}%' and erased_at is null"))
                 .isZero();
         assertThat(app.database().count("select count(*) from account where password <> '' and erased_at is not null"))
                 .isZero();

@@ -35,6 +35,9 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         }
     }
 
+    /** What the first visit to an empty school asks for. */
+    public static final String SET_UP_WORD = "quay-side";
+
     public static Running start(TestDatabase database, boolean demo) {
         return start(database, demo, Map.of());
     }
@@ -50,6 +53,7 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         settings.put("palm.demo", demo);
         settings.put("springdoc.api-docs.enabled", true);
         settings.put("logging.level.root", "warn");
+        settings.put("palm.setup-word", SET_UP_WORD);
         var context = new SpringApplicationBuilder(PalmTally.class)
                 .run(settings.entrySet().stream()
                         .map(e -> "--" + e.getKey() + "=" + e.getValue())

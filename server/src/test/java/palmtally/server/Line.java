@@ -10,6 +10,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import palmtally.formats.Json;
@@ -21,6 +22,7 @@ public final class Line implements AutoCloseable {
     public record Told(JsonNode state, long nanos) {}
 
     private final BlockingQueue<Told> told = new LinkedBlockingQueue<>();
+    private final CountDownLatch ended = new CountDownLatch(1);
     private final InputStream stream;
 
     private Line(InputStream stream) {
@@ -61,7 +63,14 @@ public final class Line implements AutoCloseable {
                     told.add(new Told(Json.MAPPER.readTree(line.substring(5)), System.nanoTime()));
         } catch (IOException e) {
             // Closed, at one end or the other.
+        } finally {
+            ended.countDown();
         }
+    }
+
+    /** Whether the server ends it before ten seconds are over. */
+    boolean ends() throws InterruptedException {
+        return ended.await(10, TimeUnit.SECONDS);
     }
 
     /** Waits for the state in which this stint is on. */

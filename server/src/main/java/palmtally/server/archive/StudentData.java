@@ -109,6 +109,9 @@ class StudentData {
         @Update("update practical set beside = null, watches = null where id = #{practical}")
         void loosen(UUID practical);
 
+        @Update("update event set account_id = null where account_id = #{id}")
+        void seenByThem(UUID id);
+
         @Delete("delete from event where practical_id = #{practical}")
         int events(UUID practical);
 
@@ -236,6 +239,7 @@ class StudentData {
         add(gone, "carriedOver", rows.carried(id));
         add(gone, "rounds", rows.rounds(id));
         add(gone, "terms", rows.enrolments(id));
+        rows.seenByThem(id);
         rows.duties(id);
         rows.sessions(id);
         rows.audit(id);

@@ -1,6 +1,7 @@
 package palmtally.server.competency;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
@@ -71,17 +72,21 @@ class CompetencyController {
     /** Says whenever something that Track shows has changed. */
     @Hidden
     @GetMapping(path = "/api/terms/{term}/competency/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    ResponseEntity<SseEmitter> live(@Me Caller caller, @PathVariable UUID term) {
+    ResponseEntity<SseEmitter> live(@Me Caller caller, @PathVariable UUID term, HttpServletRequest request) {
         people.mustTeach(caller, term);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(audience, term.toString()));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(live.open(audience, term.toString(), Live.Who.of(request, caller.id())));
     }
 
     /** Says to students whenever something has changed on their own page. */
     @Hidden
     @GetMapping(path = "/api/competency/students/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    ResponseEntity<SseEmitter> ownLive(@Me Caller caller, @PathVariable UUID id) {
+    ResponseEntity<SseEmitter> ownLive(@Me Caller caller, @PathVariable UUID id, HttpServletRequest request) {
         people.maySee(caller, id);
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(own, id.toString()));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(live.open(own, id.toString(), Live.Who.of(request, caller.id())));
     }
 
     @GetMapping("/api/competency/students/{id}")

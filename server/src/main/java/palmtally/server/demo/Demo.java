@@ -10,8 +10,10 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -102,8 +104,12 @@ class Demo implements ApplicationRunner {
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final int daysGone;
+    private final String word;
 
-    /** @param daysGone days since its term of 15 weeks began; by default it is in week 9 */
+    /**
+     * @param daysGone days since its term of 15 weeks began; by default it is in week 9
+     * @param word what every password of the demo begins with
+     */
     Demo(
             People people,
             Sequences sequences,
@@ -115,7 +121,8 @@ class Demo implements ApplicationRunner {
             Duties duties,
             TransactionTemplate transaction,
             Clock clock,
-            @Value("${palm.demo-day:60}") int daysGone) {
+            @Value("${palm.demo-day:60}") int daysGone,
+            @Value("${palm.demo-word}") String word) {
         this.people = people;
         this.sequences = sequences;
         this.profiles = profiles;
@@ -127,26 +134,42 @@ class Demo implements ApplicationRunner {
         this.transaction = transaction;
         this.clock = clock;
         this.daysGone = daysGone;
+        this.word = word;
     }
 
     @Override
     public void run(@Nullable ApplicationArguments args) {
-        if (!people.empty()) return;
+        if (!people.empty()) {
+            // Started anew with another word: the passwords of the demo follow it.
+            people.setPasswords(signIns(), signIn -> word + "-" + signIn);
+            return;
+        }
         log.info("loading the demo school");
         transaction.executeWithoutResult(s -> load());
         log.info("demo school loaded");
     }
 
+    /** What the people of the demo sign in with; whoever was added to it since is left alone. */
+    private static Set<String> signIns() {
+        var names = new TreeSet<>(Set.of("lead", "nadia", "olle"));
+        STUDENTS.forEach(h -> names.add(firstName(h)));
+        return names;
+    }
+
+    private static String firstName(Habits student) {
+        return student.name().substring(0, student.name().indexOf(' ')).toLowerCase(Locale.ROOT);
+    }
+
     private void load() {
-        var lead = people.setUp("Breakwater School of Massage", "Marte Kjell", "lead", "regatta-lead");
+        var lead = people.setUp("Breakwater School of Massage", "Marte Kjell", "lead", word + "-lead");
         var starts = LocalDate.now(clock).minusDays(daysGone);
         var term = people.addTerm("Autumn, regatta recovery tent", "Evening cohort", starts, 15);
         var teacher = new Caller(
-                people.addTo(term.id(), "Nadia Reef", "nadia", "regatta-nadia", Role.INSTRUCTOR),
+                people.addTo(term.id(), "Nadia Reef", "nadia", word + "-nadia", Role.INSTRUCTOR),
                 "Nadia Reef",
                 Role.INSTRUCTOR);
         var grader = new Caller(
-                people.addTo(term.id(), "Olle Strand", "olle", "regatta-olle", Role.GRADER),
+                people.addTo(term.id(), "Olle Strand", "olle", word + "-olle", Role.GRADER),
                 "Olle Strand",
                 Role.GRADER);
         people.enrol(term.id(), lead.id());
@@ -166,8 +189,8 @@ class Demo implements ApplicationRunner {
         shown(term.id(), teacher, starts, plans, profile);
         var students = new ArrayList<UUID>();
         for (var h : STUDENTS) {
-            var first = h.name().substring(0, h.name().indexOf(' ')).toLowerCase();
-            students.add(people.addTo(term.id(), h.name(), first, "regatta-" + first, Role.STUDENT));
+            var first = firstName(h);
+            students.add(people.addTo(term.id(), h.name(), first, word + "-" + first, Role.STUDENT));
         }
         for (int s = 0; s < STUDENTS.size(); s++)
             for (int l = 0; l < LABS.size(); l++) {

@@ -1,6 +1,8 @@
 package palmtally.server.demonstration;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import jakarta.servlet.http.HttpServletRequest;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -9,6 +11,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import palmtally.server.live.Live;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
 
 /** The class screen: open to everyone who has its address. */
 @RestController
@@ -28,7 +32,11 @@ class ClassScreenController {
 
     @Hidden
     @GetMapping(path = "/api/screens/{code}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    ResponseEntity<SseEmitter> live(@PathVariable String code) {
-        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(live.open(screens, screens.known(code)));
+    ResponseEntity<SseEmitter> live(
+            @Me @Nullable Caller caller, @PathVariable String code, HttpServletRequest request) {
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(live.open(
+                        screens, screens.known(code), Live.Who.of(request, caller == null ? null : caller.id())));
     }
 }

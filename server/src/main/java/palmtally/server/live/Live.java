@@ -1,17 +1,23 @@
 package palmtally.server.live;
 
+import jakarta.servlet.http.HttpServletRequest;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.time.Clock;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
@@ -30,8 +36,16 @@ import palmtally.server.problem.Refusal;
 @Component
 public class Live implements SmartLifecycle {
     private static final Logger log = LoggerFactory.getLogger(Live.class);
-    /** More at once than a school has: a door against whoever opens streams without end. */
-    static final int MOST = 1000;
+    /** More at once than a school has, of those who are not signed in: of all, of one address, at one thing. */
+    static final int STRANGERS = 600;
+
+    static final int OF_ONE_ADDRESS = 200;
+    static final int AT_ONE_THING = 300;
+
+    /** Those who are signed in have room of their own; one person has so many devices and pages at most. */
+    static final int SIGNED_IN = 400;
+
+    static final int OF_ONE_PERSON = 30;
 
     private static final int BEAT_SECONDS = 15;
     private static final int LOOK_MS = 1000;
@@ -39,6 +53,7 @@ public class Live implements SmartLifecycle {
     private static final int LATE_MS = 5000;
 
     private final JdbcConnectionDetails database;
+    private final Clock clock;
     private final Map<String, Audience> audiences;
     private final Set<Onlooker> onlookers = ConcurrentHashMap.newKeySet();
     private final Set<String> told = ConcurrentHashMap.newKeySet();
@@ -47,8 +62,9 @@ public class Live implements SmartLifecycle {
     private volatile boolean running;
     private @Nullable Thread listener;
 
-    Live(JdbcConnectionDetails database, List<Audience> audiences) {
+    Live(JdbcConnectionDetails database, List<Audience> audiences, Clock clock) {
         this.database = database;
+        this.clock = clock;
         this.audiences = audiences.stream().collect(Collectors.toMap(Audience::channel, Function.identity()));
     }
 
@@ -60,11 +76,24 @@ public class Live implements SmartLifecycle {
         };
     }
 
-    /** Opens a stream that tells the state of {@code key} now and after each change. */
-    public SseEmitter open(Audience audience, String key) {
-        if (!running || onlookers.size() >= MOST)
+    /** Who looks on: a person by their session, or a stranger by the address they come from. */
+    public record Who(@Nullable UUID person, @Nullable String session, String address) {
+        /** The one who made a request. */
+        public static Who of(HttpServletRequest request, @Nullable UUID person) {
+            var session = request.getSession(false);
+            return new Who(person, person == null || session == null ? null : session.getId(), request.getRemoteAddr());
+        }
+    }
+
+    /**
+     * Opens a stream that tells the state of {@code key} now and after each change. It ends with the session of whoever opened it.
+     *
+     * @throws Refusal 503 where there is no room for another
+     */
+    public SseEmitter open(Audience audience, String key, Who who) {
+        if (!running || !room(audience.channel(), key, who))
             throw Refusal.busy("So many screens look on that there is no room for another; close some and try again.");
-        var onlooker = new Onlooker(audience.channel(), key, new SseEmitter(0L), senders);
+        var onlooker = new Onlooker(audience.channel(), key, who, new SseEmitter(0L), senders);
         onlooker.emitter.onCompletion(() -> drop(onlooker));
         onlooker.emitter.onTimeout(() -> drop(onlooker));
         onlooker.emitter.onError(e -> drop(onlooker));
@@ -72,6 +101,56 @@ public class Live implements SmartLifecycle {
         onlookers.add(onlooker);
         onlooker.tell(audience.state(key));
         return onlooker.emitter;
+    }
+
+    private boolean room(String channel, String key, Who who) {
+        if (who.person != null)
+            return count(o -> o.who.person != null) < SIGNED_IN
+                    && count(o -> who.person.equals(o.who.person)) < OF_ONE_PERSON;
+        return count(o -> o.who.person == null) < STRANGERS
+                && count(o -> o.who.person == null && o.who.address.equals(who.address)) < OF_ONE_ADDRESS
+                && count(o -> o.who.person == null && o.key.equals(key) && o.channel.equals(channel)) < AT_ONE_THING;
+    }
+
+    private long count(Predicate<Onlooker> which) {
+        return onlookers.stream().filter(o -> !o.gone()).filter(which).count();
+    }
+
+    /** Ends the streams of a session. */
+    public void end(String session) {
+        end(o -> session.equals(o.who.session()));
+    }
+
+    private void end(Predicate<Onlooker> which) {
+        for (var onlooker : onlookers)
+            if (which.test(onlooker)) {
+                drop(onlooker);
+                onlooker.emitter.complete();
+            }
+    }
+
+    /** A session may end otherwise than by signing out, or at another server: then its streams end with the next beat. */
+    private void endThoseOfSessionsThatAreOver() {
+        var open = onlookers.stream()
+                .map(o -> o.who.session())
+                .filter(Objects::nonNull)
+                .distinct()
+                .toArray(String[]::new);
+        if (open.length == 0) return;
+        try (var connection = DriverManager.getConnection(
+                        database.getJdbcUrl(), database.getUsername(), database.getPassword());
+                var statement = connection.prepareStatement(
+                        "select session_id from spring_session where session_id = any(?) and expiry_time > ?")) {
+            statement.setArray(1, connection.createArrayOf("text", open));
+            statement.setLong(2, clock.millis());
+            var there = new HashSet<String>();
+            try (var rows = statement.executeQuery()) {
+                while (rows.next()) there.add(rows.getString(1));
+            }
+            end(o -> o.who.session() != null && !there.contains(o.who.session()));
+        } catch (SQLException e) {
+            log.warn("which sessions are over could not be asked: {}", e.getMessage());
+        }
     }
 
     /** How many streams are open. */
@@ -145,6 +224,7 @@ public class Live implements SmartLifecycle {
 
     private void beat() {
         onlookers.removeIf(Onlooker::gone);
+        endThoseOfSessionsThatAreOver();
         onlookers.forEach(Onlooker::beat);
     }
 

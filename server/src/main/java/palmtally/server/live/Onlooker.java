@@ -15,6 +15,7 @@ final class Onlooker {
     private static final String BEAT = "";
     final String channel;
     final String key;
+    final Live.Who who;
     final SseEmitter emitter;
     private final Executor senders;
     private final AtomicReference<String> next = new AtomicReference<>();
@@ -22,9 +23,10 @@ final class Onlooker {
     private volatile boolean gone;
 
     /** @param senders gives each onlooker that is being told something a thread of its own */
-    Onlooker(String channel, String key, SseEmitter emitter, Executor senders) {
+    Onlooker(String channel, String key, Live.Who who, SseEmitter emitter, Executor senders) {
         this.channel = channel;
         this.key = key;
+        this.who = who;
         this.emitter = emitter;
         this.senders = senders;
     }

@@ -1,6 +1,26 @@
 package palmtally.server.people;
 
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
-/** A row of account; password is a hash that names its own scheme. */
-record Account(UUID id, String name, String signIn, String password, String role) {}
+/**
+ * A row of account; password is a hash that names its own scheme.
+ *
+ * @param disabledAt since when it is shut out, or null
+ * @param expiresOn the last day on which it is good, or null for no end
+ */
+record Account(
+        UUID id,
+        String name,
+        String signIn,
+        String password,
+        String role,
+        @Nullable Instant disabledAt,
+        @Nullable LocalDate expiresOn) {
+    /** Whether somebody may sign in with it on a day. */
+    boolean good(LocalDate today) {
+        return disabledAt == null && (expiresOn == null || !expiresOn.isBefore(today));
+    }
+}

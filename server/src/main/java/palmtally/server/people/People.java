@@ -7,12 +7,16 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,16 +48,18 @@ public class People {
 
     private final PeopleMapper mapper;
     private final PasswordEncoder passwords;
+    private final KnownDevices devices;
     private final Clock clock;
     private final AtomicLong changes = new AtomicLong();
     private final String nobody;
 
-    People(PeopleMapper mapper, PasswordEncoder passwords, Clock clock) {
+    People(PeopleMapper mapper, PasswordEncoder passwords, KnownDevices devices, Clock clock) {
         this.mapper = mapper;
+        this.devices = devices;
         this.passwords = passwords;
         this.clock = clock;
         // Compared against when there is no such sign-in, so that the answer takes as long.
-        this.nobody = passwords.encode("nobody");
+        this.nobody = hash("nobody");
     }
 
     public boolean empty() {
@@ -75,10 +81,11 @@ public class People {
 
     /** The account behind a sign-in, or empty when they do not belong together. */
     Optional<Caller> check(String signIn, String password) {
-        var account = mapper.bySignIn(signIn.strip());
+        var account = mapper.bySignIn(SignInName.key(signIn));
         boolean right =
                 passwords.matches(password, account.map(Account::password).orElse(nobody));
-        return account.filter(a -> right).map(a -> new Caller(a.id(), a.name(), Role.of(a.role())));
+        return account.filter(a -> right && a.good(LocalDate.now(clock)))
+                .map(a -> new Caller(a.id(), a.name(), Role.of(a.role())));
     }
 
     /** The first visit to an empty school: its lead, and a first term to work in. */
@@ -107,12 +114,13 @@ public class People {
         if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
         if (signIn.isBlank() || signIn.length() > 100 || !signIn.equals(signIn.strip()))
             faults.add(new Fault("signIn", signIn, "must be 1 to 100 characters without space around"));
-        if (password.length() < 10 || password.length() > 200)
-            faults.add(new Fault("password", "", "must be 10 to 200 characters"));
+        faults.addAll(PasswordRule.faults("password", password, signIn));
         if (!faults.isEmpty()) throw new InvalidValue("account", faults);
         var id = UUID.randomUUID();
         try {
-            mapper.add(new Account(id, name.strip(), signIn, passwords.encode(password), role.toString()));
+            mapper.add(
+                    new Account(id, name.strip(), signIn, hash(password), role.toString(), null, null),
+                    SignInName.key(signIn));
         } catch (DuplicateKeyException e) {
             throw new InvalidValue("account", new Fault("signIn", signIn, "is taken"));
         }
@@ -165,12 +173,12 @@ public class People {
         var faults = new ArrayList<Fault>();
         var lines = new ArrayList<ClassLine>();
         entries.forEach(e -> {
-            if (e.signIn() != null) taken.add(e.signIn().toLowerCase(Locale.ROOT));
+            if (e.signIn() != null) taken.add(SignInName.key(e.signIn()));
         });
         var inTerm = mapper.inTerm(term).stream().map(Account::id).toList();
         for (var e : entries) {
             var given = e.signIn();
-            var there = given == null ? Optional.<Account>empty() : mapper.bySignIn(given);
+            var there = given == null ? Optional.<Account>empty() : mapper.bySignIn(SignInName.key(given));
             if (there.isPresent()) {
                 var a = there.get();
                 if (!a.name().equalsIgnoreCase(e.name()) || !a.role().equals(e.role()))
@@ -206,7 +214,7 @@ public class People {
                     ? first + (i == 0 ? "" : "." + last.substring(0, i))
                     : first + (last.isEmpty() ? "" : "." + last) + (i - last.length() + 1);
             if (tried.length() > 100) tried = tried.substring(0, 90) + i;
-            if (!taken.contains(tried) && mapper.bySignIn(tried).isEmpty()) {
+            if (!taken.contains(tried) && mapper.bySignIn(SignInName.key(tried)).isEmpty()) {
                 taken.add(tried);
                 return tried;
             }
@@ -221,7 +229,7 @@ public class People {
         for (var line : readClass(term, entries)) {
             var password = line.isNew ? Passwords.fresh() : null;
             var id = password == null
-                    ? mapper.bySignIn(line.signIn).orElseThrow().id()
+                    ? mapper.bySignIn(SignInName.key(line.signIn)).orElseThrow().id()
                     : add(line.name, line.signIn, password, line.role);
             mapper.enrol(term, id);
             sheets.add(new SignInSheet(id, line.name, line.signIn, line.role, password));
@@ -241,19 +249,89 @@ public class People {
     public SignInSheet resetPassword(UUID account) {
         var a = mapper.byId(account).orElseThrow(() -> Refusal.notFound("person"));
         var password = Passwords.fresh();
-        mapper.setPassword(account, passwords.encode(password));
+        mapper.setPassword(account, hash(password));
         mapper.endSessions(account.toString());
+        devices.forget(account);
         return new SignInSheet(a.id(), a.name(), a.signIn(), Role.of(a.role()), password);
     }
 
-    /** @throws InvalidValue where the old one is wrong or the new one will not do */
-    public void changePassword(Caller caller, String old, String fresh) {
+    /**
+     * One's own password; whoever else is signed in with the old one is signed out.
+     *
+     * @param session the one that stays
+     * @throws InvalidValue where the old one is wrong or the new one will not do
+     */
+    @Transactional
+    public void changePassword(Caller caller, String old, String fresh, String session) {
         var a = mapper.byId(caller.id()).orElseThrow(() -> Refusal.notFound("person"));
         if (!passwords.matches(old, a.password()))
             throw new InvalidValue("password", new Fault("old", "", "is not your password"));
-        if (fresh.length() < 10 || fresh.length() > 200)
-            throw new InvalidValue("password", new Fault("password", "", "must be 10 to 200 characters"));
-        mapper.setPassword(a.id(), passwords.encode(fresh));
+        var faults = PasswordRule.faults("password", fresh, a.signIn());
+        if (!faults.isEmpty()) throw new InvalidValue("password", faults);
+        mapper.setPassword(a.id(), hash(fresh));
+        mapper.endOtherSessions(a.id().toString(), session);
+    }
+
+    /** Gives these the password that belongs to their sign-in, where they have another: for the demo. */
+    @Transactional
+    public void setPasswords(Set<String> signIns, UnaryOperator<String> ofSignIn) {
+        for (var a : mapper.all()) {
+            if (!signIns.contains(a.signIn())) continue;
+            var password = ofSignIn.apply(a.signIn());
+            if (!passwords.matches(password, a.password())) mapper.setPassword(a.id(), hash(password));
+        }
+    }
+
+    private String hash(String password) {
+        return Objects.requireNonNull(passwords.encode(password));
+    }
+
+    /**
+     * Shuts somebody out at once, or lets them in again: their sessions end, and what was seen of them stays.
+     *
+     * @throws Refusal 409 where the lead would shut themselves out
+     */
+    @Transactional
+    public void disable(Caller caller, UUID account, boolean disabled) {
+        var a = mapper.byId(account).orElseThrow(() -> Refusal.notFound("person"));
+        if (disabled && a.id().equals(caller.id()))
+            throw Refusal.conflict("oneself", "You cannot shut yourself out; another lead does that.");
+        mapper.disable(account, disabled ? clock.instant() : null);
+        if (disabled) mapper.endSessions(account.toString());
+        changed();
+    }
+
+    /** The last day on which somebody may sign in, or null for no end. */
+    @Transactional
+    public void expire(Caller caller, UUID account, @Nullable LocalDate day) {
+        mapper.byId(account).orElseThrow(() -> Refusal.notFound("person"));
+        if (account.equals(caller.id()) && day != null && day.isBefore(LocalDate.now(clock)))
+            throw Refusal.conflict("oneself", "You cannot shut yourself out; another lead does that.");
+        mapper.expire(account, day);
+        endSessionsOfThoseShutOut();
+    }
+
+    @Scheduled(initialDelay = 1, fixedDelay = 1, timeUnit = TimeUnit.MINUTES)
+    void endSessionsOfThoseShutOut() {
+        if (mapper.endSessionsOfThoseShutOut(LocalDate.now(clock)) > 0) changed();
+    }
+
+    /** How somebody's sign-in stands. */
+    public record SignInState(
+            UUID id,
+            String name,
+            String signIn,
+            Role role,
+            boolean disabled,
+            @Nullable LocalDate expiresOn) {}
+
+    /** How the sign-ins of a term stand, for the lead. */
+    public List<SignInState> signIns(UUID term) {
+        term(term);
+        return mapper.inTerm(term).stream()
+                .map(a -> new SignInState(
+                        a.id(), a.name(), a.signIn(), Role.of(a.role()), a.disabledAt() != null, a.expiresOn()))
+                .toList();
     }
 
     public void enrol(UUID term, UUID account) {
@@ -262,7 +340,9 @@ public class People {
 
     /** Terms the caller has to do with, newest first. */
     public List<TermView> terms(Caller caller) {
-        var terms = caller.role() == Role.LEAD ? mapper.terms() : mapper.termsOf(caller.id());
+        var terms = caller.role() == Role.LEAD
+                ? mapper.terms(LocalDate.now(clock))
+                : mapper.termsOf(caller.id(), LocalDate.now(clock));
         return terms.stream()
                 .map(t -> new TermView(
                         t.id(),
@@ -293,7 +373,7 @@ public class People {
 
     /** The newest term somebody is in. */
     public Optional<Term> termOf(UUID account) {
-        return mapper.termsOf(account).stream().findFirst();
+        return mapper.termsOf(account, LocalDate.now(clock)).stream().findFirst();
     }
 
     public List<Person> students(UUID term) {
@@ -327,7 +407,9 @@ public class People {
     /** Whether the caller leads the school or is staff of the term. */
     public boolean teaches(Caller caller, UUID term) {
         return caller.role() == Role.LEAD
-                || caller.role().staff() && mapper.termsOf(caller.id()).stream().anyMatch(t -> t.id().equals(term));
+                || caller.role().staff()
+                        && mapper.termsOf(caller.id(), LocalDate.now(clock)).stream()
+                                .anyMatch(t -> t.id().equals(term));
     }
 
     /** Counts up whenever who may do what has changed, here or, within a few seconds, elsewhere: what was kept of it is asked again. */

@@ -10,6 +10,7 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface PeopleMapper {
@@ -19,16 +20,37 @@ interface PeopleMapper {
     @Insert("select pg_advisory_xact_lock(7151)")
     void lockSetup();
 
-    @Select("select id, name, sign_in, password, role from account where lower(sign_in) = lower(#{signIn})")
-    Optional<Account> bySignIn(String signIn);
+    String ACCOUNT = "a.id, a.name, a.sign_in, a.password, a.role, a.disabled_at, a.expires_on";
 
-    @Select("select id, name, sign_in, password, role from account where id = #{id}")
+    /** @param key by {@link SignInName} */
+    @Select("select " + ACCOUNT + " from account a where a.sign_in_key = #{key}")
+    Optional<Account> bySignIn(String key);
+
+    @Select("select " + ACCOUNT + " from account a where a.id = #{id}")
     Optional<Account> byId(UUID id);
 
+    @Select("select " + ACCOUNT + " from account a where a.erased_at is null order by a.id")
+    List<Account> all();
+
     @Insert("""
-            insert into account (id, name, sign_in, password, role)
-            values (#{id}, #{name}, #{signIn}, #{password}, #{role})""")
-    void add(Account account);
+            insert into account (id, name, sign_in, sign_in_key, password, role)
+            values (#{account.id}, #{account.name}, #{account.signIn}, #{key}, #{account.password}, #{account.role})""")
+    void add(Account account, String key);
+
+    @Update("update account set disabled_at = #{at} where id = #{id}")
+    void disable(UUID id, @Nullable Instant at);
+
+    @Update("update account set expires_on = #{day} where id = #{id}")
+    void expire(UUID id, @Nullable LocalDate day);
+
+    /** Ends the sessions of those who are shut out. */
+    @Delete("""
+            delete from spring_session where principal_name in (
+                select id::text from account where disabled_at is not null or expires_on < #{today} or erased_at is not null)""")
+    int endSessionsOfThoseShutOut(LocalDate today);
+
+    @Delete("delete from spring_session where principal_name = #{account} and session_id <> #{kept}")
+    int endOtherSessions(String account, String kept);
 
     @Insert("insert into school (name, profile_id) values (#{name}, #{profile})")
     void addSchool(String name, String profile);
@@ -51,14 +73,14 @@ interface PeopleMapper {
     void enrol(UUID term, UUID account);
 
     @Select(
-            "select id, name, cohort, starts_on, weeks, archived_at from term order by archived_at is not null, starts_on > current_date, starts_on desc, id")
-    List<Term> terms();
+            "select id, name, cohort, starts_on, weeks, archived_at from term order by archived_at is not null, starts_on > #{today}, starts_on desc, id")
+    List<Term> terms(LocalDate today);
 
     @Select("""
             select t.id, t.name, t.cohort, t.starts_on, t.weeks, t.archived_at from term t
             join enrolment e on e.term_id = t.id
-            where e.account_id = #{account} order by t.archived_at is not null, t.starts_on > current_date, t.starts_on desc, t.id""")
-    List<Term> termsOf(UUID account);
+            where e.account_id = #{account} order by t.archived_at is not null, t.starts_on > #{today}, t.starts_on desc, t.id""")
+    List<Term> termsOf(UUID account, LocalDate today);
 
     @Select("select id, name, cohort, starts_on, weeks, archived_at from term where id = #{id}")
     Optional<Term> term(UUID id);
@@ -85,8 +107,8 @@ interface PeopleMapper {
     int archive(UUID id, boolean archived, Instant at);
 
     @Select("""
-            select a.id, a.name, a.sign_in, a.password, a.role from account a
-            join enrolment e on e.account_id = a.id
+            select\s""" + ACCOUNT + """
+             from account a join enrolment e on e.account_id = a.id
             where e.term_id = #{term} order by a.name, a.id""")
     List<Account> inTerm(UUID term);
 

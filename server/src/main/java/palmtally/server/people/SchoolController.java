@@ -4,12 +4,14 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -91,6 +93,26 @@ class SchoolController {
     @PostMapping("/api/people/{id}/password")
     People.SignInSheet resetPassword(@PathVariable UUID id) {
         return people.resetPassword(id);
+    }
+
+    /** How the sign-ins of a term stand: who is shut out, and until when the others are good. */
+    @GetMapping("/api/school/terms/{id}/sign-ins")
+    List<People.SignInState> signIns(@PathVariable UUID id) {
+        return people.signIns(id);
+    }
+
+    /**
+     * @param disabled shut out at once, or let in again; null leaves it as it is
+     * @param expiresOn the last day; null for no end
+     */
+    record Access(@Nullable Boolean disabled, @Nullable LocalDate expiresOn) {}
+
+    /** Who may sign in, and how long. */
+    @PutMapping("/api/people/{id}/access")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void setAccess(@Me Caller caller, @PathVariable UUID id, @RequestBody Access given) {
+        if (given.disabled != null) people.disable(caller, id, given.disabled);
+        people.expire(caller, id, given.expiresOn);
     }
 
     @GetMapping("/api/terms/{id}/duties")

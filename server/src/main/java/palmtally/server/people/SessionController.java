@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.server.live.Live;
 import palmtally.server.problem.Refusal;
 
 /** Signing in and out, and the first visit to an empty school. */
@@ -26,19 +27,36 @@ class SessionController {
 
     record SignIn(@Nullable String signIn, @Nullable String password) {}
 
+    /** @param word what was printed where the school was started */
     record SetUp(
+            @Nullable String word,
             @Nullable String school,
             @Nullable String name,
             @Nullable String signIn,
             @Nullable String password) {}
 
+    /** Longer than any sign-in that there is. */
+    private static final int MOST_NAME = 200;
+
     private final People people;
-    private final Tries tries;
+    private final SignInThrottle throttle;
+    private final KnownDevices devices;
+    private final SetUpWord word;
+    private final Live live;
     private final SecurityContextRepository contexts;
 
-    SessionController(People people, Tries tries, SecurityContextRepository contexts) {
+    SessionController(
+            People people,
+            SignInThrottle throttle,
+            KnownDevices devices,
+            SetUpWord word,
+            Live live,
+            SecurityContextRepository contexts) {
         this.people = people;
-        this.tries = tries;
+        this.throttle = throttle;
+        this.devices = devices;
+        this.word = word;
+        this.live = live;
         this.contexts = contexts;
     }
 
@@ -50,21 +68,25 @@ class SessionController {
     @PostMapping("/api/session")
     SessionView signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
         var name = or(given.signIn);
-        long wait = tries.secondsToWait(name);
+        if (name.length() > MOST_NAME || or(given.password).length() > PasswordRule.MOST) throw Refusal.signIn();
+        var device = devices.of(request, name);
+        var address = request.getRemoteAddr();
+        long wait = throttle.begin(name, address, device);
         if (wait > 0) throw Refusal.tooMany(wait);
-        var caller = people.check(name, or(given.password));
-        if (caller.isEmpty()) {
-            tries.failed(name);
-            throw Refusal.signIn();
-        }
-        tries.succeeded(name);
-        return open(caller.get(), request, response);
+        var caller = people.check(name, or(given.password)).orElseThrow(Refusal::signIn);
+        throttle.right(name, address, device);
+        devices.keep(request, response, caller.id());
+        return open(caller, request, response);
     }
 
     @DeleteMapping("/api/session")
     SessionView signOut(HttpServletRequest request) {
         var session = request.getSession(false);
-        if (session != null) session.invalidate();
+        if (session != null) {
+            var id = session.getId();
+            session.invalidate();
+            live.end(id);
+        }
         SecurityContextHolder.clearContext();
         return view(null);
     }
@@ -73,14 +95,19 @@ class SessionController {
 
     /** One's own password. */
     @PostMapping("/api/session/password")
-    SessionView changePassword(@Me Caller caller, @RequestBody NewPassword given) {
-        people.changePassword(caller, or(given.old), or(given.password));
+    SessionView changePassword(@Me Caller caller, @RequestBody NewPassword given, HttpServletRequest request) {
+        people.changePassword(
+                caller,
+                or(given.old),
+                or(given.password),
+                request.getSession(true).getId());
         return view(caller);
     }
 
     @PostMapping("/api/setup")
     SessionView setUp(@RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
         if (given.password == null) throw new InvalidValue("account", new Fault("password", "", "is missing"));
+        if (people.empty()) word.must(given.word);
         var caller = people.open(or(given.school), or(given.name), or(given.signIn), given.password);
         return open(caller, request, response);
     }

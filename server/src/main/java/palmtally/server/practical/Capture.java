@@ -33,6 +33,12 @@ class Capture {
     /** Events of one request; more come in several. */
     static final int MOST_AT_ONCE = 1000;
 
+    /** What one handset says in a practical: several times more than a client has to say. */
+    static final int MOST_OF_A_HANDSET = 600;
+
+    /** Room that is kept for the end of a practical: a finish, and what takes it back. */
+    private static final int KEPT_FOR_THE_END = 100;
+
     /** How long it is taken as told who may write to a practical. */
     private static final Duration ASKED_AGAIN = Duration.ofSeconds(5);
 
@@ -70,6 +76,9 @@ class Capture {
         final UUID term;
         final Sequence sequence;
         final AtomicInteger events;
+        /** How much the handsets have said. */
+        final Map<String, AtomicInteger> devices = new ConcurrentHashMap<>();
+
         volatile boolean finished;
         /** Who may write here, and how long that need not be asked again. */
         final Map<UUID, Asked> mayWrite = new ConcurrentHashMap<>();
@@ -101,7 +110,11 @@ class Capture {
         var asked = known.mayWrite.get(caller.id());
         long changes = people.changes();
         if (asked == null || asked.until.isBefore(now) || asked.changes != changes) {
-            mayWrite(caller, records.row(id));
+            var row = records.row(id);
+            mayWrite(caller, row);
+            // Another server may have written, or ended it, meanwhile.
+            known.events.set(rows.countEvents(id));
+            known.finished = row.finished();
             known.mayWrite.put(caller.id(), new Asked(now.plus(ASKED_AGAIN), changes));
         }
         if (sent == null) throw new InvalidValue("events", new Fault("events", "", "is missing"));
@@ -109,7 +122,7 @@ class Capture {
             throw new InvalidValue(
                     "events",
                     new Fault("events", sent.size() + " events", "must be at most " + MOST_AT_ONCE + " at once"));
-        return append(id, known, sent);
+        return append(id, known, caller.id(), sent);
     }
 
     /** A grader writes where they teach; an observer only what they were asked to look at. */
@@ -126,7 +139,17 @@ class Capture {
 
     /** Stores what comes from a device that nobody signed in on; whoever calls has made sure that it belongs here. */
     void appendUnseen(UUID id, List<Event> sent) {
-        append(id, known(id), sent);
+        var known = known(id);
+        for (var e : sent) {
+            int said = known.devices
+                    .computeIfAbsent(e.device(), d -> new AtomicInteger(rows.countOf(id, d)))
+                    .get();
+            if (said >= MOST_OF_A_HANDSET)
+                throw Refusal.enough(
+                        "This handset has said more than a practical can hold; speak to the therapist instead.");
+        }
+        append(id, known, null, sent);
+        for (var e : sent) known.devices.get(e.device()).incrementAndGet();
     }
 
     boolean has(UUID id, String event) {
@@ -149,7 +172,7 @@ class Capture {
         });
     }
 
-    private Stored append(UUID id, Known known, List<Event> sent) {
+    private Stored append(UUID id, Known known, @Nullable UUID account, List<Event> sent) {
         Map<String, Event> mine = new HashMap<>();
         for (var e : sent) {
             var twice = mine.putIfAbsent(e.id(), e);
@@ -165,17 +188,22 @@ class Capture {
         var there = new HashSet<String>();
         if (!refs.isEmpty()) rows.eventsOf(id, refs).forEach(e -> there.add(e.id()));
         var faults = Practical.faults(known.sequence, sent, r -> mine.containsKey(r) || there.contains(r));
-        if (known.events.get() + mine.size() > Practical.MOST_EVENTS) {
+        boolean end = mine.values().stream()
+                .allMatch(e ->
+                        e.kind() == EventKind.FINISH || e.kind() == EventKind.UNDO || e.kind() == EventKind.ATTEND);
+        int most = end ? Practical.MOST_EVENTS : Practical.MOST_EVENTS - KEPT_FOR_THE_END;
+        if (known.events.get() + mine.size() > most) {
             known.events.set(rows.countEvents(id));
-            if (known.events.get() + mine.size() > Practical.MOST_EVENTS)
+            if (known.events.get() + mine.size() > most)
                 faults.add(new Fault(
                         "events",
                         known.events.get() + mine.size() + " events",
-                        "must be at most " + Practical.MOST_EVENTS));
+                        "must be at most " + most + ". Finish this practical"));
         }
         if (!faults.isEmpty()) throw new InvalidValue("events", faults);
         if (mine.isEmpty()) return new Stored(known.events.get(), known.finished);
-        int fresh = log.store(id, mine.values().stream().map(Records::row).toList());
+        int fresh =
+                log.store(id, account, mine.values().stream().map(Records::row).toList());
         int events = known.events.addAndGet(fresh);
         boolean ends = mine.values().stream().anyMatch(e -> e.kind() == EventKind.FINISH || e.kind() == EventKind.UNDO);
         if (ends) known.finished = settle(id);

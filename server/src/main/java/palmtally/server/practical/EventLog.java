@@ -37,7 +37,8 @@ class EventLog implements SmartLifecycle {
     private static final int WRITERS = 2;
 
     /** The events of one request. */
-    private record Batch(UUID practical, List<EventRow> events, CompletableFuture<Integer> stored) {}
+    private record Batch(
+            UUID practical, @Nullable UUID account, List<EventRow> events, CompletableFuture<Integer> stored) {}
 
     private final PracticalRows rows;
     private final TransactionTemplate transaction;
@@ -53,11 +54,12 @@ class EventLog implements SmartLifecycle {
     /**
      * Stores events and waits until they are on disk; one that is stored already with the same contents is passed over.
      *
+     * @param account who sends them, or null for a device that nobody signed in on
      * @return how many were not there before
      * @throws Refusal 409 where an id is stored already with other contents; then none of these is stored
      */
-    int store(UUID practical, List<EventRow> events) {
-        var batch = new Batch(practical, events, new CompletableFuture<>());
+    int store(UUID practical, @Nullable UUID account, List<EventRow> events) {
+        var batch = new Batch(practical, account, events, new CompletableFuture<>());
         queue.add(batch);
         try {
             return batch.stored.join();
@@ -109,7 +111,7 @@ class EventLog implements SmartLifecycle {
     }
 
     /** Events as {@link PracticalRows#addAll} takes them. */
-    static void put(ArrayNode into, UUID practical, List<EventRow> events) {
+    static void put(ArrayNode into, UUID practical, @Nullable UUID account, List<EventRow> events) {
         for (var e : events) {
             var row = into.addObject()
                     .put("practical", practical.toString())
@@ -118,6 +120,7 @@ class EventLog implements SmartLifecycle {
                     .put("seq", e.seq())
                     .put("at_ms", e.atMs())
                     .put("kind", e.kind());
+            if (account != null) row.put("account", account.toString());
             if (e.wall() != null) row.put("wall", e.wall().toString());
             row.set("data", Json.MAPPER.readTree(e.data()));
         }
@@ -125,7 +128,7 @@ class EventLog implements SmartLifecycle {
 
     private List<Outcome> store(List<Batch> together) {
         var sent = Json.MAPPER.createArrayNode();
-        for (var batch : together) put(sent, batch.practical, batch.events);
+        for (var batch : together) put(sent, batch.practical, batch.account, batch.events);
         var fresh = new HashSet<PracticalRows.EventKey>(rows.addAll(sent.toString()));
         var outcomes = new ArrayList<Outcome>();
         for (var batch : together) {

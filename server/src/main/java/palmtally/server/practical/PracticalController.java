@@ -41,6 +41,7 @@ import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
+import palmtally.formats.UnreadableDocument;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
@@ -186,7 +187,7 @@ class PracticalController {
         for (var id : practicals.floor(caller))
             try {
                 tables.add(one(caller, id));
-            } catch (Refusal e) {
+            } catch (Refusal | InvalidValue | UnreadableDocument e) {
                 // One that cannot be opened takes down no other; it says itself why, in the list and where it is
                 // opened.
                 log.warn("{} is not on the floor: {}", id, e.getMessage());

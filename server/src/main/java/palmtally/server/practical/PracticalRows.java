@@ -187,10 +187,10 @@ interface PracticalRows {
 
     /** Stores events given as a JSON array of rows. @return those that were not there before */
     @Select(value = """
-            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data)
-            select practical, id, device, seq, at_ms, wall, kind, data
+            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data, account_id)
+            select practical, id, device, seq, at_ms, wall, kind, data, account
             from jsonb_to_recordset(#{rows}::jsonb) as r(practical uuid, id text, device text, seq bigint, at_ms bigint,
-                wall timestamptz, kind text, data jsonb)
+                wall timestamptz, kind text, data jsonb, account uuid)
             on conflict (practical_id, id) do nothing
             returning practical_id, id""", affectData = true)
     @Options(flushCache = Options.FlushCachePolicy.TRUE, useCache = false)
@@ -213,6 +213,9 @@ interface PracticalRows {
 
     @Select("select count(*) from event where practical_id = #{practical}")
     int countEvents(UUID practical);
+
+    @Select("select count(*) from event where practical_id = #{practical} and device = #{device}")
+    int countOf(UUID practical, String device);
 
     @Select("select value from rating where practical_id = #{id}")
     Optional<Double> rating(UUID id);

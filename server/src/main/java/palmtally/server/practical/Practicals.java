@@ -543,7 +543,7 @@ public class Practicals {
                 1,
                 startedAt,
                 null);
-        keep(id, record);
+        keep(id, grader.id(), record);
         return id;
     }
 
@@ -551,14 +551,15 @@ public class Practicals {
     @Transactional
     public UUID takeBeside(Caller second, UUID first, Practical record) {
         var id = beside(second, first);
-        keep(id, record);
+        keep(id, second.id(), record);
         return id;
     }
 
-    private void keep(UUID id, Practical record) {
+    private void keep(UUID id, UUID account, Practical record) {
         if (record.events().isEmpty()) return;
         var sent = Json.MAPPER.createArrayNode();
-        EventLog.put(sent, id, record.events().stream().map(Records::row).toList());
+        EventLog.put(
+                sent, id, account, record.events().stream().map(Records::row).toList());
         rows.addAll(sent.toString());
         boolean finished = Run.of(record).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
         if (finished) rows.finish(id, true);

@@ -7,12 +7,14 @@ import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
@@ -38,13 +40,31 @@ public class Problems extends ResponseEntityExceptionHandler {
         return faults("bad-file", e.faults());
     }
 
+    private static final String GONE =
+            "The database did not answer; nothing of this was stored. Try again in a moment.";
+
     @ExceptionHandler
     ResponseEntity<ProblemDetail> database(DataAccessException e) {
         log.error("database", e);
+        return problem(HttpStatus.SERVICE_UNAVAILABLE, "database", GONE);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> transaction(TransactionException e) {
+        log.error("database", e);
+        return problem(HttpStatus.SERVICE_UNAVAILABLE, "database", GONE);
+    }
+
+    /** What the database refuses as it is: sent again it would be refused again. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> refused(DataIntegrityViolationException e) {
+        log.warn(
+                "the database refused what was sent: {}",
+                e.getMostSpecificCause().getMessage());
         return problem(
-                HttpStatus.SERVICE_UNAVAILABLE,
-                "database",
-                "The database did not answer; nothing of this was stored. Try again in a moment.");
+                HttpStatus.CONFLICT,
+                "not-kept",
+                "This cannot be kept: what it belongs to is not there any more, or a part of it does not fit. Nothing of it was stored.");
     }
 
     @ExceptionHandler

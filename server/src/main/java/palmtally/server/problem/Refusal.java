@@ -50,6 +50,11 @@ public final class Refusal extends ErrorResponseException {
                 HttpStatus.UNAUTHORIZED, "sign-in-refused", "That sign-in and password do not belong together.");
     }
 
+    /** Whoever sends has sent as much as there is room for; again is useless. */
+    public static Refusal enough(String detail) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, "enough", detail);
+    }
+
     public static Refusal busy(String detail) {
         return new Refusal(HttpStatus.SERVICE_UNAVAILABLE, "busy", detail);
     }
@@ -58,6 +63,7 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(
                 HttpStatus.TOO_MANY_REQUESTS,
                 "too-many-tries",
-                "Too many tries. Wait " + seconds + " seconds and try again.");
+                "Too many tries. Wait " + (seconds < 120 ? seconds + " seconds" : (seconds + 59) / 60 + " minutes")
+                        + " and try again.");
     }
 }

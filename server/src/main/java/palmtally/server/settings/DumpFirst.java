@@ -3,6 +3,7 @@ package palmtally.server.settings;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
@@ -57,6 +58,7 @@ class DumpFirst implements FlywayMigrationStrategy {
                     .withZone(ZoneOffset.UTC)
                     .format(clock.instant());
             var file = Path.of(folder, "before-v" + next + "-" + stamp + ".dump");
+            Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
             var command = new ProcessBuilder(
                             program,
                             "--format=custom",
@@ -65,9 +67,15 @@ class DumpFirst implements FlywayMigrationStrategy {
                             url.replaceFirst("^jdbc:", ""))
                     .redirectErrorStream(true);
             command.environment().put("PGPASSWORD", password);
-            var process = command.start();
+            Process process;
+            try {
+                process = command.start();
+            } catch (IOException e) {
+                Files.deleteIfExists(file);
+                throw e;
+            }
             var said = new String(process.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
-            if (!process.waitFor(10, TimeUnit.MINUTES) || process.exitValue() != 0 || Files.size(file) == 0)
+            if (!process.waitFor(60, TimeUnit.MINUTES) || process.exitValue() != 0 || Files.size(file) == 0)
                 throw new IllegalStateException(
                         "The dump before the migration failed, so nothing was migrated: " + said);
             log.info("dumped the database to {} before migrating to version {}", file, next);

@@ -52,7 +52,7 @@ class OnlookerTest {
                 })
                 .when(emitter)
                 .send(any(SseEventBuilder.class));
-        var onlooker = new Onlooker("a", "b", emitter, senders);
+        var onlooker = new Onlooker("a", "b", new Live.Who(null, null, "127.0.0.1"), emitter, senders);
         onlooker.tell("\"one\"");
         assertThat(blocked.await(5, TimeUnit.SECONDS)).isTrue();
         // The line stands, and telling does not.
@@ -71,7 +71,7 @@ class OnlookerTest {
     @Test
     void who_is_gone_is_told_nothing_more() throws Exception {
         doThrow(new IOException("broken pipe")).when(emitter).send(any(SseEventBuilder.class));
-        var onlooker = new Onlooker("a", "b", emitter, senders);
+        var onlooker = new Onlooker("a", "b", new Live.Who(null, null, "127.0.0.1"), emitter, senders);
         onlooker.beat();
         senders.shutdown();
         assertThat(senders.awaitTermination(5, TimeUnit.SECONDS)).isTrue();

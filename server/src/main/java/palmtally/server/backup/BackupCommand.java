@@ -1,0 +1,43 @@
+package palmtally.server.backup;
+
+import java.nio.file.Path;
+import java.time.Clock;
+
+/** {@code backup FILE}, {@code restore FILE} and {@code undo} without a running server; says what it did. */
+public final class BackupCommand {
+    private BackupCommand() {}
+
+    public static void main(String[] words) {
+        System.exit(run(words, Clock.systemUTC()));
+    }
+
+    static int run(String[] words, Clock clock) {
+        var env = System.getenv();
+        var dumps = new Dumps(
+                env.getOrDefault("DB_URL", ""),
+                env.getOrDefault("DB_USER", ""),
+                env.getOrDefault("DB_PASSWORD", ""),
+                Path.of(env.getOrDefault("PALM_PG_BIN", "")));
+        try {
+            switch (words.length == 0 ? "" : words[0]) {
+                case "backup" ->
+                    System.out.println("kept " + dumps.dump(Path.of(words[1])).words() + "\n" + words[1]);
+                case "restore" ->
+                    System.out.println("restored "
+                            + dumps.restore(Path.of(words[1]), clock.instant()).words()
+                            + "\nThe school that was there before is kept: ./palm restore --undo goes back to it.");
+                case "undo" ->
+                    System.out.println(
+                            "gone back to " + dumps.undo(clock.instant()).words());
+                default -> {
+                    System.err.println("backup FILE, restore FILE or undo");
+                    return 2;
+                }
+            }
+            return 0;
+        } catch (Dumps.Failed e) {
+            System.err.println("palm: " + e.getMessage());
+            return 5;
+        }
+    }
+}

@@ -1,0 +1,14 @@
+package palmtally.server.people;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.security.crypto.password.PasswordEncoder;
+
+/** How passwords are kept. */
+@Configuration(proxyBeanMethods = false)
+class PasswordHashing {
+    @Bean
+    PasswordEncoder passwords() {
+        return LongPasswords.withEarlier();
+    }
+}

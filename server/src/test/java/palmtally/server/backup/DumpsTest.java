@@ -1,0 +1,182 @@
+package palmtally.server.backup;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import palmtally.server.App;
+import palmtally.server.TestDatabase;
+
+/** A school is dumped, restored on an empty database and taken back; nothing else takes its place. */
+class DumpsTest {
+    private static final Instant NOW = Instant.parse("2026-11-20T18:00:00Z");
+
+    @TempDir
+    Path folder;
+
+    private TestDatabase school;
+
+    @BeforeEach
+    void fill() {
+        school = TestDatabase.fresh();
+        App.start(school, true).context().close();
+    }
+
+    @AfterEach
+    void drop() {
+        school.close();
+    }
+
+    private static Path programs() throws IOException {
+        try (var versions = Files.list(Path.of("/usr/lib/postgresql"))) {
+            return versions.map(v -> v.resolve("bin"))
+                    .filter(b -> Files.isExecutable(b.resolve("pg_dump")))
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
+
+    private static Dumps of(TestDatabase database) throws IOException {
+        return new Dumps(database.url(), database.user(), database.password(), programs());
+    }
+
+    private static Inventory inventory(TestDatabase database) throws Exception {
+        try (var c = java.sql.DriverManager.getConnection(database.url(), database.user(), database.password())) {
+            return Inventory.of(c);
+        }
+    }
+
+    @Test
+    void equals_row_by_row_what_was_dumped_and_can_be_taken_back() throws Exception {
+        var file = folder.resolve("school.dump");
+        var said = of(school).dump(file);
+        assertThat(said.words())
+                .matches("Breakwater School of Massage: 15 people, 1\\d\\d practicals with \\d{4,} events, schema 12");
+        assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file)))
+                .isEqualTo("rw-------");
+        try (var other = TestDatabase.fresh()) {
+            Flyway.configure()
+                    .dataSource(other.url(), other.user(), other.password())
+                    .load()
+                    .migrate();
+            other.run("insert into school (name, profile_id) values ('Lantern Street', 'by-seconds')");
+            other.run("insert into account (id, name, sign_in, sign_in_key, password, role) values"
+                    + " (gen_random_uuid(), 'Vera', 'vera', 'vera', '', 'lead')");
+            var before = inventory(other);
+            assertThat(of(other).restore(file, NOW)).isEqualTo(said);
+            assertThat(inventory(other)).isEqualTo(inventory(school));
+            assertThat(of(other).undo(NOW.plusSeconds(60))).isEqualTo(before);
+            assertThat(inventory(other).school()).isEqualTo("Lantern Street");
+            assertThatThrownBy(() -> of(other).undo(NOW.plusSeconds(120)))
+                    .hasMessage("There is no school to go back to: nothing was restored here.");
+            other.run("drop database \"" + other.url().replaceFirst("^.*/", "") + "_undone_20261120180100\"");
+        }
+    }
+
+    @Test
+    void is_refused_where_it_is_no_whole_dump_of_a_school_of_this_version_and_the_school_stays() throws Exception {
+        var dumps = of(school);
+        var good = folder.resolve("good.dump");
+        dumps.dump(good);
+        var whole = Files.readAllBytes(good);
+        var before = inventory(school);
+        var half = Files.write(folder.resolve("half.dump"), Arrays.copyOf(whole, whole.length / 2));
+        var bent = whole.clone();
+        for (int i = whole.length / 2; i < whole.length / 2 + 400; i++) bent[i] ^= 0x55;
+        var broken = Files.write(folder.resolve("bent.dump"), bent);
+        var text = Files.writeString(folder.resolve("text.dump"), "no dump at all");
+        var none = Files.write(folder.resolve("none.dump"), new byte[0]);
+        for (var bad : List.of(half, broken, text, none))
+            assertThatThrownBy(() -> dumps.restore(bad, NOW))
+                    .as(bad.toString())
+                    .isInstanceOf(Dumps.Failed.class)
+                    .hasMessageContaining("it is no dump, or is damaged. The school is as it was.");
+        assertThatThrownBy(() -> dumps.restore(folder.resolve("nowhere"), NOW)).hasMessageContaining("is no file");
+        // Another program's database.
+        try (var foreign = TestDatabase.fresh()) {
+            foreign.run("create table film (id int)");
+            assertThatThrownBy(() -> of(foreign).dump(folder.resolve("f.dump")))
+                    .hasMessageContaining("holds no school: it has no table");
+            assertThat(folder.resolve("f.dump")).doesNotExist();
+            assertThat(folder.resolve("f.dump.part")).doesNotExist();
+            dump(foreign, folder.resolve("foreign.dump"));
+            assertThatThrownBy(() -> dumps.restore(folder.resolve("foreign.dump"), NOW))
+                    .hasMessageContaining("is no dump of a school");
+        }
+        // A school in which nobody is, and one of a newer version.
+        try (var empty = TestDatabase.fresh()) {
+            Flyway.configure()
+                    .dataSource(empty.url(), empty.user(), empty.password())
+                    .load()
+                    .migrate();
+            assertThatThrownBy(() -> of(empty).dump(folder.resolve("e.dump")))
+                    .hasMessageContaining("holds no school yet");
+            dump(empty, folder.resolve("empty.dump"));
+            assertThatThrownBy(() -> dumps.restore(folder.resolve("empty.dump"), NOW))
+                    .hasMessageContaining("holds an empty school");
+        }
+        try (var newer = TestDatabase.fresh()) {
+            of(newer).restore(good, NOW);
+            newer.run(
+                    "insert into flyway_schema_history (installed_rank, version, description, type, script, checksum, installed_by, execution_time, success)"
+                            + " values (900, '900', 'later', 'SQL', 'V900__later.sql', 1, 'app', 1, true)");
+            dump(newer, folder.resolve("newer.dump"));
+            assertThatThrownBy(() -> dumps.restore(folder.resolve("newer.dump"), NOW))
+                    .hasMessageContaining("comes from a newer version");
+            newer.run("drop database \"" + newer.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
+        }
+        assertThat(inventory(school)).isEqualTo(before);
+        assertThat(school.count("select count(*) from pg_database where datname like '"
+                        + school.url().replaceFirst("^.*/", "") + "\\_%'"))
+                .isZero();
+    }
+
+    @Test
+    void of_the_first_schema_is_brought_up_to_this_one() throws Exception {
+        try (var first = TestDatabase.fresh();
+                var other = TestDatabase.fresh()) {
+            Flyway.configure()
+                    .dataSource(first.url(), first.user(), first.password())
+                    .target("1")
+                    .load()
+                    .migrate();
+            first.run("insert into school (name, profile_id) values ('Old Quay', 'by-seconds')");
+            first.run("insert into account (id, name, sign_in, password, role) values"
+                    + " (gen_random_uuid(), 'Vera', 'Vera', '{bcrypt}x', 'lead')");
+            dump(first, folder.resolve("first.dump"));
+            var now = of(other).restore(folder.resolve("first.dump"), NOW);
+            assertThat(now.school()).isEqualTo("Old Quay");
+            assertThat(now.schema()).isEqualTo("12");
+            assertThat(other.count("select count(*) from account where sign_in_key = 'vera'"))
+                    .isEqualTo(1);
+            other.run("drop database \"" + other.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
+        }
+    }
+
+    /** As anybody's pg_dump makes it. */
+    private static void dump(TestDatabase database, Path file) throws Exception {
+        var at = java.net.URI.create(database.url().substring("jdbc:".length()));
+        var builder = new ProcessBuilder(
+                        programs().resolve("pg_dump").toString(),
+                        "--format=custom",
+                        "--file=" + file,
+                        "--host=" + at.getHost(),
+                        "--port=" + at.getPort(),
+                        "--username=" + database.user(),
+                        at.getPath().substring(1))
+                .inheritIO();
+        builder.environment().put("PGPASSWORD", database.password());
+        assertThat(builder.start().waitFor()).isZero();
+    }
+}
