@@ -7,6 +7,9 @@ import palmtally.server.problem.Refusal;
 
 /** Who is asking; kept in the session. */
 public record Caller(UUID id, String name, Role role) implements Principal, Serializable {
+    /** Attribute of a request: the sign-in that somebody tried, for the trail. */
+    public static final String TRIED = "palmtally.tried";
+
     /**
      * Sequences, techniques and the plan of a term are written by those who teach.
      *

@@ -68,6 +68,7 @@ class SessionController {
     @PostMapping("/api/session")
     SessionView signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
         var name = or(given.signIn);
+        request.setAttribute(Caller.TRIED, name);
         if (name.length() > MOST_NAME || or(given.password).length() > PasswordRule.MOST) throw Refusal.signIn();
         var device = devices.of(request, name);
         var address = request.getRemoteAddr();

@@ -186,7 +186,7 @@ class PracticalController {
         var tables = new ArrayList<PracticalView>();
         for (var id : practicals.floor(caller))
             try {
-                tables.add(one(caller, id));
+                tables.add(view(practicals.onFloor(caller, id), caller));
             } catch (Refusal | InvalidValue | UnreadableDocument e) {
                 // One that cannot be opened takes down no other; it says itself why, in the list and where it is
                 // opened.

@@ -461,15 +461,27 @@ public class Practicals {
                 .toList();
     }
 
+    /** A practical, with a line in the trail. */
     public Whole whole(Caller caller, UUID id) {
         var row = records.row(id);
+        var whole = whole(caller, row);
+        audit.read(caller, row.studentId(), "practical " + id);
+        return whole;
+    }
+
+    /** A practical as one of many tables, whose reading has one line in the trail. */
+    public Whole onFloor(Caller caller, UUID id) {
+        return whole(caller, records.row(id));
+    }
+
+    private Whole whole(Caller caller, Row row) {
+        var id = row.id();
         records.mayRead(caller, row);
         var award = rows.award(id).orElse(null);
         if (!caller.role().staff() && (award == null || !award.released() || row.voidReason() != null))
             throw Refusal.forbidden("This practical has not been released yet.");
         records.mustNotBeBlind(caller, row);
         var other = rows.other(id).orElse(null);
-        audit.read(caller, row.studentId(), "practical " + id);
         return new Whole(
                 id,
                 row.termId(),

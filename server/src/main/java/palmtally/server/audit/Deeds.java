@@ -1,0 +1,200 @@
+package palmtally.server.audit;
+
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What each request is called in the trail, and which leave no line and why: the one list of them. Whoever adds an address adds its line
+ * here; a test fails where one is missing.
+ */
+final class Deeds {
+    /** How a request comes into the trail. */
+    enum Line {
+        /** A line when it succeeded. */
+        DONE,
+        /** A line when it succeeded and when it was refused. */
+        TRIED,
+        /** The service writes it, with the student it is about. */
+        TOLD_BY_SERVICE,
+        NONE
+    }
+
+    /**
+     * @param words what was done, or why there is no line
+     * @param about name of the part of the address that is somebody's id, or null
+     */
+    record Deed(Line line, String words, @Nullable String about) {}
+
+    private static final Map<String, Deed> ALL = new LinkedHashMap<>();
+
+    private Deeds() {}
+
+    private static void done(String request, String words) {
+        ALL.put(request, new Deed(Line.DONE, words, null));
+    }
+
+    private static void done(String request, String words, String about) {
+        ALL.put(request, new Deed(Line.DONE, words, about));
+    }
+
+    private static void tried(String request, String words) {
+        ALL.put(request, new Deed(Line.TRIED, words, null));
+    }
+
+    private static void told(String... requests) {
+        for (var r : requests) ALL.put(r, new Deed(Line.TOLD_BY_SERVICE, "", null));
+    }
+
+    private static void none(String why, String... requests) {
+        for (var r : requests) ALL.put(r, new Deed(Line.NONE, why, null));
+    }
+
+    static {
+        tried("POST /api/session", "signed in");
+        tried("POST /api/setup", "made the school");
+        tried("POST /api/session/password", "changed own password");
+        done("DELETE /api/session", "signed out");
+        done("POST /api/people", "made an account");
+        done("PUT /api/people/{id}/access", "changed who may sign in", "id");
+        done("POST /api/people/{id}/password", "made a new password", "id");
+        done("GET /api/school/terms/{id}/sign-ins", "read the sign-ins");
+        done("POST /api/school/terms", "made a term");
+        done("PUT /api/school/terms/{id}", "changed a term");
+        done("PUT /api/school/terms/{id}/archived", "changed whether a term is in the archive");
+        done("POST /api/school/terms/{id}/class", "took a class list");
+        done("PUT /api/school/terms/{id}/duties", "set who does what");
+        done("DELETE /api/school/terms/{id}/people/{account}", "took out of the term", "account");
+        done("PUT /api/school/profile/{id}", "chose the profile");
+        done("POST /api/school/profiles/file", "read a profile from a file");
+        done("PUT /api/school/profiles/{id}", "changed a profile");
+        done("POST /api/school/backups", "made a dump");
+        done("POST /api/sequences", "began a sequence");
+        done("PUT /api/sequences/{id}", "saved a sequence");
+        done("POST /api/sequences/{id}/mend", "mended a sequence");
+        done("POST /api/sequences/{id}/restore", "went back to a version of a sequence");
+        done("POST /api/sequences/file", "read a sequence from a file");
+        done("POST /api/sequences/incoming", "read sequences from a file");
+        done("POST /api/sequences/{id}/demonstrations", "began a demonstration");
+        done("POST /api/sequences/{id}/rounds", "began a practice round");
+        done("PUT /api/techniques/{id}", "changed a technique");
+        done("POST /api/techniques/incoming", "read techniques from a file");
+        done("PUT /api/terms/{term}/curriculum", "saved the plan of a term");
+        done("POST /api/terms/{term}/curriculum/incoming", "read the plan of a term from a file");
+        done("POST /api/terms/{term}/steps/{sequence}/{step}/again", "put a step into the next demonstration");
+        done("DELETE /api/terms/{term}/steps/{sequence}/{step}/again", "took a step out of the next demonstration");
+        done("POST /api/practicals", "began a practical");
+        done("POST /api/practicals/{id}/beside", "began to mark beside");
+        done("POST /api/practicals/{id}/peer-looks", "asked for a peer look");
+        done("POST /api/practicals/{id}/rating", "rated a practical");
+        done("POST /api/practicals/{id}/self-marks", "gave own marks");
+        done("POST /api/practicals/{id}/handset", "opened a handset");
+        done("GET /api/practicals/{id}/scores", "read the scores of a practical");
+        done("POST /api/terms/{term}/students/{student}/practicals/file", "read a practical from a file", "student");
+        done("GET /api/terms/{term}/practicals", "read the list of practicals");
+        done("GET /api/floor", "read the floor");
+        done("GET /api/terms/{term}/archive", "took the archive of a term");
+        done("GET /api/terms/{term}/steps/{sequence}/{step}", "read in whose practicals a step went wrong");
+        done("GET /api/terms/{term}/graders", "read how graders agree");
+        done("GET /api/students/gone", "read who has left");
+        done("GET /api/me/peer-looks", "read the own looks at others");
+        told(
+                "GET /api/competency/students/{id}",
+                "GET /api/competency/students/{id}/evidence",
+                "GET /api/competency/students/{id}/report",
+                "GET /api/notes/{person}",
+                "POST /api/notes/{person}",
+                "DELETE /api/notes/{person}/{note}",
+                "GET /api/practicals/{id}",
+                "PUT /api/practicals/{id}/award",
+                "PUT /api/practicals/{id}/void",
+                "GET /api/practicals/{id}/file",
+                "GET /api/students/{id}/data",
+                "POST /api/students/{id}/erase",
+                "GET /api/terms/{term}/closing",
+                "POST /api/terms/{term}/closing",
+                "DELETE /api/terms/{term}/closing",
+                "GET /api/terms/{term}/competency",
+                "GET /api/terms/{term}/evidence",
+                "GET /api/terms/{term}/forecast",
+                "GET /api/terms/{term}/marks.csv",
+                "GET /api/terms/{term}/marks.xlsx",
+                "GET /api/terms/{term}/report",
+                "GET /api/terms/{term}/watch",
+                "GET /api/terms/{term}/watch/list");
+        none("each event row says who sent it", "POST /api/practicals/{id}/events", "GET /api/floor/news");
+        none(
+                "the handset of a table says nothing of who holds it",
+                "GET /api/handsets/{code}",
+                "POST /api/handsets/{code}/reports");
+        none("the reading of the trail is the lead's own", "GET /api/school/audit", "GET /api/school/backups");
+        none(
+                "nothing of it is stored",
+                "POST /api/drafts/check",
+                "POST /api/drafts/difference",
+                "POST /api/drafts/fit",
+                "POST /api/drafts/mend",
+                "POST /api/drafts/step",
+                "POST /api/drafts/template",
+                "POST /api/practicals/ready",
+                "POST /api/profiles/{id}/try",
+                "POST /api/school/terms/{id}/class/preview",
+                "POST /api/sequences/incoming/preview",
+                "POST /api/sequences/{id}/rounds/preview",
+                "POST /api/techniques/incoming/preview",
+                "POST /api/techniques/{id}/try",
+                "POST /api/terms/{term}/curriculum/check",
+                "POST /api/terms/{term}/curriculum/difference",
+                "POST /api/terms/{term}/curriculum/incoming/preview",
+                "POST /api/terms/{term}/curriculum/layout",
+                "POST /api/terms/{term}/curriculum/mend");
+        none("its marks say who made them", "POST /api/demonstrations/{id}/marks", "POST /api/rounds/{id}/marks");
+        none(
+                "it tells nothing of a student's record",
+                "GET /api/catalogue",
+                "GET /api/demonstrations",
+                "GET /api/demonstrations/lessons",
+                "GET /api/demonstrations/{id}",
+                "GET /api/demonstrations/{id}/refit",
+                "GET /api/me/to-mark",
+                "GET /api/profiles",
+                "GET /api/profiles/{id}/file",
+                "GET /api/rounds/students",
+                "GET /api/rounds/{id}",
+                "GET /api/screens/{code}",
+                "GET /api/screens/{code}/live",
+                "GET /api/sequences",
+                "GET /api/sequences/{id}",
+                "GET /api/sequences/{id}/file",
+                "GET /api/sequences/{id}/handout",
+                "GET /api/sequences/{id}/steps",
+                "GET /api/sequences/{id}/versions/{version}",
+                "GET /api/session",
+                "GET /api/settings",
+                "GET /api/techniques",
+                "GET /api/techniques/file",
+                "GET /api/terms/{id}/duties",
+                "GET /api/terms/{id}/people",
+                "GET /api/terms/{term}/curriculum",
+                "GET /api/terms/{term}/curriculum/file",
+                "GET /api/terms/{term}/curriculum/versions/{version}",
+                "GET /api/terms/{term}/shown",
+                "GET /api/terms/{term}/steps",
+                "GET /api/terms/{term}/weeks/{week}/plan");
+        none(
+                "what it tells was read, with a line, by the page that listens",
+                "GET /api/terms/{term}/competency/live",
+                "GET /api/competency/students/{id}/live");
+    }
+
+    /** @param request method and pattern of the address, such as {@code PUT /api/people/{id}/access} */
+    static Optional<Deed> of(String request) {
+        return Optional.ofNullable(ALL.get(request));
+    }
+
+    static Map<String, Deed> all() {
+        return Collections.unmodifiableMap(ALL);
+    }
+}
