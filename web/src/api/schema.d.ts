@@ -635,7 +635,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all_3']
+    get: operations['all_4']
     put?: never
     post?: never
     delete?: never
@@ -718,6 +718,38 @@ export interface paths {
     get?: never
     put?: never
     post: operations['mark']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/audit': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['page']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/backups': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['all_1']
+    put?: never
+    post: operations['make']
     delete?: never
     options?: never
     head?: never
@@ -1227,7 +1259,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all_2']
+    get: operations['all_3']
     put?: never
     post?: never
     delete?: never
@@ -1259,7 +1291,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all_1']
+    get: operations['all_2']
     put?: never
     post?: never
     delete?: never
@@ -1867,6 +1899,11 @@ export interface components {
       revision: number
       /** Format: int32 */
       since: number
+    }
+    BackupsView: {
+      failed?: string
+      folder?: string
+      kept: components['schemas']['KeptDump'][]
     }
     Band: {
       /** Format: int32 */
@@ -2959,6 +2996,14 @@ export interface components {
         | 'achilles'
         | 'sole'
         | 'foot-top'
+    }
+    KeptDump: {
+      /** Format: int64 */
+      bytes: number
+      file: string
+      /** Format: date-time */
+      provenAt: string
+      words: string
     }
     Lab: {
       /** Format: date-time */
@@ -5111,6 +5156,17 @@ export interface components {
       /** Format: int32 */
       warns: number
     }
+    TrailLine: {
+      about?: string
+      address?: string
+      /** Format: date-time */
+      at: string
+      by?: string
+      detail: string
+      /** Format: int64 */
+      id: number
+      what: string
+    }
     Transitions: {
       /** Format: double */
       lubricant: number
@@ -6305,7 +6361,7 @@ export interface operations {
       }
     }
   }
-  all_3: {
+  all_4: {
     parameters: {
       query?: never
       header?: never
@@ -6439,6 +6495,69 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['RoundLiveView']
+        }
+      }
+    }
+  }
+  page: {
+    parameters: {
+      query?: {
+        before?: number
+        words?: string
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TrailLine'][]
+        }
+      }
+    }
+  }
+  all_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['BackupsView']
+        }
+      }
+    }
+  }
+  make: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['BackupsView']
         }
       }
     }
@@ -7282,7 +7401,7 @@ export interface operations {
       }
     }
   }
-  all_2: {
+  all_3: {
     parameters: {
       query?: never
       header?: never
@@ -7330,7 +7449,7 @@ export interface operations {
       }
     }
   }
-  all_1: {
+  all_2: {
     parameters: {
       query?: never
       header?: never

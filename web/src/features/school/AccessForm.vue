@@ -54,12 +54,12 @@ async function set(disabled: boolean) {
         <p class="soft">This is you. Another lead may change it.</p>
       </template>
       <template v-else>
-        <label
+        <label class="field"
           >Last day, none for no end
           <input v-model="day" type="date" min="2000-01-01" max="2999-12-31" />
         </label>
         <div class="acts">
-          <button class="push" :disabled="busy" @click="set(state.disabled)">Keep the day</button>
+          <button class="push" :disabled="busy" @click="set(state.disabled)">Save the day</button>
           <button v-if="state.disabled" class="push main" :disabled="busy" @click="set(false)">
             Let in again
           </button>
@@ -78,14 +78,9 @@ async function set(disabled: boolean) {
   justify-content: space-between;
   align-items: center;
 }
-label {
-  display: flex;
-  flex-direction: column;
-  gap: 4px;
-}
 input {
   min-height: var(--target);
-  max-width: 220px;
+  max-width: 180px;
 }
 .acts {
   display: flex;

@@ -3,23 +3,29 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
 import PasswordForm from '@/features/session/PasswordForm.vue'
+import BackupsPanel from './BackupsPanel.vue'
 import DutiesPanel from './DutiesPanel.vue'
 import JudgingPanel from './JudgingPanel.vue'
 import PeoplePanel from './PeoplePanel.vue'
 import TermsPanel from './TermsPanel.vue'
+import TrailPanel from './TrailPanel.vue'
 
 /** Now and then: people, terms, who does what, how the school judges. */
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-const PARTS = [
+const ALL = [
   { id: 'judging', name: 'How we judge' },
   { id: 'people', name: 'People' },
   { id: 'terms', name: 'Terms' },
   { id: 'duties', name: 'Who does what' },
+  { id: 'backups', name: 'Backups' },
+  { id: 'trail', name: 'Trail' },
   { id: 'own', name: 'My password' },
 ] as const
-const part = computed(() => PARTS.find((p) => `#${p.id}` === route.hash)?.id ?? 'judging')
+const LEADS: readonly string[] = ['backups', 'trail']
+const parts = computed(() => ALL.filter((p) => session.person?.role === 'lead' || !LEADS.includes(p.id)))
+const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.id ?? 'judging')
 </script>
 
 <template>
@@ -33,7 +39,7 @@ const part = computed(() => PARTS.find((p) => `#${p.id}` === route.hash)?.id ?? 
       <span class="grow" />
       <div class="parts" role="group" aria-label="Parts of the school">
         <button
-          v-for="p in PARTS"
+          v-for="p in parts"
           :key="p.id"
           class="push"
           :class="{ main: part === p.id }"
@@ -44,13 +50,15 @@ const part = computed(() => PARTS.find((p) => `#${p.id}` === route.hash)?.id ?? 
         </button>
       </div>
     </div>
-    <p v-if="!session.term && part !== 'terms'" class="card">
+    <p v-if="!session.term && !['terms', 'backups', 'trail', 'own'].includes(part)" class="card">
       You are in no term yet. The lead makes one under Terms and adds you.
     </p>
     <JudgingPanel v-if="part === 'judging'" />
     <PeoplePanel v-else-if="part === 'people' && session.term" :key="session.term.id" />
     <TermsPanel v-else-if="part === 'terms'" />
     <DutiesPanel v-else-if="part === 'duties' && session.term" :key="session.term.id" />
+    <BackupsPanel v-else-if="part === 'backups'" />
+    <TrailPanel v-else-if="part === 'trail'" />
     <PasswordForm v-else-if="part === 'own'" />
   </div>
 </template>

@@ -4,9 +4,12 @@ import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Component } from 'vue'
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
+import AccessForm from './AccessForm.vue'
+import BackupsPanel from './BackupsPanel.vue'
 import DutiesPanel from './DutiesPanel.vue'
 import PeoplePanel from './PeoplePanel.vue'
 import TermsPanel from './TermsPanel.vue'
+import TrailPanel from './TrailPanel.vue'
 
 const get = vi.hoisted(() => vi.fn())
 const post = vi.hoisted(() => vi.fn())
@@ -169,5 +172,92 @@ describe('duties', () => {
     const p = await panel(DutiesPanel, 'instructor')
     expect(p.findAll('.acts button').every((b) => b.attributes('disabled') !== undefined)).toBe(true)
     expect(p.find('thead').text()).not.toContain('Ana')
+  })
+})
+
+describe('the backups', () => {
+  const kept = {
+    file: 'school-20261127-212852.dump',
+    bytes: 434311,
+    provenAt: '2026-11-27T21:28:52Z',
+    words: 'S: 15 people, 132 practicals with 14306 events, schema 12',
+  }
+  it('say when the last was proven, and what it holds', async () => {
+    get.mockResolvedValue({ folder: '/srv/dumps', kept: [kept] })
+    const page = await panel(BackupsPanel)
+    expect(page.text()).toContain('held the same rows')
+    expect(page.find('tbody').text()).toContain('132 practicals with 14306 events')
+    expect(page.find('tbody').text()).toContain('435 kB')
+  })
+  it('say that there are none, and why', async () => {
+    get.mockResolvedValue({ kept: [] })
+    const page = await panel(BackupsPanel)
+    expect(page.find('[role=alert]').text()).toContain('This server keeps no backups')
+    expect(page.find('button').exists()).toBe(false)
+  })
+  it('say why one could not be made', async () => {
+    get.mockResolvedValue({ folder: '/srv/dumps', kept: [] })
+    post.mockRejectedValue({ status: 503, detail: 'No space left.', faults: [] })
+    const page = await panel(BackupsPanel)
+    await page.find('button').trigger('click')
+    await flushPromises()
+    expect(page.find('[role=alert]').text()).toBe('The last try failed: No space left.')
+  })
+})
+
+describe('the trail', () => {
+  const line = (id: number, what: string) => ({
+    id,
+    at: '2026-11-27T21:28:52Z',
+    by: 'Nadia',
+    what,
+    detail: '',
+  })
+  it('marks what was refused and goes back a page at a time', async () => {
+    get.mockResolvedValueOnce(
+      Array.from({ length: 100 }, (_, i) => line(200 - i, i ? 'signed in' : 'signed in: refused')),
+    )
+    const page = await panel(TrailPanel)
+    expect(page.findAll('tbody tr')).toHaveLength(100)
+    expect(page.findAll('td.bad').map((c) => c.text())).toEqual(['signed in: refused'])
+    get.mockResolvedValueOnce([line(100, 'made the school')])
+    await page.find('button').trigger('click')
+    await flushPromises()
+    expect(get.mock.lastCall?.[1]).toEqual({ params: { query: { before: 101, words: '' } } })
+    expect(page.findAll('tbody tr')).toHaveLength(101)
+    expect(page.find('button').exists()).toBe(false)
+  })
+  it('says when no line has the words', async () => {
+    get.mockResolvedValue([])
+    const page = await panel(TrailPanel)
+    expect(page.text()).toContain('Nothing was done yet.')
+  })
+})
+
+describe('a sign-in', () => {
+  const state = { id: 'a', name: 'Ana', signIn: 'ana', role: 'student', disabled: false }
+  const form = async (self = false) => {
+    get.mockResolvedValue([state])
+    const page = mount(AccessForm, { props: { term: 't', person: people[0] as Schema['Person'], self } })
+    await flushPromises()
+    return page
+  }
+  it('is shut out with the day that stands there', async () => {
+    put.mockResolvedValue(undefined)
+    const page = await form()
+    await page.find('input').setValue('2026-12-20')
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Shut out now')!
+      .trigger('click')
+    expect(put.mock.lastCall).toEqual([
+      '/api/people/{id}/access',
+      { params: { path: { id: 'a' } }, body: { disabled: true, expiresOn: '2026-12-20' } },
+    ])
+  })
+  it('of oneself is left to another', async () => {
+    const page = await form(true)
+    expect(page.text()).toContain('This is you.')
+    expect(page.findAll('button')).toHaveLength(1)
   })
 })

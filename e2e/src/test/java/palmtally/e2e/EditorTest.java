@@ -290,9 +290,10 @@ class EditorTest {
                             AriaRole.BUTTON,
                             new Page.GetByRoleOptions().setName("Thigh, week 13: teach 45 min, practise 60 min")))
                     .isVisible();
+            // Which version that makes hangs on the day: what the demo left for another day has made one already.
+            assertThat(page.getByText("with changes not saved")).isVisible();
             button(page, "Save").click();
-            assertThat(page.getByText("version 2", new Page.GetByTextOptions().setExact(false)))
-                    .isVisible();
+            assertThat(page.getByText("with changes not saved")).hasCount(0);
             var plan = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Lab plan"))
                     .getAttribute("href");
             assertThat(printed(page, app.url() + plan)).contains("Week 13 of 15", "Six findings", "Thigh");

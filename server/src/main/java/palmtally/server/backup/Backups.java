@@ -36,7 +36,7 @@ class Backups {
      *
      * @param provenAt when it was restored beside the school and held the same rows
      */
-    record Kept(String file, long bytes, Instant provenAt, String words) {}
+    record KeptDump(String file, long bytes, Instant provenAt, String words) {}
 
     /**
      * @param folder where they are, or null where this server keeps none
@@ -44,7 +44,7 @@ class Backups {
      */
     record BackupsView(
             @Nullable String folder,
-            List<Kept> kept,
+            List<KeptDump> kept,
             @Nullable String failed) {}
 
     private static final Logger log = LoggerFactory.getLogger(Backups.class);
@@ -95,7 +95,7 @@ class Backups {
     void daily() {
         if (folder == null || !one.tryLock()) return;
         try {
-            var last = kept().stream().map(Kept::provenAt).max(Comparator.naturalOrder());
+            var last = kept().stream().map(KeptDump::provenAt).max(Comparator.naturalOrder());
             if (last.isPresent() && last.get().isAfter(clock.instant().minus(Duration.ofHours(23)))) return;
             make(folder);
         } catch (Dumps.Failed e) {
@@ -111,7 +111,7 @@ class Backups {
             var file = into.resolve("school-" + STAMP.format(at) + ".dump");
             var there = dumps.dump(file);
             var said = Json.MAPPER.writeValueAsString(
-                    new Kept(file.getFileName().toString(), Files.size(file), at, there.words()));
+                    new KeptDump(file.getFileName().toString(), Files.size(file), at, there.words()));
             var note = note(file);
             Files.deleteIfExists(note);
             Files.createFile(note, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
@@ -133,16 +133,16 @@ class Backups {
     }
 
     /** The newest first. */
-    private List<Kept> kept() {
+    private List<KeptDump> kept() {
         if (folder == null || !Files.isDirectory(folder)) return List.of();
-        var kept = new ArrayList<Kept>();
+        var kept = new ArrayList<KeptDump>();
         try (var files = Files.list(folder)) {
             for (var file : files.filter(f -> f.getFileName().toString().matches("school-\\d{8}-\\d{6}\\.json"))
-                    .toList()) kept.add(Json.MAPPER.readValue(Files.readString(file), Kept.class));
+                    .toList()) kept.add(Json.MAPPER.readValue(Files.readString(file), KeptDump.class));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        kept.sort(Comparator.comparing(Kept::provenAt).reversed());
+        kept.sort(Comparator.comparing(KeptDump::provenAt).reversed());
         return kept;
     }
 

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { onMounted, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import Standing from '@/parts/Standing.vue'
+
+/** The trail: who did what, about whom and when; the newest first, a page at a time. */
+const lines = ref<Schema['TrailLine'][]>()
+const words = ref('')
+const problem = ref<Problem>()
+const loading = ref(false)
+const more = ref(false)
+let asked = 0
+
+async function read(before?: number) {
+  const mine = ++asked
+  problem.value = undefined
+  loading.value = true
+  try {
+    const page = await ask(
+      api.GET('/api/school/audit', { params: { query: { before, words: words.value } } }),
+    )
+    if (mine !== asked) return
+    lines.value = before ? [...(lines.value ?? []), ...page] : page
+    more.value = page.length === 100
+  } catch (e) {
+    if (mine === asked) problem.value = e as Problem
+  } finally {
+    if (mine === asked) loading.value = false
+  }
+}
+const search = useDebounceFn(() => void read(), 250)
+onMounted(() => void read())
+/** Ids mean nothing to a reader; they are there on hovering. */
+const plain = (detail: string) => detail.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, '').trim()
+const when = (iso: string) =>
+  new Date(iso).toLocaleString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    second: '2-digit',
+  })
+</script>
+
+<template>
+  <section class="card">
+    <div class="head">
+      <h2>Trail</h2>
+      <label class="field"
+        >Find
+        <input
+          v-model="words"
+          type="search"
+          maxlength="100"
+          placeholder="a name, or what was done"
+          @input="search"
+        />
+      </label>
+    </div>
+    <Standing :problem="problem" :loading="loading && !lines" @again="read()" />
+    <p v-if="lines?.length === 0" class="soft">
+      {{ words ? 'No line has these words.' : 'Nothing was done yet.' }}
+    </p>
+    <div v-if="lines?.length" class="scroll">
+      <table class="lines">
+        <thead>
+          <tr>
+            <th>When</th>
+            <th>Who</th>
+            <th>What</th>
+            <th>About</th>
+            <th>From</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in lines" :key="l.id">
+            <td class="at">{{ when(l.at) }}</td>
+            <td>{{ l.by ?? '—' }}</td>
+            <td :class="{ bad: l.what.endsWith(': refused') }">{{ l.what }}</td>
+            <td>
+              {{ l.about }} <span class="soft" :title="l.detail">{{ plain(l.detail) }}</span>
+            </td>
+            <td class="soft">{{ l.address }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <button v-if="more" class="push" :disabled="loading" @click="read(lines?.at(-1)?.id)">Earlier</button>
+  </section>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 12px;
+  flex-wrap: wrap;
+}
+input {
+  width: min(280px, 60vw);
+  min-height: var(--target);
+}
+.scroll {
+  overflow-x: auto;
+}
+.at {
+  white-space: nowrap;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 600;
+}
+td .soft {
+  overflow-wrap: anywhere;
+}
+</style>
