@@ -206,10 +206,10 @@ class LabTest {
         assertThat(told.status()).isEqualTo(200);
         assertThat(told.json().get("roundLive").get("standing").get("leg").asInt())
                 .isEqualTo(-1);
-        // Two Adas: only they are called by more than their first names.
+        // Two Adas: only they are called by more than their first names, and by no more than an initial.
         assertThat(told.text())
-                .contains("\"Ada One\"", "\"Ada Two\"", "\"Ben\"", "\"Cora\"")
-                .doesNotContain("Three", "Four", "accountId", "Teacher");
+                .contains("\"Ada O.\"", "\"Ada T.\"", "\"Ben\"", "\"Cora\"")
+                .doesNotContain("One", "Two", "Three", "Four", "accountId", "Teacher");
         var id = round.get("id").asString();
         assertThat(mark(lab.teacher, id, "started", 1, 5).status()).isEqualTo(200);
         assertThat(lab.anybody

@@ -32,15 +32,35 @@ record RoundView(UUID id, String screen, ClassRoundView round, RoundLiveView liv
                     called(s.tables()));
         }
 
-        /** First names; where two share one, as much of the rest as tells them apart. */
+        /** First names; where two share one, with the initial of the last, and where they share that too, with a number. Never more. */
         static List<List<String>> called(List<List<Rounds.Seated>> tables) {
             Map<String, Integer> firsts = new HashMap<>();
-            for (var table : tables) for (var seated : table) firsts.merge(first(seated.name()), 1, Integer::sum);
+            Map<String, Integer> initials = new HashMap<>();
+            for (var table : tables)
+                for (var seated : table) {
+                    firsts.merge(first(seated.name()), 1, Integer::sum);
+                    initials.merge(withInitial(seated.name()), 1, Integer::sum);
+                }
+            Map<String, Integer> met = new HashMap<>();
             return tables.stream()
                     .map(t -> t.stream()
-                            .map(s -> firsts.get(first(s.name())) == 1 ? first(s.name()) : s.name())
+                            .map(s -> {
+                                var first = first(s.name());
+                                var more = withInitial(s.name());
+                                if (firsts.get(first) == 1) return first;
+                                if (initials.get(more) == 1) return more;
+                                return more + " " + met.merge(more, 1, Integer::sum);
+                            })
                             .toList())
                     .toList();
+        }
+
+        private static String withInitial(String name) {
+            var parts = name.strip().split("\\s+");
+            var last = parts[parts.length - 1];
+            return parts.length < 2
+                    ? parts[0]
+                    : parts[0] + " " + last.substring(0, last.offsetByCodePoints(0, 1)) + ".";
         }
 
         private static String first(String name) {
