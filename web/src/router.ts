@@ -88,6 +88,11 @@ router.beforeEach(async (to) => {
     try {
       await session.read()
     } catch {
+      // The page says so itself; who is signed in is asked until somebody answers, and the page opened anew then.
+      setTimeout(() => {
+        if (!session.session && router.currentRoute.value.fullPath === to.fullPath)
+          void router.replace({ ...to, force: true })
+      }, 3000)
       return true
     }
   }

@@ -20,6 +20,10 @@ it('an answer without a body is still a problem of its status', async () => {
   ).rejects.toMatchObject({ status: 500, code: '500' })
 })
 
+it('what is done with nothing to tell is no problem', async () => {
+  await expect(ask(Promise.resolve({ response: new Response(null, { status: 204 }) }))).resolves.toBeUndefined()
+})
+
 it('data come through', async () => {
   await expect(ask(Promise.resolve({ data: 7, response: new Response() }))).resolves.toBe(7)
 })

@@ -53,6 +53,8 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   } catch {
     throw problemOf(undefined)
   }
+  // Done, and nothing to tell.
+  if (answer.response.status === 204) return undefined as T
   if (answer.error !== undefined || !answer.response.ok || answer.data === undefined)
     throw problemOf(answer.error, answer.response)
   return answer.data

@@ -1,7 +1,8 @@
 import { onScopeDispose, readonly, ref, shallowRef, type Ref } from 'vue'
 import type { Problem } from './client'
+import { useAgain } from './useAgain'
 
-/** Something asked of the server: loading, there, or failed with a problem. Answers that come too late are dropped. */
+/** Something asked of the server: loading, there, or failed with a problem, and asked again by itself where nobody answered. Answers that come too late are dropped. */
 export function useAsked<T>(load: () => Promise<T>) {
   const data = shallowRef<T>() as Ref<T | undefined>
   const problem = ref<Problem>()
@@ -23,6 +24,7 @@ export function useAsked<T>(load: () => Promise<T>) {
     }
   }
   onScopeDispose(() => turn++)
+  useAgain(problem, again)
   void again()
   return {
     data,

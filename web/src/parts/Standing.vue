@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Problem } from '@/api/client'
+import { passing } from '@/api/useAgain'
 
 /** How a page stands while it has nothing to show: loading, or failed with what to do. */
 defineProps<{ problem?: Problem; loading: boolean }>()
@@ -10,6 +11,7 @@ defineEmits<{ again: [] }>()
   <div v-if="problem" class="card standing" role="alert">
     <h2>{{ problem.status === 403 ? 'Not open to your sign-in' : 'This did not work' }}</h2>
     <p>{{ problem.detail }}</p>
+    <p v-if="passing(problem)" class="soft">It is tried again by itself.</p>
     <ul v-if="problem.faults.length > 1">
       <li v-for="f in problem.faults" :key="f.field">{{ f.field }} {{ f.reason }}</li>
     </ul>

@@ -2,6 +2,7 @@
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Problem } from '@/api/client'
+import { useAgain } from '@/api/useAgain'
 import Standing from '@/parts/Standing.vue'
 import TableBoard from './TableBoard.vue'
 import { useFloor, type Table } from './useFloor'
@@ -14,18 +15,26 @@ const table = shallowRef<Table>()
 const problem = ref<Problem>()
 
 async function again() {
-  problem.value = undefined
   try {
     const found = await floor.open(props.id)
     if (found.view.finished || (found.taps.finished.value && found.taps.waiting.value === 0))
       return void router.replace(`/review/${props.id}`)
     table.value = found
+    problem.value = undefined
     await floor.watch(props.id)
   } catch (e) {
     problem.value = e as Problem
   }
 }
-watch(() => props.id, again, { immediate: true })
+useAgain(problem, again)
+watch(
+  () => props.id,
+  () => {
+    problem.value = undefined
+    return again()
+  },
+  { immediate: true },
+)
 // The others stand beside it.
 void floor.load()
 onBeforeUnmount(() => void floor.watch(undefined))

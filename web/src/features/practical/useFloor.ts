@@ -1,6 +1,7 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, effectScope, readonly, ref, shallowReactive, shallowRef, type EffectScope } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAgain } from '@/api/useAgain'
 import type { Tap } from './queue'
 import { useTaps } from './useTaps'
 
@@ -85,6 +86,7 @@ function floor() {
     watched.value = id
     await Promise.all([...tables.values()].map((t) => t.taps.attend(t.id === id)))
   }
+  useAgain(problem, load)
   useIntervalFn(() => void news(), NEWS_MS)
   // What is heard from now on is kept for a dead network.
   globalThis.navigator?.serviceWorker?.addEventListener('controllerchange', () => loaded.value && void load())

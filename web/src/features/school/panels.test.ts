@@ -243,7 +243,7 @@ describe('a sign-in', () => {
     return page
   }
   it('is shut out with the day that stands there', async () => {
-    put.mockResolvedValue(undefined)
+    put.mockResolvedValue({ ...state, disabled: true })
     const page = await form()
     await page.find('input').setValue('2026-12-20')
     await page

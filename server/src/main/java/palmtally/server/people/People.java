@@ -328,10 +328,16 @@ public class People {
     /** How the sign-ins of a term stand, for the lead. */
     public List<SignInState> signIns(UUID term) {
         term(term);
-        return mapper.inTerm(term).stream()
-                .map(a -> new SignInState(
-                        a.id(), a.name(), a.signIn(), Role.of(a.role()), a.disabledAt() != null, a.expiresOn()))
-                .toList();
+        return mapper.inTerm(term).stream().map(People::state).toList();
+    }
+
+    SignInState signIn(UUID account) {
+        return mapper.byId(account).map(People::state).orElseThrow(() -> Refusal.notFound("person"));
+    }
+
+    private static SignInState state(Account a) {
+        return new SignInState(
+                a.id(), a.name(), a.signIn(), Role.of(a.role()), a.disabledAt() != null, a.expiresOn());
     }
 
     public void enrol(UUID term, UUID account) {

@@ -4,14 +4,12 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -109,10 +107,10 @@ class SchoolController {
 
     /** Who may sign in, and how long. */
     @PutMapping("/api/people/{id}/access")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void setAccess(@Me Caller caller, @PathVariable UUID id, @RequestBody Access given) {
+    People.SignInState setAccess(@Me Caller caller, @PathVariable UUID id, @RequestBody Access given) {
         if (given.disabled != null) people.disable(caller, id, given.disabled);
         people.expire(caller, id, given.expiresOn);
+        return people.signIn(id);
     }
 
     @GetMapping("/api/terms/{id}/duties")
