@@ -7,6 +7,11 @@ export const router = createRouter({
     { path: '/', redirect: '/plan' },
     { path: '/sign-in', component: () => import('./features/session/SignInPage.vue'), meta: { open: true } },
     { path: '/setup', component: () => import('./features/session/SetUpPage.vue'), meta: { open: true } },
+    {
+      path: '/install',
+      component: () => import('./features/session/InstallPage.vue'),
+      meta: { bare: true, everyone: true },
+    },
     { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
     { path: '/term', component: () => import('./features/calendar/TermPage.vue') },
     { path: '/techniques', component: () => import('./features/technique/TechniquesPage.vue') },

@@ -21,7 +21,9 @@ it('an answer without a body is still a problem of its status', async () => {
 })
 
 it('what is done with nothing to tell is no problem', async () => {
-  await expect(ask(Promise.resolve({ response: new Response(null, { status: 204 }) }))).resolves.toBeUndefined()
+  await expect(
+    ask(Promise.resolve({ response: new Response(null, { status: 204 }) })),
+  ).resolves.toBeUndefined()
 })
 
 it('data come through', async () => {

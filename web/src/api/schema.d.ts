@@ -6018,12 +6018,14 @@ export interface operations {
       }
     }
     responses: {
-      /** @description No Content */
-      204: {
+      /** @description OK */
+      200: {
         headers: {
           [name: string]: unknown
         }
-        content?: never
+        content: {
+          '*/*': components['schemas']['SignInState']
+        }
       }
     }
   }

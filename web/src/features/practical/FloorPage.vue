@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
+import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
 import FloorCard from './FloorCard.vue'
 import { common, type Common } from './floorKeys'
@@ -67,6 +68,7 @@ onMounted(async () => {
       <span v-else-if="tables.length" class="good" role="status">everything stored</span>
       <router-link class="push" to="/grade">Set up</router-link>
     </div>
+    <OfflineNote />
     <Standing
       v-if="tables.length === 0"
       :problem="problem as never"

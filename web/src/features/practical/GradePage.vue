@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
 import { FINGERS, type Criterion } from '@/parts/criteria'
 import { day } from '@/parts/words'
@@ -204,6 +205,7 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
         >The floor: {{ floor.tables.value.length }} at the tables</router-link
       >
     </div>
+    <OfflineNote />
     <form class="card set" aria-label="New practical" @submit.prevent="start(ready)">
       <div class="brief">
         <label

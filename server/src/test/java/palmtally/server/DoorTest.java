@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executors;
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -29,6 +30,12 @@ import palmtally.server.people.Role;
 @ExtendWith(App.class)
 class DoorTest {
     private static int made;
+
+    /** What was tried here holds up no other test. */
+    @AfterEach
+    void forgetTries(App.Running app) {
+        app.database().run("delete from sign_in_try");
+    }
 
     /** Somebody new in the demo's term. */
     private static String somebody(App.Running app, String password) {

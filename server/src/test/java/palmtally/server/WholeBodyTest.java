@@ -109,7 +109,7 @@ class WholeBodyTest {
     @ParameterizedTest(name = "a lesson without {0}")
     @CsvSource({"region", "aim", "note", "steps", "id", "week"})
     void a_plan_of_a_term_without_a_part_is_refused(String field) {
-        var term = "/api/terms/" + lead.term() + "/curriculum";
+        var term = "/api/terms/" + nadia.term() + "/curriculum";
         var now = lead.get(term).json();
         var plan = (ObjectNode) now.get("curriculum").deepCopy();
         ((ObjectNode) plan.get("lessons").get(0)).remove(field);
@@ -126,7 +126,7 @@ class WholeBodyTest {
         var practical = nadia.practical("Lena Brook", "calves");
         assertThat(fields(nadia.post("/api/practicals/" + practical + "/events", "{\"events\":[null]}")))
                 .containsExactly("events/0 is missing");
-        assertThat(fields(lead.put("/api/school/terms/" + lead.term() + "/duties", "{\"duties\":[null]}")))
+        assertThat(fields(lead.put("/api/school/terms/" + nadia.term() + "/duties", "{\"duties\":[null]}")))
                 .containsExactly("duties/0 is missing");
         assertThat(fields(nadia.post(
                         "/api/sequences", "{\"name\":\"x\",\"region\":\"neck\",\"zones\":[null],\"slotSeconds\":900}")))
@@ -223,7 +223,7 @@ class WholeBodyTest {
 
     @Test
     void a_damaged_plan_of_a_term_is_the_one_before_it() {
-        var term = lead.term();
+        var term = nadia.term();
         var path = "/api/terms/" + term + "/curriculum";
         var before = lead.get(path).json();
         int version = before.get("version").asInt();

@@ -13,13 +13,13 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 
 /**
  * Hashes of passwords of any length: bcrypt looks at 72 bytes and no more, so it is given the SHA-384 of the password, 64 characters in
- * Base64. Hashes of earlier versions, of the password itself, are still understood. Two are reckoned at the same time at most: whoever
- * guesses does not take the processors from those who grade.
+ * Base64. Hashes of earlier versions, of the password itself, are still understood. One is reckoned after another: whoever guesses
+ * takes one processor at most from those who grade.
  */
 final class LongPasswords implements PasswordEncoder {
     private static final String ID = "sha384-bcrypt";
     private static final int EARLIER_MOST_BYTES = 72;
-    private static final int AT_ONCE = 2;
+    private static final int AT_ONCE = 1;
 
     private final BCryptPasswordEncoder bcrypt = new BCryptPasswordEncoder();
     private final Semaphore turns = new Semaphore(AT_ONCE, true);

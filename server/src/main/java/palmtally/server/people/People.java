@@ -336,8 +336,7 @@ public class People {
     }
 
     private static SignInState state(Account a) {
-        return new SignInState(
-                a.id(), a.name(), a.signIn(), Role.of(a.role()), a.disabledAt() != null, a.expiresOn());
+        return new SignInState(a.id(), a.name(), a.signIn(), Role.of(a.role()), a.disabledAt() != null, a.expiresOn());
     }
 
     public void enrol(UUID term, UUID account) {

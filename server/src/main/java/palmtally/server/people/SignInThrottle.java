@@ -73,7 +73,7 @@ class SignInThrottle {
         return List.of(
                 new Limit("pair " + name + " " + address, 5, 15, 900),
                 new Limit("name " + name, 20, 15, 300),
-                new Limit("address " + address, 80, 5, 60));
+                new Limit("address " + address, 200, 5, 30));
     }
 
     /**

@@ -37,6 +37,8 @@ class Doors {
                                 "/assets/**",
                                 "/formats/**",
                                 "/mark.svg",
+                                "/authority.crt",
+                                "/install",
                                 "/sw.js",
                                 "/registerSW.js",
                                 "/workbox-*.js",

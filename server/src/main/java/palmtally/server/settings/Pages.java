@@ -14,6 +14,7 @@ class Pages implements WebMvcConfigurer {
         for (var path : new String[] {
             "/",
             "/sign-in",
+            "/install",
             "/setup",
             "/plan",
             "/plan/{id}",
