@@ -932,6 +932,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/screens': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['newAddress']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/screens/{code}': {
     parameters: {
       query?: never
@@ -3341,6 +3357,9 @@ export interface components {
         | 'sole'
         | 'foot-top'
       )[]
+    }
+    NewAddress: {
+      code: string
     }
     NewDemonstration: {
       lesson?: string
@@ -6831,6 +6850,26 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SignInState'][]
+        }
+      }
+    }
+  }
+  newAddress: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['NewAddress']
         }
       }
     }

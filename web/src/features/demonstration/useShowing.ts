@@ -132,8 +132,18 @@ export function useShowing(id: string) {
     if (refit.value?.needed && refit.value.found)
       mark('refitted', Math.max(0, here.value?.index ?? 0), { seconds: refit.value.seconds })
   }
+  /** Another address for the class screen, so that nobody who knew the last one follows on. */
+  async function newAddress() {
+    try {
+      const { code } = await ask(api.POST('/api/screens'))
+      if (view.value) view.value = { ...view.value, screen: code }
+    } catch (e) {
+      problem.value = e as Problem
+    }
+  }
   return {
     view,
+    newAddress,
     live,
     refit,
     problem: readonly(problem),

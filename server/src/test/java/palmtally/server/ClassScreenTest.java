@@ -37,6 +37,33 @@ class ClassScreenTest {
     }
 
     @Test
+    void its_address_is_another_after_a_week_or_on_demand_and_the_one_before_shows_nothing(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var anybody = Visitor.at(app.url());
+        var first = nadia.post("/api/sequences/calves/demonstrations", "{}")
+                .json()
+                .get("screen")
+                .asString();
+        assertThat(nadia.post("/api/sequences/calves/demonstrations", "{}")
+                        .json()
+                        .get("screen")
+                        .asString())
+                .isEqualTo(first);
+        app.database()
+                .run("update class_screen set made_at = made_at - interval '8 days' where code = '" + first + "'");
+        var second = nadia.post("/api/sequences/calves/demonstrations", "{}")
+                .json()
+                .get("screen")
+                .asString();
+        assertThat(second).isNotEqualTo(first).matches("[a-z2-9]{5}");
+        assertThat(anybody.get("/api/screens/" + first).status()).isEqualTo(404);
+        assertThat(anybody.get("/api/screens/" + second).json().has("shown")).isTrue();
+        var third = nadia.post("/api/screens", "").json().get("code").asString();
+        assertThat(anybody.get("/api/screens/" + second).status()).isEqualTo(404);
+        assertThat(anybody.get("/api/screens/" + third).json().has("shown")).isTrue();
+    }
+
+    @Test
     void it_follows_within_half_a_second_without_a_sign_in(App.Running app) throws Exception {
         var shown = Shown.of(Visitor.as(app.url(), "nadia"));
         try (var line = Line.open(app.url(), shown.screen)) {

@@ -193,13 +193,17 @@ class SequenceTest {
             assertThat(visitor.get("/api/session").json().get("needsSetup").asBoolean())
                     .isTrue();
             var faults = visitor.post(
-                    "/api/setup", "{\"school\":\"S\",\"name\":\"\",\"signIn\":\"l\",\"password\":\"short\"}");
+                    "/api/setup",
+                    "{\"word\":\"" + App.SET_UP_WORD
+                            + "\",\"school\":\"S\",\"name\":\"\",\"signIn\":\"l\",\"password\":\"short\"}");
             assertThat(faults.status()).isEqualTo(422);
             assertThat(database.count("select count(*) from school"))
                     .as("nothing was half-stored")
                     .isZero();
             var made = visitor.post(
-                    "/api/setup", "{\"school\":\"S\",\"name\":\"L\",\"signIn\":\"l\",\"password\":\"0123456789\"}");
+                    "/api/setup",
+                    "{\"word\":\"" + App.SET_UP_WORD
+                            + "\",\"school\":\"S\",\"name\":\"L\",\"signIn\":\"l\",\"password\":\"harbour and lantern\"}");
             assertThat(made.json().get("person").get("role").asString()).isEqualTo("lead");
             assertThat(made.json().get("terms").size()).isEqualTo(1);
             assertThat(visitor.get("/api/sequences").text()).isEqualTo("[]");

@@ -78,6 +78,7 @@ final class Deeds {
         done("POST /api/sequences/file", "read a sequence from a file");
         done("POST /api/sequences/incoming", "read sequences from a file");
         done("POST /api/sequences/{id}/demonstrations", "began a demonstration");
+        done("POST /api/screens", "took another address for the class screen");
         done("POST /api/sequences/{id}/rounds", "began a practice round");
         done("PUT /api/techniques/{id}", "changed a technique");
         done("POST /api/techniques/incoming", "read techniques from a file");

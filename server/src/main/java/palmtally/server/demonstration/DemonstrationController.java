@@ -66,6 +66,14 @@ class DemonstrationController {
         this.people = people;
     }
 
+    record NewAddress(String code) {}
+
+    /** Another address for one's own class screen; the one before shows nothing any more. */
+    @PostMapping("/api/screens")
+    NewAddress newAddress(@Me Caller caller) {
+        return new NewAddress(demonstrations.newAddress(caller));
+    }
+
     /** Lessons of this week, for the one who asks. */
     @GetMapping("/api/demonstrations/lessons")
     List<LessonLine> lessons(@Me Caller caller) {

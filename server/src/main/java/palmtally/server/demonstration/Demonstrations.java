@@ -255,8 +255,15 @@ public class Demonstrations {
                 place == null ? null : place.endsAt(now, slot == null ? 0 : slot),
                 place == null ? null : place.roomUntil(now),
                 place == null ? "" : place.room()));
+        screens.beginAnew(caller.id());
         screens.show(caller.id(), id);
         return standing(id);
+    }
+
+    /** Another address for the caller's class screen. */
+    @Transactional
+    public String newAddress(Caller caller) {
+        return screens.renew(caller.id());
     }
 
     /**

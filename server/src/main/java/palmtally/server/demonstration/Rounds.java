@@ -142,6 +142,7 @@ public class Rounds {
             var table = seating.tables().get(t);
             for (int p = 0; p < table.size(); p++) rows.seat(id, t + 1, p + 1, UUID.fromString(table.get(p)));
         }
+        screens.beginAnew(caller.id());
         screens.showRound(caller.id(), id);
         return standing(id, null);
     }

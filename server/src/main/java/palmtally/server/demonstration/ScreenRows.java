@@ -1,5 +1,6 @@
 package palmtally.server.demonstration;
 
+import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
@@ -17,15 +18,23 @@ interface ScreenRows {
     record Row(
             String code,
             @Nullable UUID demonstrationId,
-            @Nullable UUID roundId) {}
+            @Nullable UUID roundId,
+            Instant madeAt) {}
 
-    @Insert("insert into class_screen (code, account_id) values (#{code}, #{account}) on conflict do nothing")
-    void add(String code, UUID account);
+    @Insert("""
+            insert into class_screen (code, account_id, made_at) values (#{code}, #{account}, #{at}) on conflict do nothing""")
+    void add(String code, UUID account, Instant at);
 
-    @Select("select code, demonstration_id, round_id from class_screen where account_id = #{account}")
+    /** Takes another code; none where somebody has that one already. */
+    @Update("""
+            update class_screen set code = #{code}, made_at = #{at} where account_id = #{account}
+            and not exists (select 1 from class_screen where code = #{code})""")
+    int renew(UUID account, String code, Instant at);
+
+    @Select("select code, demonstration_id, round_id, made_at from class_screen where account_id = #{account}")
     Optional<Row> of(UUID account);
 
-    @Select("select code, demonstration_id, round_id from class_screen where code = #{code}")
+    @Select("select code, demonstration_id, round_id, made_at from class_screen where code = #{code}")
     Optional<Row> byCode(String code);
 
     @Update("""

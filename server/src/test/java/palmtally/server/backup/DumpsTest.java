@@ -62,7 +62,7 @@ class DumpsTest {
         var file = folder.resolve("school.dump");
         var said = of(school).dump(file);
         assertThat(said.words())
-                .matches("Breakwater School of Massage: 15 people, 1\\d\\d practicals with \\d{4,} events, schema 12");
+                .matches("Breakwater School of Massage: 15 people, 1\\d\\d practicals with \\d{4,} events, schema 13");
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file)))
                 .isEqualTo("rw-------");
         try (var other = TestDatabase.fresh()) {
@@ -157,7 +157,7 @@ class DumpsTest {
             dump(first, folder.resolve("first.dump"));
             var now = of(other).restore(folder.resolve("first.dump"), NOW);
             assertThat(now.school()).isEqualTo("Old Quay");
-            assertThat(now.schema()).isEqualTo("12");
+            assertThat(now.schema()).isEqualTo("13");
             assertThat(other.count("select count(*) from account where sign_in_key = 'vera'"))
                     .isEqualTo(1);
             other.run("drop database \"" + other.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
