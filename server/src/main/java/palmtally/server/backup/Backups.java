@@ -67,6 +67,12 @@ class Backups {
             @Value("${spring.datasource.password}") String password,
             Clock clock) {
         this.folder = folder.isBlank() ? null : Path.of(folder);
+        try {
+            // There from the start: what is asked of its disk is asked of a folder that is there.
+            if (this.folder != null) Files.createDirectories(this.folder);
+        } catch (IOException e) {
+            log.error("no backups can be kept in {}: {}", folder, e.getMessage());
+        }
         var programs = Path.of(program).toAbsolutePath().getParent();
         this.dumps = new Dumps(url, user, password, programs == null ? Path.of("") : programs);
         this.clock = clock;
