@@ -6,7 +6,7 @@ import QrCode from '@/parts/QrCode.vue'
 
 /** How a device comes to trust the school's certificate, once: then it opens the app with the network down as well. */
 const ready = useOfflineReady()
-const { data: there } = useAsked(async () => (await fetch('/authority.crt', { method: 'HEAD' })).ok)
+const { data: there } = useAsked(async () => (await fetch('/authority.crt')).ok)
 const address = computed(() => `${location.origin}/install`)
 const HOW = [
   {

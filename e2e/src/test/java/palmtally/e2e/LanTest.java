@@ -150,6 +150,12 @@ class LanTest {
                             .click();
                     assertThat(phone.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Get the file")))
                             .hasAttribute("href", "/authority.crt");
+                    // Also once the page has asked whether there is one.
+                    assertThat(phone.evaluate(
+                                    "async () => (await (await fetch('/authority.crt')).text()).slice(0, 27)"))
+                            .isEqualTo("-----BEGIN CERTIFICATE-----");
+                    phone.waitForTimeout(500);
+                    assertThat(phone.getByText("has no signer of its own")).hasCount(0);
                 });
             }
             // Installed as a person would: into the store that the browser of this machine reads.
