@@ -134,8 +134,6 @@ class EveryScreenTest {
         screens.put("people", "/school#people");
         screens.put("terms", "/school#terms");
         screens.put("duties", "/school#duties");
-        screens.put("backups", "/school#backups");
-        screens.put("trail", "/school#trail");
         screens.put("password", "/school#own");
         return screens;
     }
