@@ -68,7 +68,7 @@ const HOW = [
         </template>
       </template>
       <div class="others">
-        <QrCode :text="address" />
+        <QrCode class="qr" :text="address" />
         <p class="soft">For the next device: {{ address }}</p>
       </div>
     </div>
@@ -90,6 +90,10 @@ dd {
 }
 .good {
   font-weight: 650;
+}
+.qr {
+  width: min(200px, 50vw);
+  flex: none;
 }
 .others {
   display: flex;
