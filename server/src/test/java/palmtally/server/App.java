@@ -51,7 +51,8 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         settings.put("spring.datasource.username", database.user());
         settings.put("spring.datasource.password", database.password());
         settings.put("palm.demo", demo);
-        settings.put("springdoc.api-docs.enabled", true);
+        settings.put("springdoc.api-docs.path", "/api/openapi.json");
+        settings.put("springdoc.packages-to-scan", "palmtally.server");
         settings.put("logging.level.root", "warn");
         settings.put("palm.setup-word", SET_UP_WORD);
         var context = new SpringApplicationBuilder(PalmTally.class)

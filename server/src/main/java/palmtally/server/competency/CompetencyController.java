@@ -1,6 +1,5 @@
 package palmtally.server.competency;
 
-import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.http.HttpServletRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -70,7 +69,6 @@ class CompetencyController {
     }
 
     /** Says whenever something that Track shows has changed. */
-    @Hidden
     @GetMapping(path = "/api/terms/{term}/competency/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> live(@Me Caller caller, @PathVariable UUID term, HttpServletRequest request) {
         people.mustTeach(caller, term);
@@ -80,7 +78,6 @@ class CompetencyController {
     }
 
     /** Says to students whenever something has changed on their own page. */
-    @Hidden
     @GetMapping(path = "/api/competency/students/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> ownLive(@Me Caller caller, @PathVariable UUID id, HttpServletRequest request) {
         people.maySee(caller, id);

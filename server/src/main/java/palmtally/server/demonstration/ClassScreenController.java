@@ -1,6 +1,5 @@
 package palmtally.server.demonstration;
 
-import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.http.HttpServletRequest;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
@@ -30,7 +29,6 @@ class ClassScreenController {
         return screens.screen(code);
     }
 
-    @Hidden
     @GetMapping(path = "/api/screens/{code}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> live(
             @Me @Nullable Caller caller, @PathVariable String code, HttpServletRequest request) {

@@ -1,6 +1,5 @@
 package palmtally.server.settings;
 
-import io.swagger.v3.oas.annotations.Hidden;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,7 +12,6 @@ import palmtally.server.problem.Refusal;
 
 /** The certificate of the school's own authority, for devices to install; it is public by its nature. */
 @RestController
-@Hidden
 class AuthorityController {
     private static final MediaType CERTIFICATE = MediaType.parseMediaType("application/x-x509-ca-cert");
     private final String file;

@@ -60,7 +60,7 @@ class Doors {
                                 "/me",
                                 "/school/**")
                         .permitAll()
-                        .requestMatchers(HttpMethod.GET, "/actuator/health/**", "/openapi.json")
+                        .requestMatchers(HttpMethod.GET, "/actuator/health/**")
                         .permitAll()
                         .requestMatchers("/api/session", "/api/setup")
                         .permitAll()
