@@ -48,12 +48,16 @@ class DumpFirstTest {
                     .dataSource(db.url(), db.user(), db.password())
                     .load()
                     .migrate();
+            db.run("insert into school (name, profile_id) values ('Old Quay', 'by-seconds')");
+            db.run("insert into account (id, name, sign_in, sign_in_key, password, role) values"
+                    + " (gen_random_uuid(), 'Vera', 'vera', 'vera', '{bcrypt}x', 'lead')");
             var waiting = Files.createDirectory(folder.resolve("waiting"));
             Files.writeString(waiting.resolve("V900__later.sql"), "create table later (id int);");
             var backups = folder.resolve("backups");
 
             assertThatThrownBy(() -> start(db, waiting, backups, "/nowhere/pg_dump"))
                     .hasStackTraceContaining("so nothing was migrated");
+            assertThat(backups).as("and no half of a dump").isEmptyDirectory();
             var later = "select count(*) from information_schema.tables where table_name = 'later'";
             assertThat(db.count(later)).as("no dump, no migration").isZero();
 

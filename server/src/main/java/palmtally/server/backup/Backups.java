@@ -59,13 +59,7 @@ class Backups {
     private final ReentrantLock one = new ReentrantLock();
     private final AtomicReference<@Nullable String> failed = new AtomicReference<>();
 
-    Backups(
-            @Value("${palm.backups}") String folder,
-            @Value("${palm.pg-dump}") String program,
-            @Value("${spring.datasource.url}") String url,
-            @Value("${spring.datasource.username}") String user,
-            @Value("${spring.datasource.password}") String password,
-            Clock clock) {
+    Backups(@Value("${palm.backups}") String folder, Dumps dumps, Clock clock) {
         this.folder = folder.isBlank() ? null : Path.of(folder);
         try {
             // There from the start: what is asked of its disk is asked of a folder that is there.
@@ -73,8 +67,7 @@ class Backups {
         } catch (IOException e) {
             log.error("no backups can be kept in {}: {}", folder, e.getMessage());
         }
-        var programs = Path.of(program).toAbsolutePath().getParent();
-        this.dumps = new Dumps(url, user, password, programs == null ? Path.of("") : programs);
+        this.dumps = dumps;
         this.clock = clock;
     }
 

@@ -59,6 +59,18 @@ public final class Dumps {
         }
     }
 
+    /** Whether the database, of whatever version, has nobody in it. */
+    boolean nobodyIsThere() {
+        try (var school = connect(name());
+                var s = school.createStatement();
+                var r = s.executeQuery("select not exists (select from account)")) {
+            r.next();
+            return r.getBoolean(1);
+        } catch (SQLException e) {
+            throw new Failed("The database cannot be asked who is in it: " + e.getMessage(), e);
+        }
+    }
+
     /**
      * Dumps the school into a file that only its owner can read, and proves it by restoring it beside the school.
      *
