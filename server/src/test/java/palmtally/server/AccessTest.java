@@ -275,7 +275,7 @@ class AccessTest {
     void reading_a_students_record_leaves_a_trace(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         var fay = nadia.person("Fay Linden");
-        var sql = "select count(*) from audit where subject = '" + fay + "' and what = 'read student'";
+        var sql = "select count(*) from audit where subject = '" + fay + "' and what = 'read a student''s page'";
         long before = app.database().count(sql);
         nadia.get("/api/competency/students/" + fay);
         assertThat(app.database().count(sql)).isEqualTo(before + 1);

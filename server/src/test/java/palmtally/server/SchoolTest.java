@@ -208,14 +208,14 @@ class SchoolTest {
         void are_checked_for_that_body_and_seen_by_those_who_need_them(App.Running app) {
             var nadia = Visitor.as(app.url(), "nadia");
             var cleo = nadia.person("Cleo Fenn");
-            long reads = app.database().count("select count(*) from audit where what = 'read notes'");
+            long reads = app.database().count("select count(*) from audit where what = 'read the notes'");
             var kept = nadia.post("/api/notes/" + cleo, "{\"kind\":\"spare\",\"zone\":\"calf\",\"side\":\"left\"}");
             assertThat(kept.status()).isEqualTo(200);
             var sequence = nadia.get("/api/sequences/calves").json().get("sequence");
             assertThat(check(nadia, sequence, cleo).toString()).contains("\"CLIENT\"");
             assertThat(check(nadia, sequence, nadia.person("Ana Quill")).toString())
                     .doesNotContain("\"CLIENT\"");
-            assertThat(app.database().count("select count(*) from audit where what = 'read notes'"))
+            assertThat(app.database().count("select count(*) from audit where what = 'read the notes'"))
                     .isGreaterThanOrEqualTo(reads + 2);
             // Herself, but no other student; nor staff of another term.
             assertThat(Visitor.as(app.url(), "cleo")

@@ -757,11 +757,11 @@ class TrackTest {
                     .isZero();
             // The trail says that it was done, by whom, and nothing of the result.
             var trail = " from audit where subject = '" + school.student + "'";
-            assertThat(db.count("select count(*)" + trail + " and what = 'erased student'"))
+            assertThat(db.count("select count(*)" + trail + " and what = 'erased a student'"))
                     .isEqualTo(1);
             assertThat(db.count("select count(*)" + trail + " and detail <> ''"))
                     .isZero();
-            assertThat(db.count("select count(*)" + trail + " and what = 'award'"))
+            assertThat(db.count("select count(*)" + trail + " and what = 'awarded a practical'"))
                     .isEqualTo(1);
             assertThat(sorna.get("/api/me/to-mark").status()).isEqualTo(401);
             assertThat(Visitor.at(app.url())

@@ -198,7 +198,7 @@ class StudentData {
     /** For the student, and the lead. */
     JsonNode all(Caller caller, UUID id) {
         must(caller, id);
-        audit.read(caller, id, "everything");
+        audit.read(caller, id, "all that is kept");
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("format", "palm-tally/student");
         all.put("version", 1);
@@ -244,7 +244,7 @@ class StudentData {
         rows.sessions(id);
         rows.audit(id);
         rows.account(id, clock.instant());
-        audit.changed(caller, id, "erased student", "");
+        audit.changed(caller, id, "erased a student", "");
         return new Erased(gone);
     }
 

@@ -1,15 +1,15 @@
 package palmtally.server.audit;
 
 import java.time.Instant;
-import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import palmtally.server.people.Caller;
 
 /** The trail: who did what, about whom, when and from where; each read of a student's record by another among it. */
@@ -17,14 +17,10 @@ import palmtally.server.people.Caller;
 public class Audit {
     @Mapper
     interface Rows {
-        @Insert(
-                "insert into audit (account_id, what, subject, detail) values (#{account}, #{what}, #{subject}, #{detail})")
-        void add(UUID account, String what, UUID subject, String detail);
-
         @Insert("""
                 insert into audit (account_id, what, subject, detail, address)
                 values (#{account}, #{what}, #{subject}, #{detail}, #{address})""")
-        void line(@Nullable UUID account, String what, @Nullable UUID subject, String detail, String address);
+        void line(@Nullable UUID account, String what, @Nullable UUID subject, String detail, @Nullable String address);
 
         @Select("""
                 select l.id, l.at, b.name as by, l.what, a.name as about, l.detail, l.address from audit l
@@ -34,11 +30,6 @@ public class Audit {
                                                lower(#{words})) > 0)
                 order by l.id desc limit #{most}""")
         List<TrailLine> page(@Nullable Long before, String words, int most);
-
-        @Insert("""
-                insert into audit (account_id, what, subject)
-                select #{account}, #{what}, x from unnest(string_to_array(#{subjects}, ',')::uuid[]) x""")
-        void addAll(UUID account, String what, String subjects);
     }
 
     /**
@@ -46,7 +37,7 @@ public class Audit {
      *
      * @param by who did it; null where nobody was signed in
      * @param about whom it concerns, or null
-     * @param address where it came from; null for what earlier versions wrote, and for lines that a service writes
+     * @param address where it came from; null for what earlier versions wrote
      */
     public record TrailLine(
             long id,
@@ -76,20 +67,33 @@ public class Audit {
         return rows.page(before, words.replace("\0", ""), A_PAGE);
     }
 
+    /** Somebody read a student's record; one's own is one's own affair. */
     public void read(Caller caller, UUID student, String what) {
-        if (!caller.id().equals(student)) rows.add(caller.id(), "read " + what, student, "");
+        read(caller, student, what, "");
     }
 
-    /** Of many at once. */
-    public void readAll(Caller caller, Collection<UUID> students, String what) {
-        if (!students.isEmpty())
-            rows.addAll(
-                    caller.id(),
-                    "read " + what,
-                    students.stream().map(UUID::toString).collect(Collectors.joining(",")));
+    /** @param which of several that the student has */
+    public void read(Caller caller, UUID student, String what, String which) {
+        if (!caller.id().equals(student)) told(caller, "read " + what, student, which);
     }
 
-    public void changed(Caller caller, UUID subject, String what, String detail) {
-        rows.add(caller.id(), what, subject, detail);
+    /** Somebody read of a whole class at once: one line, however many they are. */
+    public void readClass(Caller caller, int students, String what) {
+        told(caller, "read " + what, null, students == 1 ? "1 student" : students + " students");
+    }
+
+    /** Somebody changed what there is about a person or, where there is none, about a term. */
+    public void changed(Caller caller, @Nullable UUID subject, String what, String detail) {
+        told(caller, what, subject, detail);
+    }
+
+    private void told(Caller caller, String what, @Nullable UUID subject, String detail) {
+        var request = RequestContextHolder.getRequestAttributes();
+        rows.line(
+                caller.id(),
+                what,
+                subject,
+                detail.replace("\0", ""),
+                request instanceof ServletRequestAttributes r ? r.getRequest().getRemoteAddr() : null);
     }
 }

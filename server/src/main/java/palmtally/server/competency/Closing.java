@@ -136,8 +136,7 @@ class Closing {
                 .toList();
         var open = new ArrayList<OpenLine>();
         Map<State, Integer> states = new EnumMap<>(State.class);
-        audit.readAll(
-                caller, people.students(termId).stream().map(People.Person::id).toList(), "closing");
+        audit.readClass(caller, people.students(termId).size(), "what closes the term");
         for (var student : people.students(termId)) {
             for (var region : now.regions())
                 for (var criterion : Criterion.values()) {
@@ -195,7 +194,14 @@ class Closing {
         if (how.into != null) carry(caller, people.term(termId), people.term(how.into));
         rows.close(termId, clock.instant(), caller.id());
         people.archive(termId, true);
-        audit.changed(caller, termId, "closed term", how.into == null ? "" : "carried into " + how.into);
+        var term = people.term(termId).name();
+        audit.changed(
+                caller,
+                null,
+                "closed the term",
+                how.into == null
+                        ? term
+                        : term + ", carried into " + people.term(how.into).name());
         return view(caller, termId);
     }
 
@@ -213,7 +219,7 @@ class Closing {
         rows.clear(termId);
         rows.close(termId, null, null);
         people.archive(termId, false);
-        audit.changed(caller, termId, "reopened term", "");
+        audit.changed(caller, null, "opened the term again", people.term(termId).name());
         return view(caller, termId);
     }
 

@@ -114,7 +114,7 @@ public class Lookout {
         var students = people.students(termId);
         var names = new HashMap<String, String>();
         var all = new ArrayList<Watch.Standing>();
-        audit.readAll(caller, students.stream().map(People.Person::id).toList(), "watch");
+        audit.readClass(caller, students.size(), "whom to watch");
         for (var student : students) {
             names.put(student.id().toString(), student.name());
             for (var region : chances.keySet())
@@ -195,8 +195,7 @@ public class Lookout {
         var lines = new ArrayList<ForecastLine>();
         int students = 0;
         int hopeless = 0;
-        audit.readAll(
-                caller, people.students(termId).stream().map(People.Person::id).toList(), "forecast");
+        audit.readClass(caller, people.students(termId).size(), "the forecast of the class");
         for (var student : people.students(termId)) {
             boolean any = false;
             for (var region : now.regions()) {

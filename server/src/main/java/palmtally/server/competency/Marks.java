@@ -104,7 +104,7 @@ class Marks {
         people.mustTeach(caller, term);
         var now = standings.ofTerm(term);
         var students = people.students(term);
-        audit.readAll(caller, students.stream().map(People.Person::id).toList(), "marks");
+        audit.readClass(caller, students.size(), "the marks of the class");
         return students.stream().map(s -> Tracking.row(now, s)).toList();
     }
 
@@ -118,8 +118,9 @@ class Marks {
                 ? standings.ofTerm(termId)
                 : standings.ofStudent(term, student, r -> !own || r.released());
         var all = new ArrayList<StudentEvidence>();
+        if (student == null) audit.readClass(caller, people.students(termId).size(), "the evidence of the class");
+        else audit.read(caller, student, "the evidence");
         for (var s : student == null ? people.students(termId) : List.of(people.person(student))) {
-            audit.read(caller, s.id(), "evidence");
             var pieces = standings.evidence(termId, s.id()).stream()
                     .filter(r -> !own || r.released())
                     .map(r -> new Piece(

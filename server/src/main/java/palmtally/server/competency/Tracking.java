@@ -197,8 +197,7 @@ public class Tracking {
         long tracked = rows.tracked(termId);
         var now = standings.ofTerm(termId);
         var students = new ArrayList<StudentRow>();
-        audit.readAll(
-                caller, people.students(termId).stream().map(People.Person::id).toList(), "cohort");
+        audit.readClass(caller, people.students(termId).size(), "the competencies of the class");
         for (var student : people.students(termId)) {
             students.add(row(now, student));
         }
@@ -249,7 +248,7 @@ public class Tracking {
         if (person.role() != Role.STUDENT) throw Refusal.notFound("student");
         var term = people.termOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
         boolean own = !caller.role().staff();
-        audit.read(caller, id, "student");
+        audit.read(caller, id, "a student's page");
         long tracked = own ? rows.released(id) : rows.tracked(term.id());
         var now = standings.ofStudent(term, id, r -> !own || r.released());
         var regions = new ArrayList<RegionLines>();

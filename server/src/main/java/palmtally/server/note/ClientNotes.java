@@ -86,7 +86,7 @@ public class ClientNotes {
     public List<Kept> of(Caller caller, UUID account) {
         people.maySee(caller, account);
         people.person(account);
-        audit.read(caller, account, "notes");
+        audit.read(caller, account, "the notes");
         return kept(account);
     }
 

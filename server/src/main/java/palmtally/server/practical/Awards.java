@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -32,6 +34,9 @@ import palmtally.server.problem.Refusal;
 /** The judgement of a practical: one rating of the whole, the award with its reasons, and whether it counts. */
 @Service
 public class Awards {
+    private static final Logger log = LoggerFactory.getLogger(Awards.class);
+    private static final int TOLD_EVERY = 20;
+
     private final PracticalRows rows;
     private final Records records;
     private final Capture capture;
@@ -109,7 +114,8 @@ public class Awards {
                         Records.taps(practical)))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
         count(row);
-        audit.changed(caller, row.studentId(), "award", id + " revision " + (now + 1) + " " + outcome.result());
+        audit.changed(
+                caller, row.studentId(), "awarded a practical", id + " revision " + (now + 1) + " " + outcome.result());
     }
 
     /** Lets the student see an award as it stands; nothing where they see it already. */
@@ -132,7 +138,7 @@ public class Awards {
                 clock.instant(),
                 held.events()));
         count(row);
-        audit.changed(caller, row.studentId(), "award", id + " released");
+        audit.changed(caller, row.studentId(), "released a practical", id.toString());
     }
 
     /**
@@ -141,9 +147,12 @@ public class Awards {
      * @return how many
      */
     public int recount() {
+        var all = rows.awardedWithoutLooks(left());
         int n = 0;
-        for (var id : rows.awardedWithoutLooks(left())) {
-            n++;
+        for (var id : all) {
+            // After an upgrade these are the practicals of years: whoever waits for it sees how far it is.
+            if (n++ % TOLD_EVERY == 0 && all.size() > TOLD_EVERY)
+                log.info("evidence of practical {} of {} is written down anew", n, all.size());
             transaction.executeWithoutResult(t -> rows.lock(id).ifPresent(this::count));
         }
         return n;
@@ -223,7 +232,7 @@ public class Awards {
         audit.changed(
                 caller,
                 row.studentId(),
-                reason == null ? "counted again" : "made void",
+                reason == null ? "counted a practical again" : "made a practical void",
                 id + (reason == null ? "" : " " + reason.strip()));
     }
 

@@ -465,7 +465,7 @@ public class Practicals {
     public Whole whole(Caller caller, UUID id) {
         var row = records.row(id);
         var whole = whole(caller, row);
-        audit.read(caller, row.studentId(), "practical " + id);
+        audit.read(caller, row.studentId(), "a practical", id.toString());
         return whole;
     }
 

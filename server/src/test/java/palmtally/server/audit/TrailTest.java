@@ -95,6 +95,25 @@ class TrailTest {
     }
 
     @Test
+    void a_class_that_is_read_leaves_one_line_and_it_says_from_where(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var lead = Visitor.as(app.url(), "lead");
+        long before = app.database().count("select count(*) from audit");
+        assertThat(nadia.get("/api/terms/" + nadia.term() + "/competency").status())
+                .isEqualTo(200);
+        assertThat(app.database().count("select count(*) from audit")).isEqualTo(before + 1);
+        var line = newest(lead, "competencies of the class");
+        assertThat(line.get("what").asString()).isEqualTo("read the competencies of the class");
+        assertThat(line.get("detail").asString()).matches("\\d+ students");
+        assertThat(line.get("address").asString()).isEqualTo("127.0.0.1");
+        var kit = nadia.person("Kit Sorrel");
+        assertThat(nadia.get("/api/notes/" + kit).status()).isEqualTo(200);
+        line = newest(lead, "Kit Sorrel");
+        assertThat(line.get("what").asString()).isEqualTo("read the notes");
+        assertThat(line.get("by").asString()).isEqualTo("Nadia Reef");
+    }
+
+    @Test
     void a_tap_says_who_sent_it(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         var id = nadia.practical("Lena Brook", "calves");
