@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import palmtally.core.body.Region;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Event;
 import palmtally.core.practical.EventData;
@@ -44,12 +45,17 @@ class Records {
      * @throws Refusal 403 or 409
      */
     void mustWrite(Caller caller, Row row) {
-        people.mustTeach(caller, row.termId());
-        people.mustBeOpen(row.termId());
-        duties.mustGrade(
+        mustWrite(
                 caller,
                 row.termId(),
                 sequences.version(row.sequenceVersionId()).sequence().region());
+    }
+
+    /** The same for whoever knows the region already: a sequence is long to read. */
+    void mustWrite(Caller caller, UUID term, Region region) {
+        people.mustTeach(caller, term);
+        people.mustBeOpen(term);
+        duties.mustGrade(caller, term, region);
     }
 
     /**
