@@ -12,6 +12,9 @@ import java.util.List;
 
 /** The server with the demo school as a process of its own, as the start command runs it. */
 public record ServerProcess(Process process, int port) implements AutoCloseable {
+    /** What the start command sets beside the serial collector. */
+    public static final String[] AS_SERVED = {"-Xmx768m", "-Xmn256m", "-XX:+ExitOnOutOfMemoryError"};
+
     /**
      * Starts it and waits until it answers.
      *
