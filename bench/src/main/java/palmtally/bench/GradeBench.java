@@ -34,7 +34,8 @@ public final class GradeBench {
         int seconds = args.length > 0 ? Integer.parseInt(args[0]) : 180;
         var bin = Path.of(args.length > 1 ? args[1] : "/usr/lib/postgresql/15/bin");
         try (var database = TestDatabase.fresh();
-                var app = ServerProcess.start(database, ServerProcess.freePort(), Path.of("target", "server.log"))) {
+                var app = ServerProcess.start(
+                        database, ServerProcess.freePort(), Path.of("target", "server.log"), ServerProcess.AS_SERVED)) {
             if (database.count("select count(*) from pg_settings where name in ('fsync', 'synchronous_commit')"
                             + " and setting = 'on'")
                     != 2) throw new IllegalStateException("this database does not wait for its disk: no figures");

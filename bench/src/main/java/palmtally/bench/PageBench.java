@@ -34,7 +34,8 @@ public final class PageBench {
 
     public static void main(String[] args) throws Exception {
         try (var database = TestDatabase.fresh();
-                var app = ServerProcess.start(database, ServerProcess.freePort(), Path.of("target", "server.log"))) {
+                var app = ServerProcess.start(
+                        database, ServerProcess.freePort(), Path.of("target", "server.log"), ServerProcess.AS_SERVED)) {
             var nadia = Visitor.as(app.url(), "nadia");
             var sequence = Json.MAPPER.writeValueAsString(Samples.plan(200));
             var stored = nadia.put("/api/sequences/bench", "{\"from\":0,\"sequence\":" + sequence + "}");

@@ -27,7 +27,8 @@ public final class ShowBench {
 
     public static void main(String[] args) throws Exception {
         try (var database = TestDatabase.fresh();
-                var app = ServerProcess.start(database, ServerProcess.freePort(), Path.of("target", "server.log"))) {
+                var app = ServerProcess.start(
+                        database, ServerProcess.freePort(), Path.of("target", "server.log"), ServerProcess.AS_SERVED)) {
             var nadia = Visitor.as(app.url(), "nadia");
             var view = nadia.post("/api/sequences/calves/demonstrations", "{}").json();
             var code = view.get("screen").asString();

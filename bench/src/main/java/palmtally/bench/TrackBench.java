@@ -188,7 +188,8 @@ public final class TrackBench {
 
     private static void pages() throws Exception {
         try (var database = TestDatabase.fresh();
-                var app = ServerProcess.start(database, ServerProcess.freePort(), Path.of("target", "server.log"));
+                var app = ServerProcess.start(
+                        database, ServerProcess.freePort(), Path.of("target", "server.log"), ServerProcess.AS_SERVED);
                 var playwright = Playwright.create(
                         new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
                 var browser = playwright
