@@ -1,6 +1,7 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import type { Problem } from '@/api/client'
+import { useAgain } from '@/api/useAgain'
 import { useHistory } from './useHistory'
 
 /** What the server knows to do with one kind of document that is edited. */
@@ -72,6 +73,8 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
       loading.value = false
     }
   }
+  // Only what is read anew by itself: a text that is here stays as it is.
+  useAgain(problem, () => view.value || read())
   function take(answer: View) {
     view.value = answer
     text.value = of.text(answer)

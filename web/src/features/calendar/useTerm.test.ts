@@ -1,5 +1,5 @@
 import { effectScope } from 'vue'
-import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it, onTestFinished, vi } from 'vitest'
 import type { Schema } from '@/api/client'
 
 const get = vi.fn()
@@ -53,6 +53,18 @@ beforeEach(() => {
 })
 
 describe('the plan of a term', () => {
+  it('is read again by itself when nobody answered at first', async () => {
+    vi.useFakeTimers()
+    onTestFinished(() => void vi.useRealTimers())
+    get.mockRejectedValueOnce({ status: 0, code: 'offline', detail: 'Nobody answers.', faults: [] })
+    const t = effectScope().run(() => useTerm('t'))!
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(t.problem.value?.status).toBe(0)
+    expect(t.view.value).toBeUndefined()
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(t.problem.value).toBeUndefined()
+    expect(t.view.value?.version).toBe(1)
+  })
   it('is checked with every act, each taken back and done again', async () => {
     const t = await term()
     t.act('one', curriculum('one'))

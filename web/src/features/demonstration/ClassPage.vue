@@ -2,6 +2,7 @@
 import { useIntervalFn, useWakeLock } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAgain } from '@/api/useAgain'
 import Standing from '@/parts/Standing.vue'
 import LegStrip from './LegStrip.vue'
 import { roundAt } from './round'
@@ -55,6 +56,7 @@ async function again() {
     asking = false
   }
 }
+useAgain(problem, again)
 void again()
 const { lost } = useLine<{ live?: Live; roundLive?: RoundLive }>(`/api/screens/${props.code}/live`, take)
 useIntervalFn(() => (now.value = base + (performance.now() - read) / 1000), TICK_MS)

@@ -94,7 +94,9 @@ const KEYS = [
           name="Class screen"
           :path="`/class/${view.screen}`"
           words="Any phone or the projector’s computer opens it without a sign-in and follows."
-        />
+        >
+          <button class="push" @click="round.newAddress">New address</button>
+        </JoinAddress>
         <div v-else-if="panel === 'keys'" class="panel card" role="dialog" aria-label="Keys" @click.stop>
           <dl class="keys">
             <template v-for="[k, what] in KEYS" :key="k">

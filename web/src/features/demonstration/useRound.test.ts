@@ -81,3 +81,10 @@ it('goes back, and ends after the last', async () => {
   expect(sent().at(-1)).toMatchObject({ what: 'finished' })
   expect(round.waiting.value).toBe(0)
 })
+
+it('gives the class screen another address', async () => {
+  calls.POST.mockResolvedValueOnce(answer({ code: 'n3w4d' }))
+  await round.newAddress()
+  expect(calls.POST.mock.calls[0]![0]).toBe('/api/screens')
+  expect(round.view.value?.screen).toBe('n3w4d')
+})

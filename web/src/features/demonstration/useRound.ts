@@ -1,6 +1,7 @@
 import { computed, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { roundAt } from './round'
+import { newAddress } from './newAddress'
 import { useMarks } from './useMarks'
 
 type Mark = Schema['SentRoundMark']
@@ -90,6 +91,7 @@ export function useRound(id: string) {
     place,
     legs,
     again,
+    newAddress: () => newAddress(view, problem),
     next: () => go(place.value.leg + 1),
     back: () => place.value.leg > 0 && go(place.value.leg - 1),
     go,

@@ -1,5 +1,6 @@
 import { computed, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import { newAddress } from './newAddress'
 import { useMarks } from './useMarks'
 
 type View = Schema['DemonstrationView']
@@ -132,18 +133,9 @@ export function useShowing(id: string) {
     if (refit.value?.needed && refit.value.found)
       mark('refitted', Math.max(0, here.value?.index ?? 0), { seconds: refit.value.seconds })
   }
-  /** Another address for the class screen, so that nobody who knew the last one follows on. */
-  async function newAddress() {
-    try {
-      const { code } = await ask(api.POST('/api/screens'))
-      if (view.value) view.value = { ...view.value, screen: code }
-    } catch (e) {
-      problem.value = e as Problem
-    }
-  }
   return {
     view,
-    newAddress,
+    newAddress: () => newAddress(view, problem),
     live,
     refit,
     problem: readonly(problem),
