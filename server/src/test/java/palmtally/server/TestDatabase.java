@@ -37,6 +37,13 @@ public record TestDatabase(String url, String user, String password) implements 
         return new TestDatabase(server[0].replaceFirst("/[^/]*$", "/" + name), server[1], server[2]);
     }
 
+    /** Another with the same in it; nobody may be connected to this one. */
+    public TestDatabase copy() {
+        var name = "t_" + UUID.randomUUID().toString().replace("-", "");
+        run(url, user, password, "create database " + name + " template " + url.replaceFirst("^.*/", ""));
+        return new TestDatabase(url.replaceFirst("/[^/]*$", "/" + name), user, password);
+    }
+
     private static void run(String url, String user, String password, String sql) {
         try (var c = DriverManager.getConnection(url.replaceFirst("/[^/]*$", "/postgres"), user, password);
                 var s = c.createStatement()) {

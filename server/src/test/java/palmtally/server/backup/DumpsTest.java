@@ -8,15 +8,19 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.flywaydb.core.Flyway;
+import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import palmtally.server.App;
 import palmtally.server.TestDatabase;
+import palmtally.server.Visitor;
 
 /** A school is dumped, restored on an empty database and taken back; nothing else takes its place. */
 class DumpsTest {
@@ -25,12 +29,23 @@ class DumpsTest {
     @TempDir
     Path folder;
 
+    private static TestDatabase demo;
     private TestDatabase school;
+
+    @BeforeAll
+    static void make() {
+        demo = TestDatabase.fresh();
+        App.start(demo, true).context().close();
+    }
+
+    @AfterAll
+    static void dropDemo() {
+        demo.close();
+    }
 
     @BeforeEach
     void fill() {
-        school = TestDatabase.fresh();
-        App.start(school, true).context().close();
+        school = demo.copy();
     }
 
     @AfterEach
@@ -142,40 +157,66 @@ class DumpsTest {
                 .isZero();
     }
 
+    /** The dump is of a demo school of the first version, made and dumped by that version's own server and PostgreSQL 15. */
     @Test
-    void of_the_first_schema_is_brought_up_to_this_one() throws Exception {
-        try (var first = TestDatabase.fresh();
-                var other = TestDatabase.fresh()) {
-            Flyway.configure()
-                    .dataSource(first.url(), first.user(), first.password())
-                    .target("1")
-                    .load()
-                    .migrate();
-            first.run("insert into school (name, profile_id) values ('Old Quay', 'by-seconds')");
-            first.run("insert into account (id, name, sign_in, password, role) values"
-                    + " (gen_random_uuid(), 'Vera', 'Vera', '{bcrypt}x', 'lead')");
-            dump(first, folder.resolve("first.dump"));
-            var now = of(other).restore(folder.resolve("first.dump"), NOW);
-            assertThat(now.school()).isEqualTo("Old Quay");
-            assertThat(now.schema()).isEqualTo("13");
-            assertThat(other.count("select count(*) from account where sign_in_key = 'vera'"))
-                    .isEqualTo(1);
-            other.run("drop database \"" + other.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
+    void of_the_first_version_is_brought_up_to_this_one_with_every_tap_and_award() throws Exception {
+        var dump = Path.of("src", "test", "resources", "first-version.dump");
+        try (var old = TestDatabase.fresh();
+                var now = TestDatabase.fresh()) {
+            restore(old, dump);
+            assertThat(old.count("select count(*) from event")).isEqualTo(3883);
+            var restored = of(now).restore(dump, NOW);
+            now.run("drop database \"" + now.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
+            assertThat(restored.school()).isEqualTo("Breakwater School of Massage");
+            assertThat(restored.schema()).isEqualTo("13");
+            for (var sum : List.of(
+                    "select sum(hashtextextended(practical_id::text || id || device || seq || at_ms || kind || data, 0) % 1000003) from event",
+                    "select sum(hashtextextended(id::text || student_id || grader_id || term_id, 0) % 1000003) from practical",
+                    "select sum(hashtextextended(practical_id::text || value, 0) % 1000003) from rating",
+                    "select sum(hashtextextended(practical_id::text || revision || result || mean, 0) % 1000003) from award",
+                    "select sum(hashtextextended(id::text || name || sign_in || role, 0) % 1000003) from account"))
+                assertThat(now.count(sum)).as(sum).isEqualTo(old.count(sum)).isNotZero();
+            try (var app = App.start(now, false)) {
+                var nadia = Visitor.as(app.url(), "nadia");
+                var lines =
+                        nadia.get("/api/terms/" + nadia.term() + "/practicals").json();
+                assertThat(lines.size()).isEqualTo(36);
+                int awarded = 0;
+                for (var line : lines) {
+                    var id = line.get("id").asString();
+                    assertThat(nadia.get("/api/practicals/" + id).status())
+                            .as(id)
+                            .isEqualTo(200);
+                    if (line.has("result")) awarded++;
+                }
+                assertThat(awarded).isEqualTo(30);
+            }
         }
+    }
+
+    private static void restore(TestDatabase into, Path file) throws Exception {
+        program(into, "pg_restore", "--no-owner", "--dbname=" + into.url().replaceFirst("^.*/", ""), file.toString());
     }
 
     /** As anybody's pg_dump makes it. */
     private static void dump(TestDatabase database, Path file) throws Exception {
+        program(
+                database,
+                "pg_dump",
+                "--format=custom",
+                "--file=" + file,
+                database.url().replaceFirst("^.*/", ""));
+    }
+
+    private static void program(TestDatabase database, String name, String... words) throws Exception {
         var at = java.net.URI.create(database.url().substring("jdbc:".length()));
-        var builder = new ProcessBuilder(
-                        programs().resolve("pg_dump").toString(),
-                        "--format=custom",
-                        "--file=" + file,
-                        "--host=" + at.getHost(),
-                        "--port=" + at.getPort(),
-                        "--username=" + database.user(),
-                        at.getPath().substring(1))
-                .inheritIO();
+        var command = new ArrayList<>(List.of(
+                programs().resolve(name).toString(),
+                "--host=" + at.getHost(),
+                "--port=" + at.getPort(),
+                "--username=" + database.user()));
+        command.addAll(List.of(words));
+        var builder = new ProcessBuilder(command).inheritIO();
         builder.environment().put("PGPASSWORD", database.password());
         assertThat(builder.start().waitFor()).isZero();
     }
