@@ -157,7 +157,7 @@ class DumpsTest {
                 .isZero();
     }
 
-    /** The dump is of a demo school of the first version, made and dumped by that version's own server and PostgreSQL 15. */
+    /** Of a school that the first version's own server filled, cut down by hand to 36 practicals, and dumped by PostgreSQL 15. */
     @Test
     void of_the_first_version_is_brought_up_to_this_one_with_every_tap_and_award() throws Exception {
         var dump = Path.of("src", "test", "resources", "first-version.dump");
