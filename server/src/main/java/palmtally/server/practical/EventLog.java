@@ -1,5 +1,7 @@
 package palmtally.server.practical;
 
+import java.time.Clock;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -15,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.SmartLifecycle;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import palmtally.formats.Json;
@@ -44,11 +47,20 @@ class EventLog implements SmartLifecycle {
     private final TransactionTemplate transaction;
     private final BlockingQueue<Batch> queue = new LinkedBlockingQueue<>();
     private final List<Thread> writers = new ArrayList<>();
+    private final Clock clock;
     private volatile boolean running;
+    private volatile @Nullable Instant failedAt;
 
-    EventLog(PracticalRows rows, TransactionTemplate transaction) {
+    EventLog(PracticalRows rows, TransactionTemplate transaction, Clock clock) {
         this.rows = rows;
         this.transaction = transaction;
+        this.clock = clock;
+    }
+
+    /** When the database last had no room or no strength for events; null once it stored some again. */
+    @Nullable
+    Instant failedAt() {
+        return failedAt;
     }
 
     /**
@@ -88,8 +100,10 @@ class EventLog implements SmartLifecycle {
     private void write(List<Batch> together) {
         try {
             var outcomes = transaction.execute(s -> store(together));
+            failedAt = null;
             outcomes.forEach(Outcome::tell);
         } catch (RuntimeException e) {
+            if (e instanceof DataAccessResourceFailureException) failedAt = clock.instant();
             if (together.size() == 1) {
                 together.get(0).stored.completeExceptionally(e);
                 return;
