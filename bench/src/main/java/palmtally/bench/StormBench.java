@@ -201,7 +201,8 @@ public final class StormBench {
 
         @Override
         public void run() {
-            Visitor grader = null;
+            // A device signs in once at each server: its session outlives them.
+            var signedIn = new HashMap<String, Visitor>();
             int at = number;
             long due = System.currentTimeMillis();
             while (going.get() || waiting() > 0) {
@@ -212,12 +213,10 @@ public final class StormBench {
                             waiting.add("storm-" + number + "-" + ++seq);
                         }
                     }
-                    if (grader == null) grader = Visitor.as(server(at).url(), "nadia");
-                    send(grader);
+                    send(signedIn.computeIfAbsent(server(at).url(), url -> Visitor.as(url, "nadia")));
                     Thread.sleep(Math.max(1, due - System.currentTimeMillis()));
                 } catch (IllegalStateException e) {
                     // Nobody answered, or not that it is stored: it is sent again, to another where there is one.
-                    grader = null;
                     at++;
                     pause();
                 } catch (InterruptedException e) {

@@ -102,6 +102,20 @@ class DoorTest {
         }
 
         @Test
+        void that_has_to_wait_for_its_address_counts_against_no_name(App.Running app) {
+            var name = somebody(app, "the right words");
+            var stranger = Visitor.at(app.url());
+            assertThat(tried(stranger, name, "wrong words").status()).isEqualTo(401);
+            app.database().run("update sign_in_try set failed = 210, last = now() where key like 'address %'");
+            for (int i = 0; i < 8; i++)
+                assertThat(tried(stranger, name, "the right words").status()).isEqualTo(429);
+            app.database().run("delete from sign_in_try where key like 'address %'");
+            assertThat(app.database().count("select max(failed) from sign_in_try"))
+                    .isEqualTo(1);
+            assertThat(tried(stranger, name, "the right words").status()).isEqualTo(200);
+        }
+
+        @Test
         void is_known_to_every_server_of_the_school(App.Running app) {
             var name = somebody(app, "the right words");
             var visitor = Visitor.at(app.url());

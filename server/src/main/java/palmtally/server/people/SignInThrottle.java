@@ -14,6 +14,7 @@ import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Slows guessing. A try is written down before the password is looked at, so that tries at the same moment count one after another; it is
@@ -59,10 +60,12 @@ class SignInThrottle {
     }
 
     private final Rows rows;
+    private final TransactionTemplate transaction;
     private final Clock clock;
 
-    SignInThrottle(Rows rows, Clock clock) {
+    SignInThrottle(Rows rows, TransactionTemplate transaction, Clock clock) {
         this.rows = rows;
+        this.transaction = transaction;
         this.clock = clock;
     }
 
@@ -77,24 +80,28 @@ class SignInThrottle {
     }
 
     /**
-     * Counts a try.
+     * Counts a try against all it counts against; one that has to wait for one of them counts against none.
      *
      * @param device the device it comes from, where somebody signed in with that name on it before
      * @return 0 when it is free, else the seconds to wait; then the password is not to be looked at
      */
     long begin(String signIn, String address, @Nullable String device) {
         var now = clock.instant();
-        for (var l : limits(signIn, address, device))
-            if (rows.count(l.key, l.free, l.seconds, l.most, now, now.minus(FORGOTTEN)) == 0)
-                return rows.of(l.key)
-                        .map(t -> t.last.plusSeconds(Math.min(
-                                                l.most,
-                                                Math.round(l.seconds * Math.pow(2, Math.min(20, t.failed - l.free)))))
-                                        .getEpochSecond()
-                                - now.getEpochSecond())
-                        .map(s -> Math.max(1, s))
-                        .orElse(1L);
-        return 0;
+        var full = transaction.execute(counting -> {
+            for (var l : limits(signIn, address, device))
+                if (rows.count(l.key, l.free, l.seconds, l.most, now, now.minus(FORGOTTEN)) == 0) {
+                    counting.setRollbackOnly();
+                    return l;
+                }
+            return null;
+        });
+        return full == null ? 0 : rows.of(full.key).map(t -> wait(full, t, now)).orElse(1L);
+    }
+
+    private static long wait(Limit limit, Rows.Try tried, Instant now) {
+        long seconds =
+                Math.min(limit.most, Math.round(limit.seconds * Math.pow(2, Math.min(20, tried.failed - limit.free))));
+        return Math.max(1, tried.last.plusSeconds(seconds).getEpochSecond() - now.getEpochSecond());
     }
 
     /** The try was right: what it counted against begins anew; at the address, which others share, this try alone is struck out. */
