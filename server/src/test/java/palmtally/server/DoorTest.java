@@ -419,6 +419,41 @@ class DoorTest {
             assertThat(end.status()).as(end.text()).isEqualTo(200);
             assertThat(end.json().get("finished").asBoolean()).isTrue();
         }
+
+        @Test
+        void that_says_much_at_the_same_moment_is_counted_one_after_another(App.Running app) throws Exception {
+            var nadia = Visitor.as(app.url(), "nadia");
+            var table = nadia.practical("Lena Brook", "calves");
+            var code = nadia.post("/api/practicals/" + table + "/handset", "")
+                    .json()
+                    .get("code")
+                    .asString();
+            app.database()
+                    .run("insert into event (practical_id, id, device, seq, at_ms, kind, data) select '" + table
+                            + "', 'handset-x' || n, 'handset-" + code
+                            + "', n, n, 'report', '{\"number\":5,\"source\":\"handset\"}'"
+                            + " from generate_series(1, 595) n");
+            var hands = Executors.newFixedThreadPool(20);
+            var answers = new ArrayList<CompletableFuture<Integer>>();
+            for (int i = 0; i < 40; i++) {
+                var said = "{\"id\":\"m" + i + "\",\"seq\":" + i + ",\"number\":5}";
+                answers.add(CompletableFuture.supplyAsync(
+                        () -> Visitor.at(app.url())
+                                .post("/api/handsets/" + code + "/reports", said)
+                                .status(),
+                        hands));
+            }
+            int taken = 0;
+            for (var a : answers) {
+                int status = a.get();
+                assertThat(status).isIn(204, 429);
+                if (status == 204) taken++;
+            }
+            hands.shutdown();
+            assertThat(taken).isEqualTo(5);
+            assertThat(app.database().count("select count(*) from event where practical_id = '" + table + "'"))
+                    .isEqualTo(600);
+        }
     }
 
     @Test

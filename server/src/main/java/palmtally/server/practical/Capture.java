@@ -182,18 +182,20 @@ class Capture {
     }
 
     /** Stores what comes from a device that nobody signed in on; whoever calls has made sure that it belongs here. */
-    void appendUnseen(UUID id, List<Event> sent) {
+    void appendUnseen(UUID id, Event sent) {
         var known = known(id);
-        for (var e : sent) {
-            int said = known.devices
-                    .computeIfAbsent(e.device(), d -> new AtomicInteger(rows.countOf(id, d)))
-                    .get();
-            if (said >= MOST_OF_A_HANDSET)
+        var said = known.devices.computeIfAbsent(sent.device(), d -> new AtomicInteger(rows.countOf(id, d)));
+        boolean stored = false;
+        // Counted before it is stored: many that come at once are counted one after another.
+        try {
+            if (said.incrementAndGet() > MOST_OF_A_HANDSET)
                 throw Refusal.enough(
                         "This handset has said more than a practical can hold; speak to the therapist instead.");
+            append(id, known, null, List.of(sent));
+            stored = true;
+        } finally {
+            if (!stored) said.decrementAndGet();
         }
-        append(id, known, null, sent);
-        for (var e : sent) known.devices.get(e.device()).incrementAndGet();
     }
 
     boolean has(UUID id, String event) {

@@ -3,7 +3,6 @@ package palmtally.server.practical;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
@@ -131,14 +130,14 @@ public class Handsets {
         long at = Duration.between(row.startedAt(), now).toMillis() - (said.agoMs == null ? 0 : said.agoMs);
         capture.appendUnseen(
                 row.id(),
-                List.of(new Event(
+                new Event(
                         "handset-" + said.id,
                         "handset-" + code.toLowerCase(Locale.ROOT),
                         said.seq == null ? 0 : said.seq,
                         Math.max(0, at),
                         now,
                         kind(said),
-                        data(said, capture.tooMuch(row)))));
+                        data(said, capture.tooMuch(row))));
     }
 
     private static EventKind kind(Said said) {
