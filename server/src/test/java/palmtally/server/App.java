@@ -55,6 +55,8 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         settings.put("springdoc.packages-to-scan", "palmtally.server");
         settings.put("logging.level.root", "warn");
         settings.put("palm.setup-word", SET_UP_WORD);
+        // Tests sign in some thousand times.
+        settings.put("palm.password-strength", "4");
         var context = new SpringApplicationBuilder(PalmTally.class)
                 .run(settings.entrySet().stream()
                         .map(e -> "--" + e.getKey() + "=" + e.getValue())

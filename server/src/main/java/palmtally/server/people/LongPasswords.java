@@ -21,25 +21,34 @@ final class LongPasswords implements PasswordEncoder {
     private static final int EARLIER_MOST_BYTES = 72;
     private static final int AT_ONCE = 1;
 
-    private final BCryptPasswordEncoder bcrypt = new BCryptPasswordEncoder();
+    private final BCryptPasswordEncoder bcrypt;
     private final Semaphore turns = new Semaphore(AT_ONCE, true);
 
-    /** Encodes by this, and matches what earlier versions encoded too. */
-    static PasswordEncoder withEarlier() {
-        var earlier = new BCryptPasswordEncoder();
-        return new DelegatingPasswordEncoder(ID, Map.of(ID, new LongPasswords(), "bcrypt", new PasswordEncoder() {
-            @Override
-            public @Nullable String encode(@Nullable CharSequence raw) {
-                return earlier.encode(raw);
-            }
+    private LongPasswords(int strength) {
+        bcrypt = new BCryptPasswordEncoder(strength);
+    }
 
-            @Override
-            public boolean matches(@Nullable CharSequence raw, @Nullable String encoded) {
-                return raw != null
-                        && raw.toString().getBytes(StandardCharsets.UTF_8).length <= EARLIER_MOST_BYTES
-                        && earlier.matches(raw, encoded);
-            }
-        }));
+    /**
+     * Encodes by this, and matches what earlier versions encoded too.
+     *
+     * @param strength of bcrypt, 4 to 31: each more takes twice as long
+     */
+    static PasswordEncoder withEarlier(int strength) {
+        var earlier = new BCryptPasswordEncoder();
+        return new DelegatingPasswordEncoder(
+                ID, Map.of(ID, new LongPasswords(strength), "bcrypt", new PasswordEncoder() {
+                    @Override
+                    public @Nullable String encode(@Nullable CharSequence raw) {
+                        return earlier.encode(raw);
+                    }
+
+                    @Override
+                    public boolean matches(@Nullable CharSequence raw, @Nullable String encoded) {
+                        return raw != null
+                                && raw.toString().getBytes(StandardCharsets.UTF_8).length <= EARLIER_MOST_BYTES
+                                && earlier.matches(raw, encoded);
+                    }
+                }));
     }
 
     @Override

@@ -1,5 +1,6 @@
 package palmtally.server.people;
 
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -8,7 +9,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 @Configuration(proxyBeanMethods = false)
 class PasswordHashing {
     @Bean
-    PasswordEncoder passwords() {
-        return LongPasswords.withEarlier();
+    PasswordEncoder passwords(@Value("${palm.password-strength}") int strength) {
+        return LongPasswords.withEarlier(strength);
     }
 }
