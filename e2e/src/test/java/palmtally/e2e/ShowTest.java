@@ -10,6 +10,7 @@ import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -154,6 +155,27 @@ class ShowTest {
             for (var screen : screens.subList(1, 3))
                 assertThat(screen.getByRole(AriaRole.HEADING)).hasText(heading(page));
             assertThat(lines).hasValue(2);
+        }
+    }
+
+    @Test
+    void a_class_screen_whose_first_reading_failed_comes_by_itself(App.Running app) {
+        var code = Visitor.as(app.url(), "lead")
+                .post("/api/screens", "")
+                .json()
+                .get("code")
+                .asString();
+        try (var browser = new Browser()) {
+            var screen = browser.window(false).newPage();
+            var down = new AtomicBoolean(true);
+            screen.route("**/api/screens/" + code, r -> {
+                if (down.get()) r.abort();
+                else r.resume();
+            });
+            screen.navigate(app.url() + "/class/" + code);
+            assertThat(screen.getByText("The server does not answer")).isVisible();
+            down.set(false);
+            assertThat(screen.getByRole(AriaRole.HEADING)).hasText("Nothing is shown yet");
         }
     }
 
