@@ -2,9 +2,13 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.UUID;
+import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.JdbcTemplate;
+import palmtally.server.people.People;
+import palmtally.server.people.Role;
 
 /** What a sign-in costs and when it is noted. */
 @ExtendWith(App.class)
@@ -49,5 +53,61 @@ class SessionsTest {
         assertThat(olle.get("/api/practicals").status()).isNotEqualTo(401);
         olle.delete("/api/session");
         assertThat(olle.get("/api/practicals").status()).isEqualTo(401);
+    }
+
+    @Nested
+    class A_tap {
+        private int seq;
+
+        private Visitor.Answer tap(Visitor by, String practical) {
+            return by.post(
+                    "/api/practicals/" + practical + "/events",
+                    "{\"events\":[{\"id\":\"s" + ++seq + "\",\"device\":\"d\",\"seq\":" + seq
+                            + ",\"atMs\":1,\"kind\":\"note\",\"data\":{\"text\":\"x\"}}]}");
+        }
+
+        private UUID somebody(App.Running app, String name) {
+            var term = UUID.fromString(Visitor.as(app.url(), "nadia").term());
+            return app.bean(People.class).addTo(term, name, name, "the right words", Role.INSTRUCTOR);
+        }
+
+        @Test
+        void soon_after_another_reads_no_session_and_everything_else_does(App.Running app) {
+            var id = somebody(app, "tapper1");
+            var tapper = Visitor.as(app.url(), "tapper1", "the right words");
+            var table = tapper.practical("Lena Brook", "calves");
+            assertThat(tap(tapper, table).status()).isEqualTo(200);
+            app.database().run("delete from spring_session where principal_name = '" + id + "'");
+            assertThat(tap(tapper, table).status()).isEqualTo(200);
+            assertThat(tapper.get("/api/floor").status()).isEqualTo(401);
+        }
+
+        @Test
+        void is_refused_at_once_after_signing_out(App.Running app) {
+            somebody(app, "tapper2");
+            var tapper = Visitor.as(app.url(), "tapper2", "the right words");
+            var table = tapper.practical("Lena Brook", "calves");
+            assertThat(tap(tapper, table).status()).isEqualTo(200);
+            tapper.delete("/api/session");
+            assertThat(tap(tapper, table).status()).isEqualTo(401);
+        }
+
+        @Test
+        void is_refused_at_once_of_whoever_was_shut_out_or_got_a_new_password(App.Running app) {
+            var lead = Visitor.as(app.url(), "lead");
+            var third = somebody(app, "tapper3");
+            var fourth = somebody(app, "tapper4");
+            var shut = Visitor.as(app.url(), "tapper3", "the right words");
+            var renewed = Visitor.as(app.url(), "tapper4", "the right words");
+            var table = shut.practical("Lena Brook", "calves");
+            var other = renewed.practical("Lena Brook", "calves");
+            assertThat(tap(shut, table).status()).isEqualTo(200);
+            assertThat(tap(renewed, other).status()).isEqualTo(200);
+            lead.post("/api/people/" + fourth + "/password", "");
+            assertThat(tap(renewed, other).status()).isEqualTo(401);
+            assertThat(tap(shut, table).status()).isEqualTo(200);
+            lead.put("/api/people/" + third + "/access", "{\"disabled\":true}");
+            assertThat(tap(shut, table).status()).isEqualTo(401);
+        }
     }
 }

@@ -20,6 +20,8 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.formats.ClassList;
@@ -251,6 +253,7 @@ public class People {
         var password = Passwords.fresh();
         mapper.setPassword(account, hash(password));
         mapper.endSessions(account.toString());
+        changed();
         devices.forget(account);
         return new SignInSheet(a.id(), a.name(), a.signIn(), Role.of(a.role()), password);
     }
@@ -270,6 +273,7 @@ public class People {
         if (!faults.isEmpty()) throw new InvalidValue("password", faults);
         mapper.setPassword(a.id(), hash(fresh));
         mapper.endOtherSessions(a.id().toString(), session);
+        changed();
     }
 
     /** Gives these the password that belongs to their sign-in, where they have another: for the demo. */
@@ -422,9 +426,16 @@ public class People {
         return changes.get();
     }
 
-    /** Says that who may do what has changed. */
+    /** Says that who may do what has changed; in a transaction again after it, as what is read meanwhile may be of before. */
     void changed() {
         changes.incrementAndGet();
+        if (TransactionSynchronizationManager.isSynchronizationActive())
+            TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                @Override
+                public void afterCommit() {
+                    changes.incrementAndGet();
+                }
+            });
     }
 
     /** @throws Refusal 403 unless the caller is that student, teaches one of their terms, or leads the school */

@@ -87,6 +87,7 @@ class SessionController {
             var id = session.getId();
             session.invalidate();
             live.end(id);
+            people.changed();
         }
         SecurityContextHolder.clearContext();
         return view(null);

@@ -1,5 +1,6 @@
 package palmtally.server.settings;
 
+import java.time.Clock;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -7,8 +8,9 @@ import org.springframework.http.HttpStatus;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.observation.SecurityObservationSettings;
 import org.springframework.security.web.SecurityFilterChain;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.session.web.http.CookieSerializer;
+import palmtally.server.people.People;
 import palmtally.server.problem.Problems;
 
 /** Who may call what. Everything that is not allowed here is denied; services check each record besides. */
@@ -110,7 +112,7 @@ class Doors {
     }
 
     @Bean
-    SecurityContextRepository contexts() {
-        return new HttpSessionSecurityContextRepository();
+    SecurityContextRepository contexts(CookieSerializer cookies, People people, Clock clock) {
+        return new TapContexts(cookies, people, clock);
     }
 }

@@ -1,0 +1,94 @@
+package palmtally.server.settings;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.DeferredSecurityContext;
+import org.springframework.security.core.context.SecurityContext;
+import org.springframework.security.core.context.SecurityContextImpl;
+import org.springframework.security.web.context.HttpRequestResponseHolder;
+import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
+import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.session.web.http.CookieSerializer;
+import palmtally.server.people.People;
+
+/**
+ * Who is signed in, by the session in the database. To read it takes longer than to store a tap; so for taps it is believed for five
+ * seconds, unless somebody signed out, was shut out or changed a password at this server meanwhile.
+ */
+final class TapContexts implements SecurityContextRepository {
+    private static final Duration BELIEVED = Duration.ofSeconds(5);
+    private static final int MOST = 1000;
+    private static final Pattern TAPS = Pattern.compile("/api/practicals/[^/]+/events");
+
+    /** @param changes what {@link People#changes} said before the session was read */
+    private record Known(Authentication who, Instant at, long changes) {}
+
+    private final SecurityContextRepository sessions = new HttpSessionSecurityContextRepository();
+    private final Map<String, Known> known = new ConcurrentHashMap<>();
+    private final CookieSerializer cookies;
+    private final People people;
+    private final Clock clock;
+
+    TapContexts(CookieSerializer cookies, People people, Clock clock) {
+        this.cookies = cookies;
+        this.people = people;
+        this.clock = clock;
+    }
+
+    @Override
+    public DeferredSecurityContext loadDeferredContext(HttpServletRequest request) {
+        var read = sessions.loadDeferredContext(request);
+        if (!TAPS.matcher(request.getRequestURI()).matches()) return read;
+        var ids = cookies.readCookieValues(request);
+        if (ids.size() != 1) return read;
+        var id = ids.get(0);
+        var there = known.get(id);
+        long changes = people.changes();
+        var now = clock.instant();
+        if (there != null && there.changes == changes && there.at.plus(BELIEVED).isAfter(now))
+            return new Loaded(new SecurityContextImpl(there.who), false);
+        var context = read.get();
+        keep(id, context.getAuthentication(), now, changes);
+        return new Loaded(context, read.isGenerated());
+    }
+
+    private record Loaded(SecurityContext context, boolean isGenerated) implements DeferredSecurityContext {
+        @Override
+        public SecurityContext get() {
+            return context;
+        }
+    }
+
+    private void keep(String id, @Nullable Authentication who, Instant now, long changes) {
+        if (who == null) known.remove(id);
+        else {
+            if (known.size() >= MOST) known.clear();
+            known.put(id, new Known(who, now, changes));
+        }
+    }
+
+    @Override
+    @Deprecated
+    @SuppressWarnings("deprecation")
+    public SecurityContext loadContext(HttpRequestResponseHolder both) {
+        return sessions.loadContext(both);
+    }
+
+    @Override
+    public void saveContext(SecurityContext context, HttpServletRequest request, HttpServletResponse response) {
+        sessions.saveContext(context, request, response);
+    }
+
+    @Override
+    public boolean containsContext(HttpServletRequest request) {
+        return sessions.containsContext(request);
+    }
+}
