@@ -436,7 +436,8 @@ class DoorTest {
                             + "', 'handset-x' || n, 'handset-" + code
                             + "', n, n, 'report', '{\"number\":5,\"source\":\"handset\"}'"
                             + " from generate_series(1, 595) n");
-            var hands = Executors.newFixedThreadPool(20);
+            // No more than have a place at the door.
+            var hands = Executors.newFixedThreadPool(8);
             var answers = new ArrayList<CompletableFuture<Integer>>();
             for (int i = 0; i < 40; i++) {
                 var said = "{\"id\":\"m" + i + "\",\"seq\":" + i + ",\"number\":5}";
