@@ -379,11 +379,9 @@ class DoorTest {
 
     @Nested
     class A_handset {
-        @Test
-        void has_a_small_count_of_its_own_and_the_practical_can_be_finished(App.Running app) {
-            var nadia = Visitor.as(app.url(), "nadia");
-            var table = nadia.practical("Lena Brook", "calves");
-            var code = nadia.post("/api/practicals/" + table + "/handset", "")
+        /** @return the code of one that has said so much already */
+        private String said(App.Running app, Visitor grader, String table, int reports) {
+            var code = grader.post("/api/practicals/" + table + "/handset", "")
                     .json()
                     .get("code")
                     .asString();
@@ -391,7 +389,15 @@ class DoorTest {
                     .run("insert into event (practical_id, id, device, seq, at_ms, kind, data) select '" + table
                             + "', 'handset-x' || n, 'handset-" + code
                             + "', n, n, 'report', '{\"number\":5,\"source\":\"handset\"}'"
-                            + " from generate_series(1, 599) n");
+                            + " from generate_series(1, " + reports + ") n");
+            return code;
+        }
+
+        @Test
+        void has_a_small_count_of_its_own_and_the_practical_can_be_finished(App.Running app) {
+            var nadia = Visitor.as(app.url(), "nadia");
+            var table = nadia.practical("Lena Brook", "calves");
+            var code = said(app, nadia, table, 599);
             var stranger = Visitor.at(app.url());
             var say = "/api/handsets/" + code + "/reports";
             assertThat(stranger.post(say, "{\"id\":\"a\",\"seq\":1,\"number\":5}")
@@ -427,15 +433,7 @@ class DoorTest {
         void that_says_much_at_the_same_moment_is_counted_one_after_another(App.Running app) throws Exception {
             var nadia = Visitor.as(app.url(), "nadia");
             var table = nadia.practical("Lena Brook", "calves");
-            var code = nadia.post("/api/practicals/" + table + "/handset", "")
-                    .json()
-                    .get("code")
-                    .asString();
-            app.database()
-                    .run("insert into event (practical_id, id, device, seq, at_ms, kind, data) select '" + table
-                            + "', 'handset-x' || n, 'handset-" + code
-                            + "', n, n, 'report', '{\"number\":5,\"source\":\"handset\"}'"
-                            + " from generate_series(1, 595) n");
+            var code = said(app, nadia, table, 595);
             // No more than have a place at the door.
             var hands = Executors.newFixedThreadPool(8);
             var answers = new ArrayList<CompletableFuture<Integer>>();
