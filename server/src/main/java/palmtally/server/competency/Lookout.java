@@ -1,14 +1,17 @@
 package palmtally.server.competency;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -247,21 +250,12 @@ public class Lookout {
     /** The lab that is on or comes next; null where the term has no lab any more. */
     @Nullable
     NextLab next(Term term, Curriculum plan) {
-        var now = clock.instant();
-        int week = term.day(now, zone) < 0 ? 1 : (int) Math.floor(term.week(now, zone)) + 1;
-        return plan.lessons().stream()
-                .filter(l -> l.week() >= week)
-                .filter(l -> {
-                    var begins = begins(term, plan, l);
-                    return begins == null
-                            || begins.plusSeconds(Math.round(60 * plan.labMinutes()))
-                                    .isAfter(now);
-                })
+        return left(term, plan).stream()
                 .findFirst()
                 .map(first -> new NextLab(
                         first.week(),
                         first.lab(),
-                        begins(term, plan, first),
+                        begins(term, plan, first).orElse(null),
                         plan.labMinutes(),
                         plan.week(first.week()).stream()
                                 .filter(l -> l.lab() == first.lab())
@@ -271,10 +265,22 @@ public class Lookout {
                 .orElse(null);
     }
 
-    private @Nullable Instant begins(Term term, Curriculum plan, Lesson lesson) {
+    /** Lessons of the labs that are on or still come, the first first: by the calendar where it is known when labs begin. */
+    private List<Lesson> left(Term term, Curriculum plan) {
+        var now = clock.instant();
+        int week = term.day(now, zone) < 0 ? 1 : (int) Math.floor(term.week(now, zone)) + 1;
+        if (plan.times().isEmpty())
+            return plan.lessons().stream().filter(l -> l.week() >= week).toList();
+        var lasts = Duration.ofSeconds(Math.round(60 * plan.labMinutes()));
+        return plan.lessons().stream()
+                .filter(l -> begins(term, plan, l).orElseThrow().plus(lasts).isAfter(now))
+                .sorted(Comparator.comparing(l -> begins(term, plan, l).orElseThrow()))
+                .toList();
+    }
+
+    private Optional<Instant> begins(Term term, Curriculum plan, Lesson lesson) {
         return plan.begins(term.startsOn(), lesson.week(), lesson.lab())
-                .map(t -> t.atZone(zone).toInstant())
-                .orElse(null);
+                .map(t -> t.atZone(zone).toInstant());
     }
 
     /** Regions that were seen, or were taught by a week; all that have a sequence where the term has no plan. */
@@ -294,8 +300,8 @@ public class Lookout {
         Map<String, Set<Region>> covered = new HashMap<>();
         for (var v : sequences.all()) covered.put(v.sequence().id(), covered(v.sequence(), now.profile()));
         Map<Region, Watch.Chance> chances = new EnumMap<>(Region.class);
-        int coming = lab == null ? now.term().weeks() : lab.week;
-        for (var region : taught(now, plan, coming)) {
+        var coming = left(now.term(), plan);
+        for (var region : taught(now, plan, lab == null ? now.term().weeks() : lab.week)) {
             // What no sequence works on cannot be set up: it is said, and takes no minutes.
             var sequence = sequenceOf.get(region);
             if (sequence == null) continue;
@@ -308,8 +314,7 @@ public class Lookout {
                 labs = 0;
                 here = false;
             } else {
-                var left = plan.lessons().stream()
-                        .filter(l -> l.week() > lab.week || l.week() == lab.week && l.lab() >= lab.lab)
+                var left = coming.stream()
                         .filter(l -> l.region() == region
                                 || l.sequence() != null
                                         && covered.getOrDefault(l.sequence(), Set.of())
