@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.server.App;
+import palmtally.server.InWeeks;
 
 /** A lab as it goes: what was left last time is shown first, then all tables practise by one clock. */
 @ExtendWith(App.class)
@@ -22,6 +23,7 @@ class LabTest {
 
     /** With one finger on a phone, and eyes on the table: nothing but taps anywhere on the screen. */
     @Test
+    @InWeeks(from = 9, to = 9)
     void what_was_left_for_another_day_is_shown_with_one_finger(App.Running app) throws Exception {
         try (var browser = new Browser()) {
             var page = browser.page();

@@ -38,6 +38,11 @@ public final class App implements BeforeAllCallback, ParameterResolver {
     /** What the first visit to an empty school asks for. */
     public static final String SET_UP_WORD = "quay-side";
 
+    /** How many days ago the demo school's term began. */
+    public static int demoDay() {
+        return Integer.getInteger("palm.demo-day", 60);
+    }
+
     public static Running start(TestDatabase database, boolean demo) {
         return start(database, demo, Map.of());
     }
@@ -45,7 +50,7 @@ public final class App implements BeforeAllCallback, ParameterResolver {
     /** @param more settings beside those of every test */
     public static Running start(TestDatabase database, boolean demo, Map<String, Object> more) {
         Map<String, Object> settings = new HashMap<>(more);
-        if (demo) settings.putIfAbsent("palm.demo-day", System.getProperty("palm.demo-day", "60"));
+        if (demo) settings.putIfAbsent("palm.demo-day", demoDay());
         settings.put("server.port", "0");
         settings.put("spring.datasource.url", database.url());
         settings.put("spring.datasource.username", database.user());

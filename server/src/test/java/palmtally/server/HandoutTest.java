@@ -175,6 +175,7 @@ class HandoutTest {
     }
 
     @Test
+    @InWeeks(from = 9)
     void a_cohort_carries_its_students_what_it_misses_and_who_will_not_be_secure(App.Running app) throws Exception {
         var nadia = Visitor.as(app.url(), "nadia");
         var term = "/api/terms/" + nadia.term();

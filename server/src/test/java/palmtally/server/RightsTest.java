@@ -254,7 +254,7 @@ class RightsTest {
                             .filter(n -> n.startsWith("practicals/"))
                             .count())
                     .isGreaterThanOrEqualTo(open)
-                    .isGreaterThan(100);
+                    .isGreaterThan(20);
         }
     }
 

@@ -127,6 +127,7 @@ class SetUpTest {
         }
 
         @Test
+        @InWeeks(from = 9)
         void that_was_awarded_gives_its_evidence_back(App.Running app) {
             var line = java.util.stream.StreamSupport.stream(
                             nadia.get("/api/terms/" + nadia.term() + "/practicals")

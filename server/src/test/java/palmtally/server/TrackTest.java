@@ -162,6 +162,7 @@ class TrackTest {
     class Every_number_of_a_student {
         /** From the records alone, by the core alone: nothing that the server keeps of Track is used. */
         @Test
+        @InWeeks(from = 9)
         void comes_from_the_raw_events() {
             var term = nadia.get("/api/session").json().get("terms").get(0);
             var starts = LocalDate.parse(term.get("startsOn").asString());
@@ -210,6 +211,19 @@ class TrackTest {
                 var worked = page.get("worked");
                 assertThat(worked.get("practicals").asInt()).isEqualTo(practicals);
                 assertThat(worked.get("hours").asDouble()).isCloseTo(hours, within(1e-6));
+                // And who sat with whom in a practice round.
+                for (var other :
+                        nadia.get("/api/terms/" + nadia.term() + "/people").json())
+                    if (app.database()
+                                    .count(
+                                            "select count(*) from round_seat a join round_seat b on b.round_id = a.round_id"
+                                                    + " and b.table_number = a.table_number join practice_round r on r.id = a.round_id"
+                                                    + " where r.term_id = '" + nadia.term() + "' and a.account_id = '"
+                                                    + id
+                                                    + "' and b.account_id = '"
+                                                    + other.get("id").asString() + "'")
+                            > 0) bodies.add(other.get("id").asString());
+                bodies.remove(id);
                 assertThat(worked.get("bodies").asInt()).isEqualTo(bodies.size());
                 var shown = new ArrayList<String>();
                 for (var m : page.get("selfMarks"))
@@ -399,6 +413,7 @@ class TrackTest {
     @Nested
     class What_was_just_secure {
         @Test
+        @InWeeks(from = 9)
         void is_due_again_after_six_weeks_in_which_nobody_looked_and_secure_after_one_good_look() {
             var school = Class.begun(app, lead, 8);
             var record = record();
@@ -415,6 +430,7 @@ class TrackTest {
         }
 
         @Test
+        @InWeeks(from = 9)
         void was_secure_on_the_day_it_was_last_seen() {
             var school = Class.begun(app, lead, 2);
             var record = record();
@@ -427,6 +443,7 @@ class TrackTest {
     @Nested
     class The_coming_lab {
         @Test
+        @InWeeks(from = 9, to = 14)
         void has_a_list_that_keeps_to_its_minutes_and_says_why() {
             var list = nadia.get("/api/terms/" + nadia.term() + "/watch").json();
             assertThat(list.get("lab").get("week").asInt()).isGreaterThanOrEqualTo(9);
@@ -491,6 +508,7 @@ class TrackTest {
         }
 
         @Test
+        @InWeeks(from = 9, to = 14)
         void shows_again_what_the_class_misses_most_and_takes_it_out_again() {
             var path = "/api/terms/" + nadia.term() + "/steps";
             var heat = nadia.get(path).json();
@@ -537,6 +555,7 @@ class TrackTest {
     @Nested
     class A_forecast {
         @Test
+        @InWeeks(from = 9)
         void names_who_will_not_be_secure_and_what_would_have_to_be_seen() {
             var forecast = nadia.get("/api/terms/" + nadia.term() + "/forecast").json();
             assertThat(forecast.get("lines").size()).isPositive();
@@ -553,6 +572,7 @@ class TrackTest {
     @Nested
     class Graders {
         @Test
+        @InWeeks(from = 9)
         void are_compared_on_the_runs_both_marked() {
             var quality = nadia.get("/api/terms/" + nadia.term() + "/graders").json();
             assertThat(quality.get("pairs").asInt()).isGreaterThanOrEqualTo(12);
@@ -591,6 +611,7 @@ class TrackTest {
     @Nested
     class A_mark {
         @Test
+        @InWeeks(from = 9)
         void given_is_told_to_every_open_track_within_a_second(App.Running app) throws Exception {
             var school = Class.begun(app, lead, 3);
             try (var one = lead.listen("/api/terms/" + school.term + "/competency/live");
@@ -606,6 +627,7 @@ class TrackTest {
         }
 
         @Test
+        @InWeeks(from = 9)
         void released_is_told_to_the_students_own_page_and_no_other_mark_is(App.Running app) throws Exception {
             var school = Class.begun(app, lead, 3);
             var sorna = Visitor.as(app.url(), school.signIn, school.password);
@@ -638,6 +660,7 @@ class TrackTest {
         }
 
         @Test
+        @InWeeks(from = 9)
         void that_is_not_released_is_not_on_the_students_page(App.Running app) {
             var school = Class.begun(app, lead, 3);
             school.seen(record(), Duration.ofHours(2), 75, false);
@@ -658,6 +681,7 @@ class TrackTest {
     @Nested
     class The_end_of_a_term {
         @Test
+        @InWeeks(from = 9)
         void releases_what_was_held_closes_and_carries_over(App.Running app) {
             var school = Class.begun(app, lead, 10);
             var record = record();
@@ -698,6 +722,7 @@ class TrackTest {
         }
 
         @Test
+        @InWeeks(from = 9)
         void waits_for_what_was_never_awarded_and_is_the_leads() {
             var school = Class.begun(app, lead, 3);
             var read = lead.post(
@@ -715,6 +740,7 @@ class TrackTest {
     @Nested
     class A_student_who_leaves {
         @Test
+        @InWeeks(from = 9)
         void takes_everything_along_and_is_erased_without_a_trace_of_what_was(App.Running app) {
             var school = Class.begun(app, lead, 5);
             school.seen(record(), Duration.ofDays(9), 35, true);
@@ -776,6 +802,7 @@ class TrackTest {
     }
 
     @Test
+    @InWeeks(from = 9)
     void a_term_that_has_not_begun_does_not_take_the_place_of_the_one_that_has(App.Running app) {
         var now = Class.begun(app, lead, 3);
         now.seen(record(), Duration.ofHours(3), 75, true);
@@ -833,6 +860,7 @@ class TrackTest {
     @Nested
     class What_is_taken_along {
         @Test
+        @InWeeks(from = 9)
         void as_json_keeps_to_its_schema_and_says_what_the_pages_say() throws Exception {
             var schema = com.networknt.schema.SchemaRegistry.withDefaultDialect(
                             com.networknt.schema.SpecificationVersion.DRAFT_2020_12)
@@ -851,6 +879,7 @@ class TrackTest {
         }
 
         @Test
+        @InWeeks(from = 9)
         void as_a_table_has_a_row_a_student_and_region_and_no_name_is_a_formula(App.Running app) {
             var school = Class.begun(app, lead, 4);
             app.database()
@@ -874,6 +903,7 @@ class TrackTest {
 
     /** As after an upgrade of a school that had awards before steps were counted; of one of them nothing was seen. */
     @Test
+    @InWeeks(from = 9)
     void what_an_earlier_version_did_not_write_down_is_written_at_the_start(App.Running app) {
         var school = Class.begun(app, lead, 4);
         school.seen(record(), Duration.ofDays(2), 70, true);
