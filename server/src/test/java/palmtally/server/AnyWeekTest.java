@@ -92,6 +92,15 @@ class AnyWeekTest {
         assertThat(Instant.parse(said.get("lab").get("begins").asString())).isEqualTo(comes);
     }
 
+    @Test
+    void the_lessons_of_this_week_stand_in_the_order_of_the_calendar(App.Running app) {
+        var begins = new ArrayList<Instant>();
+        for (var l : Visitor.as(app.url(), "nadia")
+                .get("/api/demonstrations/lessons")
+                .json()) begins.add(Instant.parse(l.get("begins").asString()));
+        assertThat(begins).isSorted();
+    }
+
     /** A term that begins in the middle of a calendar week holds its second lab first. */
     @Test
     void the_coming_lab_is_the_one_that_comes_first_by_the_calendar(App.Running app) {

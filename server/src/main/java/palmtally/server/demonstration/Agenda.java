@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -83,7 +84,7 @@ class Agenda {
         return term.day(now, zone) < 0 ? 0 : (int) Math.floor(term.week(now, zone)) + 1;
     }
 
-    /** Lessons of this week with a sequence, in order; of the newest term somebody is in. */
+    /** Lessons of this week with a sequence, in the order of the calendar; of the newest term somebody is in. */
     List<Place> now(Caller caller) {
         return people.termOf(caller.id())
                 .filter(t -> t.archivedAt() == null)
@@ -92,6 +93,8 @@ class Agenda {
                     return plan.week(week(t)).stream()
                             .filter(l -> l.sequence() != null)
                             .map(l -> place(t, plan, l))
+                            .sorted(Comparator.comparing(
+                                    Place::begins, Comparator.nullsFirst(Comparator.naturalOrder())))
                             .toList();
                 })
                 .orElse(List.of());
