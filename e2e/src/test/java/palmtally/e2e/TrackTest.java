@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import palmtally.server.App;
+import palmtally.server.InWeeks;
 import palmtally.server.TestDatabase;
 import palmtally.server.Visitor;
 
@@ -29,6 +30,7 @@ class TrackTest {
     }
 
     @Test
+    @InWeeks(from = 9, to = 14)
     void answers_the_questions_of_a_term_and_closes_it() throws Exception {
         try (var app = App.start(TestDatabase.fresh(), true);
                 var browser = new Browser()) {
