@@ -18,14 +18,14 @@ const floor = useFloor()
 const router = useRouter()
 const route = useRoute()
 const term = computed(() => session.term?.id ?? '')
-const path = computed(() => ({ path: { term: term.value, id: term.value } }))
+const path = computed(() => ({ path: { term: term.value } }))
 const {
   data: lines,
   problem,
   loading,
   again,
 } = useAsked(() => ask(api.GET('/api/terms/{term}/practicals', { params: path.value })))
-const { data: people } = useAsked(() => ask(api.GET('/api/terms/{id}/people', { params: path.value })))
+const { data: people } = useAsked(() => ask(api.GET('/api/terms/{term}/people', { params: path.value })))
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 
 const brief = reactive({

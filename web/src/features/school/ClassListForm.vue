@@ -22,12 +22,12 @@ async function during(call: () => Promise<void>) {
     busy.value = false
   }
 }
-const path = () => ({ id: props.term })
+const path = () => ({ term: props.term })
 const preview = () =>
   during(async () => {
     lines.value = undefined
     lines.value = await ask(
-      api.POST('/api/school/terms/{id}/class/preview', {
+      api.POST('/api/school/terms/{term}/class/preview', {
         params: { path: path() },
         body: { text: text.value },
       }),
@@ -36,7 +36,7 @@ const preview = () =>
 const take = () =>
   during(async () => {
     const made = await ask(
-      api.POST('/api/school/terms/{id}/class', { params: { path: path() }, body: { text: text.value } }),
+      api.POST('/api/school/terms/{term}/class', { params: { path: path() }, body: { text: text.value } }),
     )
     text.value = ''
     lines.value = undefined

@@ -7,7 +7,7 @@ import Standing from '@/parts/Standing.vue'
 
 /** Who teaches and who grades which region: it stands on the lab plan. */
 const session = useSession()
-const path = { id: session.term?.id ?? '' }
+const path = { term: session.term?.id ?? '' }
 const lead = computed(() => session.person?.role === 'lead' && !session.term?.archived)
 const failed = ref<Problem>()
 const {
@@ -17,9 +17,9 @@ const {
   again,
 } = useAsked(async () => {
   const [duties, people, plan] = await Promise.all([
-    ask(api.GET('/api/terms/{id}/duties', { params: { path } })),
-    ask(api.GET('/api/terms/{id}/people', { params: { path } })),
-    ask(api.GET('/api/terms/{term}/curriculum', { params: { path: { term: path.id } } })),
+    ask(api.GET('/api/terms/{term}/duties', { params: { path } })),
+    ask(api.GET('/api/terms/{term}/people', { params: { path } })),
+    ask(api.GET('/api/terms/{term}/curriculum', { params: { path } })),
   ])
   return { duties, staff: people.filter((p) => p.role !== 'student'), plan }
 })
@@ -38,7 +38,7 @@ async function toggle(person: Schema['Person'], region: string, task: 'teach' | 
     ? known.value.duties.filter((d) => !(d.account === person.id && d.region === region && d.task === task))
     : [...known.value.duties, { account: person.id, name: person.name, region: region as 'neck', task }]
   try {
-    const stored = await ask(api.PUT('/api/school/terms/{id}/duties', { params: { path }, body: { duties } }))
+    const stored = await ask(api.PUT('/api/school/terms/{term}/duties', { params: { path }, body: { duties } }))
     known.value = { ...known.value, duties: stored }
   } catch (e) {
     failed.value = e as Problem

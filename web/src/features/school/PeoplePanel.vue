@@ -18,7 +18,7 @@ const {
   problem,
   loading,
   again,
-} = useAsked(() => ask(api.GET('/api/terms/{id}/people', { params: { path: { id: term.value } } })))
+} = useAsked(() => ask(api.GET('/api/terms/{term}/people', { params: { path: { term: term.value } } })))
 const lead = computed(() => session.person?.role === 'lead')
 const open = computed(() => !session.term?.archived)
 const sheets = ref<Schema['SignInSheet'][]>([])
@@ -43,8 +43,8 @@ async function sure(p: Schema['Person'], what: 'password' | 'leave') {
       sheets.value = [await ask(api.POST('/api/people/{id}/password', { params: { path: { id: p.id } } }))]
     else {
       await ask(
-        api.DELETE('/api/school/terms/{id}/people/{account}', {
-          params: { path: { id: term.value, account: p.id } },
+        api.DELETE('/api/school/terms/{term}/people/{account}', {
+          params: { path: { term: term.value, account: p.id } },
         }),
       )
       await again()

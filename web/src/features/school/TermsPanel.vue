@@ -36,14 +36,14 @@ async function store() {
   const { id, ...body } = form
   const done = await during(() =>
     id
-      ? ask(api.PUT('/api/school/terms/{id}', { params: { path: { id } }, body }))
+      ? ask(api.PUT('/api/school/terms/{term}', { params: { path: { term: id } }, body }))
       : ask(api.POST('/api/school/terms', { body })),
   )
   if (done) Object.assign(form, empty())
 }
 const archive = (t: Schema['TermView'], archived: boolean) =>
   during(() =>
-    ask(api.PUT('/api/school/terms/{id}/archived', { params: { path: { id: t.id } }, body: { archived } })),
+    ask(api.PUT('/api/school/terms/{term}/archived', { params: { path: { term: t.id } }, body: { archived } })),
   )
 </script>
 

@@ -9,8 +9,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.springframework.web.bind.annotation.RequestMethod;
-import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** Who may call what, by HTTP: not by hidden buttons. */
 @ExtendWith(App.class)
@@ -19,17 +17,8 @@ class AccessTest {
 
     /** Every endpoint there is, with made-up ids. */
     private static List<String[]> endpoints(App.Running app) {
-        return app
-                .context()
-                .getBean("requestMappingHandlerMapping", RequestMappingHandlerMapping.class)
-                .getHandlerMethods()
-                .keySet()
-                .stream()
-                .flatMap(info -> info.getPathPatternsCondition().getPatternValues().stream()
-                        .filter(p -> p.startsWith("/api/"))
-                        .flatMap(p -> info.getMethodsCondition().getMethods().stream()
-                                .map(RequestMethod::name)
-                                .map(m -> new String[] {m, p.replaceAll("\\{[^}]*}", ID)})))
+        return app.endpoints().stream()
+                .map(e -> e.replaceAll("\\{[^}]*}", ID).split(" "))
                 .toList();
     }
 

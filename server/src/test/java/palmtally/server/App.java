@@ -3,12 +3,15 @@ package palmtally.server;
 import java.time.Clock;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.SortedSet;
+import java.util.TreeSet;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 
 /** The real app with the demo school, started once for all tests that name it, against a database of its own. */
 public final class App implements BeforeAllCallback, ParameterResolver {
@@ -22,6 +25,20 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         /** The clock of the app: what a test says of now, it says by this one. */
         public Clock clock() {
             return bean(Clock.class);
+        }
+
+        /** Every endpoint of ours, as {@code GET /api/terms/{term}/people}. */
+        public SortedSet<String> endpoints() {
+            var there = new TreeSet<String>();
+            context.getBeansOfType(RequestMappingHandlerMapping.class)
+                    .values()
+                    .forEach(m -> m.getHandlerMethods().forEach((info, method) -> {
+                        for (var path : info.getPatternValues())
+                            if (path.startsWith("/api/")
+                                    && method.getBeanType().getName().startsWith("palmtally"))
+                                for (var verb : info.getMethodsCondition().getMethods()) there.add(verb + " " + path);
+                    }));
+            return there;
         }
 
         public <T> T bean(Class<T> type) {

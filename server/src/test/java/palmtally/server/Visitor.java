@@ -71,6 +71,21 @@ public final class Visitor {
         }
     }
 
+    /** The status alone: what is told may never end. */
+    public int status(String path) {
+        var request = HttpRequest.newBuilder(URI.create(base + path)).build();
+        try {
+            var answer = client.send(request, HttpResponse.BodyHandlers.ofInputStream());
+            answer.body().close();
+            return answer.statusCode();
+        } catch (IOException e) {
+            throw new IllegalStateException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** Listens to what the server tells. */
     Line listen(String path) {
         return Line.open(client, base + path);

@@ -10,9 +10,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 
 /** What is kept of one student: taken along, and erased. */
 @RestController
@@ -25,11 +27,13 @@ class StudentDataController {
 
     record Erase(@Nullable String name) {}
 
+    @Allow(Permission.LEAD)
     @GetMapping("/api/students/gone")
-    List<People.Person> gone(@Me Caller caller) {
-        return data.gone(caller);
+    List<People.Person> gone() {
+        return data.gone();
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping(path = "/api/students/{id}/data", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> all(@Me Caller caller, @PathVariable UUID id) {
         return ResponseEntity.ok()
@@ -37,6 +41,7 @@ class StudentDataController {
                 .body(data.all(caller, id).toPrettyString());
     }
 
+    @Allow(Permission.LEAD)
     @PostMapping("/api/students/{id}/erase")
     StudentData.Erased erase(@Me Caller caller, @PathVariable UUID id, @RequestBody Erase given) {
         return data.erase(caller, id, given.name);

@@ -7,6 +7,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.server.people.Allow;
+import palmtally.server.people.Permission;
 
 /** The trail, for the lead. */
 @RestController
@@ -25,6 +27,7 @@ class AuditController {
      * @param before the line the page ends before, or null for the newest
      * @param words what must be in the line: a name, or what was done
      */
+    @Allow(Permission.LEAD)
     @GetMapping("/api/school/audit")
     List<Audit.TrailLine> page(
             @RequestParam(required = false) @Nullable Long before, @RequestParam(defaultValue = "") String words) {

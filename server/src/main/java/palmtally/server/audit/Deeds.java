@@ -60,13 +60,13 @@ final class Deeds {
         done("POST /api/people", "made an account");
         done("PUT /api/people/{id}/access", "changed who may sign in", "id");
         done("POST /api/people/{id}/password", "made a new password", "id");
-        done("GET /api/school/terms/{id}/sign-ins", "read the sign-ins");
+        done("GET /api/school/terms/{term}/sign-ins", "read the sign-ins");
         done("POST /api/school/terms", "made a term");
-        done("PUT /api/school/terms/{id}", "changed a term");
-        done("PUT /api/school/terms/{id}/archived", "changed whether a term is in the archive");
-        done("POST /api/school/terms/{id}/class", "took a class list");
-        done("PUT /api/school/terms/{id}/duties", "set who does what");
-        done("DELETE /api/school/terms/{id}/people/{account}", "took out of the term", "account");
+        done("PUT /api/school/terms/{term}", "changed a term");
+        done("PUT /api/school/terms/{term}/archived", "changed whether a term is in the archive");
+        done("POST /api/school/terms/{term}/class", "took a class list");
+        done("PUT /api/school/terms/{term}/duties", "set who does what");
+        done("DELETE /api/school/terms/{term}/people/{account}", "took out of the term", "account");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");
         done("PUT /api/school/profiles/{id}", "changed a profile");
@@ -141,7 +141,7 @@ final class Deeds {
                 "POST /api/drafts/template",
                 "POST /api/practicals/ready",
                 "POST /api/profiles/{id}/try",
-                "POST /api/school/terms/{id}/class/preview",
+                "POST /api/school/terms/{term}/class/preview",
                 "POST /api/sequences/incoming/preview",
                 "POST /api/sequences/{id}/rounds/preview",
                 "POST /api/techniques/incoming/preview",
@@ -176,8 +176,8 @@ final class Deeds {
                 "GET /api/settings",
                 "GET /api/techniques",
                 "GET /api/techniques/file",
-                "GET /api/terms/{id}/duties",
-                "GET /api/terms/{id}/people",
+                "GET /api/terms/{term}/duties",
+                "GET /api/terms/{term}/people",
                 "GET /api/terms/{term}/curriculum",
                 "GET /api/terms/{term}/curriculum/file",
                 "GET /api/terms/{term}/curriculum/versions/{version}",

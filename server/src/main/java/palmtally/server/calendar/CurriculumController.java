@@ -25,9 +25,11 @@ import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.formats.TermChecksView;
 import palmtally.formats.TermFile;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -87,21 +89,21 @@ class CurriculumController {
         this.clock = clock;
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/curriculum")
-    CurriculumView curriculum(@Me Caller caller, @PathVariable UUID term) {
-        people.mustTeach(caller, term);
+    CurriculumView curriculum(@PathVariable UUID term) {
         return view(term, curricula.newest(term));
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/curriculum/versions/{version}")
-    Curriculum version(@Me Caller caller, @PathVariable UUID term, @PathVariable int version) {
-        people.mustTeach(caller, term);
+    Curriculum version(@PathVariable UUID term, @PathVariable int version) {
         return curricula.numbered(term, version).curriculum();
     }
 
+    @Allow(Permission.TERM_PLANNER)
     @PutMapping("/api/terms/{term}/curriculum")
     CurriculumView save(@Me Caller caller, @PathVariable UUID term, @RequestBody TermEdit edit) {
-        mustPlan(caller, term);
         if (edit.from == null || edit.curriculum == null)
             throw new InvalidValue("edit", new Fault(edit.from == null ? "from" : "curriculum", "", "is missing"));
         if (edit.what != null && edit.what.length() > 200)
@@ -113,15 +115,15 @@ class CurriculumController {
     }
 
     /** What the checks say of a draft; nothing is stored. */
+    @Allow(Permission.TERM_STAFF)
     @PostMapping("/api/terms/{term}/curriculum/check")
-    TermChecksView check(@Me Caller caller, @PathVariable UUID term, @RequestBody TermDraft draft) {
-        people.mustTeach(caller, term);
+    TermChecksView check(@PathVariable UUID term, @RequestBody TermDraft draft) {
         return TermChecksView.of(checks(need(draft.curriculum)));
     }
 
+    @Allow(Permission.TERM_STAFF)
     @PostMapping("/api/terms/{term}/curriculum/mend")
-    TermDraftView mend(@Me Caller caller, @PathVariable UUID term, @RequestBody TermDraftMend draft) {
-        people.mustTeach(caller, term);
+    TermDraftView mend(@PathVariable UUID term, @RequestBody TermDraftMend draft) {
         var finding = checks(need(draft.curriculum)).findings().stream()
                 .filter(f -> f.key().equals(draft.key))
                 .findFirst()
@@ -133,9 +135,9 @@ class CurriculumController {
     }
 
     /** Lays the term out anew from regions in the order wished for; nothing is stored. */
+    @Allow(Permission.TERM_STAFF)
     @PostMapping("/api/terms/{term}/curriculum/layout")
-    LayoutView layout(@Me Caller caller, @PathVariable UUID term, @RequestBody LayoutWish wish) {
-        people.mustTeach(caller, term);
+    LayoutView layout(@PathVariable UUID term, @RequestBody LayoutWish wish) {
         var frame = need(wish.curriculum);
         if (wish.regions == null || wish.regions.isEmpty())
             throw new InvalidValue("layout", new Fault("regions", "", "needs at least one region"));
@@ -164,32 +166,32 @@ class CurriculumController {
                         .orElse(null));
     }
 
+    @Allow(Permission.TERM_STAFF)
     @PostMapping("/api/terms/{term}/curriculum/difference")
-    List<String> difference(@Me Caller caller, @PathVariable UUID term, @RequestBody TwoTerms two) {
-        people.mustTeach(caller, term);
+    List<String> difference(@PathVariable UUID term, @RequestBody TwoTerms two) {
         return TermDifference.between(need(two.before), need(two.after));
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/curriculum/file", produces = MediaType.APPLICATION_JSON_VALUE)
-    ResponseEntity<String> file(@Me Caller caller, @PathVariable UUID term) {
-        people.mustTeach(caller, term);
+    ResponseEntity<String> file(@PathVariable UUID term) {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=\"term.curriculum.json\"")
                 .body(Documents.write(curricula.file(term)));
     }
 
     /** What a file would change, without changing it. */
+    @Allow(Permission.TERM_STAFF)
     @PostMapping("/api/terms/{term}/curriculum/incoming/preview")
     TermPreview preview(@Me Caller caller, @PathVariable UUID term, @RequestBody TermText given)
             throws FormatException {
-        people.mustTeach(caller, term);
         return preview(term, read(given));
     }
 
     /** Takes the plan of a file and its sequences, or nothing of it. */
+    @Allow(Permission.TERM_PLANNER)
     @PostMapping("/api/terms/{term}/curriculum/incoming")
     TermPreview take(@Me Caller caller, @PathVariable UUID term, @RequestBody TermText given) throws FormatException {
-        mustPlan(caller, term);
         var file = read(given);
         var preview = preview(term, file);
         curricula.take(term, file, caller);
@@ -216,11 +218,6 @@ class CurriculumController {
                 file.curriculum().lessons().size(),
                 TermDifference.between(curricula.newest(term).curriculum(), file.curriculum()),
                 changed);
-    }
-
-    private void mustPlan(Caller caller, UUID term) {
-        people.mustTeach(caller, term);
-        caller.mustPlan("the plan of the term");
     }
 
     private static Curriculum need(@Nullable Curriculum given) {

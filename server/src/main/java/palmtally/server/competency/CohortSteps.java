@@ -105,8 +105,7 @@ public class CohortSteps {
     }
 
     /** Steps of sequences as they are now, worst first: where the most things went wrong in a hundred times asked. */
-    public Heat heat(Caller caller, UUID term) {
-        people.mustTeach(caller, term);
+    public Heat heat(UUID term) {
         var counted = rows.ofTerm(term).stream().collect(Collectors.groupingBy(Row::sequence));
         var lessons = curricula.newest(term).curriculum().lessons();
         var all = new java.util.ArrayList<StepHeat>();
@@ -151,8 +150,7 @@ public class CohortSteps {
                 .orElse(null);
     }
 
-    List<Wronged> wrong(Caller caller, UUID term, String sequence, String step) {
-        people.mustTeach(caller, term);
+    List<Wronged> wrong(UUID term, String sequence, String step) {
         return rows.wrong(term, sequence, step);
     }
 
@@ -161,15 +159,9 @@ public class CohortSteps {
         return id.length() <= 64 ? id : id.substring(0, 64);
     }
 
-    private void mustPlan(Caller caller, UUID term) {
-        people.mustTeach(caller, term);
-        people.mustBeOpen(term);
-        caller.mustPlan("the plan of the term");
-    }
-
     /** Puts a step into the next demonstration: first thing in the coming lab of the plan. */
     ShownAgain showAgain(Caller caller, UUID termId, String sequence, String step) {
-        mustPlan(caller, termId);
+        people.mustBeOpen(termId);
         var plan = sequences.newest(sequence).sequence();
         var found = plan.steps().stream()
                 .filter(s -> s.id().equals(step))
@@ -214,13 +206,13 @@ public class CohortSteps {
 
     /** Takes it out of the plan again. */
     Heat notAgain(Caller caller, UUID termId, String sequence, String step) {
-        mustPlan(caller, termId);
+        people.mustBeOpen(termId);
         var now = curricula.newest(termId);
         var lessons = now.curriculum().lessons().stream()
                 .filter(l -> !l.id().equals(lessonId(sequence, step)))
                 .toList();
         if (lessons.size() < now.curriculum().lessons().size())
             curricula.save(termId, now.curriculum().withLessons(lessons), now.version(), "Not shown again", caller);
-        return heat(caller, termId);
+        return heat(termId);
     }
 }

@@ -18,9 +18,11 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import palmtally.formats.Table;
 import palmtally.server.live.Live;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 import palmtally.server.problem.Refusal;
 
 /** Track: the cohort, one student, what to do next, and what is taken along. */
@@ -63,21 +65,23 @@ class CompetencyController {
         this.people = people;
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/competency")
     Tracking.Cohort cohort(@Me Caller caller, @PathVariable UUID term) {
         return tracking.cohort(caller, term);
     }
 
     /** Says whenever something that Track shows has changed. */
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/competency/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> live(@Me Caller caller, @PathVariable UUID term, HttpServletRequest request) {
-        people.mustTeach(caller, term);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(live.open(audience, term.toString(), Live.Who.of(request, caller.id())));
     }
 
     /** Says to students whenever something has changed on their own page. */
+    @Allow(Permission.SIGNED_IN)
     @GetMapping(path = "/api/competency/students/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> ownLive(@Me Caller caller, @PathVariable UUID id, HttpServletRequest request) {
         people.maySee(caller, id);
@@ -86,49 +90,56 @@ class CompetencyController {
                 .body(live.open(own, id.toString(), Live.Who.of(request, caller.id())));
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/competency/students/{id}")
     Tracking.Student student(@Me Caller caller, @PathVariable UUID id) {
         return tracking.student(caller, id);
     }
 
     /** What to watch in the coming lab. */
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/watch")
     Lookout.WatchList watch(
             @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable Double minutes) {
         return lookout.watch(caller, term, minutes);
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/forecast")
     Lookout.Forecast forecast(@Me Caller caller, @PathVariable UUID term) {
         return lookout.forecast(caller, term);
     }
 
     /** What the class misses, step by step. */
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/steps")
-    CohortSteps.Heat steps(@Me Caller caller, @PathVariable UUID term) {
-        return steps.heat(caller, term);
+    CohortSteps.Heat steps(@PathVariable UUID term) {
+        return steps.heat(term);
     }
 
     /** The practicals in which a step went wrong. */
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/steps/{sequence}/{step}")
-    List<CohortSteps.Wronged> wrong(
-            @Me Caller caller, @PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
-        return steps.wrong(caller, term, sequence, step);
+    List<CohortSteps.Wronged> wrong(@PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
+        return steps.wrong(term, sequence, step);
     }
 
     /** Puts a step into the next demonstration. */
+    @Allow(Permission.TERM_PLANNER)
     @PostMapping("/api/terms/{term}/steps/{sequence}/{step}/again")
     CohortSteps.ShownAgain again(
             @Me Caller caller, @PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
         return steps.showAgain(caller, term, sequence, step);
     }
 
+    @Allow(Permission.TERM_PLANNER)
     @DeleteMapping("/api/terms/{term}/steps/{sequence}/{step}/again")
     CohortSteps.Heat notAgain(
             @Me Caller caller, @PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
         return steps.notAgain(caller, term, sequence, step);
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/marks.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv(@Me Caller caller, @PathVariable UUID term) {
         return file(
@@ -137,6 +148,7 @@ class CompetencyController {
                 "marks.csv");
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/marks.xlsx")
     ResponseEntity<byte[]> workbook(@Me Caller caller, @PathVariable UUID term) {
         return file(
@@ -145,11 +157,13 @@ class CompetencyController {
                 "marks.xlsx");
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/evidence")
     Marks.EvidenceFile evidence(@Me Caller caller, @PathVariable UUID term) {
         return marks.evidence(caller, term, null);
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/competency/students/{id}/evidence")
     Marks.EvidenceFile evidenceOf(@Me Caller caller, @PathVariable UUID id) {
         people.maySee(caller, id);
@@ -158,21 +172,25 @@ class CompetencyController {
     }
 
     /** How graders compare, and how much the practicals can be relied on. */
+    @Allow(Permission.TERM_PLANNER)
     @GetMapping("/api/terms/{term}/graders")
-    Graders.GraderQuality graders(@Me Caller caller, @PathVariable UUID term) {
-        return graders.of(caller, term);
+    Graders.GraderQuality graders(@PathVariable UUID term) {
+        return graders.of(term);
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/closing")
     Closing.ClosingView closing(@Me Caller caller, @PathVariable UUID term) {
         return closing.view(caller, term);
     }
 
+    @Allow(Permission.LEAD)
     @PostMapping("/api/terms/{term}/closing")
     Closing.ClosingView close(@Me Caller caller, @PathVariable UUID term, @RequestBody Closing.Close how) {
         return closing.close(caller, term, how);
     }
 
+    @Allow(Permission.LEAD)
     @DeleteMapping("/api/terms/{term}/closing")
     Closing.ClosingView reopen(@Me Caller caller, @PathVariable UUID term) {
         return closing.reopen(caller, term);

@@ -10,8 +10,10 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import palmtally.server.live.Live;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 
 /** The class screen: open to everyone who has its address. */
 @RestController
@@ -24,11 +26,13 @@ class ClassScreenController {
         this.live = live;
     }
 
+    @Allow(Permission.ANYBODY)
     @GetMapping("/api/screens/{code}")
     ClassScreens.ScreenView one(@PathVariable String code) {
         return screens.screen(code);
     }
 
+    @Allow(Permission.ANYBODY)
     @GetMapping(path = "/api/screens/{code}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> live(
             @Me @Nullable Caller caller, @PathVariable String code, HttpServletRequest request) {

@@ -9,8 +9,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 
 /** Practice rounds: set up, open, mark, stand. */
 @RestController
@@ -22,27 +24,32 @@ class RoundController {
     }
 
     /** Who may be at the tables. */
+    @Allow(Permission.STAFF)
     @GetMapping("/api/rounds/students")
     List<Rounds.Seated> students(@Me Caller caller) {
         return rounds.students(caller);
     }
 
     /** What a round would be; nothing is stored. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/sequences/{id}/rounds/preview")
     Rounds.RoundPreview preview(@Me Caller caller, @PathVariable String id, @RequestBody Rounds.AskedRound asked) {
         return rounds.preview(caller, id, asked);
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/sequences/{id}/rounds")
     RoundView open(@Me Caller caller, @PathVariable String id, @RequestBody Rounds.AskedRound asked) {
         return RoundView.of(rounds.open(caller, id, asked));
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping("/api/rounds/{id}")
     RoundView one(@Me Caller caller, @PathVariable UUID id, @RequestParam @Nullable Double at) {
         return RoundView.of(rounds.own(caller, id, at));
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/rounds/{id}/marks")
     RoundView.RoundLiveView mark(@Me Caller caller, @PathVariable UUID id, @RequestBody Rounds.SentRoundMark mark) {
         return RoundView.RoundLiveView.of(rounds.mark(caller, id, mark));

@@ -15,10 +15,10 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Sequence;
 import palmtally.server.calendar.Curricula;
-import palmtally.server.people.Caller;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Duties;
-import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -41,6 +41,7 @@ class HandoutController {
     }
 
     /** @param version a version of the sequence, or none for the newest */
+    @Allow(Permission.STAFF)
     @GetMapping(path = "/api/sequences/{id}/handout", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> sequence(
             @PathVariable String id,
@@ -58,13 +59,10 @@ class HandoutController {
                 id.replaceAll("[^A-Za-z0-9-]", "-") + "-handout.pdf");
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/weeks/{week}/plan", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> week(
-            @Me Caller caller,
-            @PathVariable UUID term,
-            @PathVariable int week,
-            @RequestParam(defaultValue = "a4") String paper) {
-        people.mustTeach(caller, term);
+            @PathVariable UUID term, @PathVariable int week, @RequestParam(defaultValue = "a4") String paper) {
         var curriculum = curricula.newest(term).curriculum();
         if (week < 1 || week > curriculum.weeks()) throw Refusal.notFound("week in this term");
         Map<String, Sequence> all = new LinkedHashMap<>();

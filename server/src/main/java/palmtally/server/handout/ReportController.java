@@ -14,9 +14,11 @@ import palmtally.core.profile.ScopeTopic;
 import palmtally.server.competency.CohortSteps;
 import palmtally.server.competency.Lookout;
 import palmtally.server.competency.Tracking;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 
 /** PDF of what Track says of a student, of a cohort, and of what to look at next. */
 @RestController
@@ -47,6 +49,7 @@ class ReportController {
         return HandoutController.pdf(Press.print(title, html, Paper.of(paper), ScopeTopic.WHO_DECIDES, POINTS), file);
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping(path = "/api/competency/students/{id}/report", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> student(
             @Me Caller caller, @PathVariable UUID id, @RequestParam(defaultValue = "a4") String paper) {
@@ -54,18 +57,20 @@ class ReportController {
         return print(student.student().name(), sheets().student(student, clock.instant()), paper, "student-report.pdf");
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/report", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> cohort(
             @Me Caller caller, @PathVariable UUID term, @RequestParam(defaultValue = "a4") String paper) {
         var cohort = tracking.cohort(caller, term);
         return print(
                 cohort.name(),
-                sheets().cohort(cohort, steps.heat(caller, term), lookout.forecast(caller, term), clock.instant()),
+                sheets().cohort(cohort, steps.heat(term), lookout.forecast(caller, term), clock.instant()),
                 paper,
                 "cohort-report.pdf");
     }
 
     /** To carry onto the floor. */
+    @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/watch/list", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> looks(
             @Me Caller caller,

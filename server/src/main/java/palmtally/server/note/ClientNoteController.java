@@ -15,8 +15,10 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.people.ClientNote;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 
 /** Notes of one person: read, written and taken back by those who teach them; their own to read for everybody. */
 @RestController
@@ -33,17 +35,20 @@ class ClientNoteController {
         this.notes = notes;
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/notes/{person}")
     List<ClientNotes.Kept> of(@Me Caller caller, @PathVariable UUID person) {
         return notes.of(caller, person);
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/notes/{person}")
     List<ClientNotes.Kept> add(@Me Caller caller, @PathVariable UUID person, @RequestBody NewNote given) {
         if (given.kind == null) throw new InvalidValue("note", new Fault("kind", "", "is missing"));
         return notes.add(caller, person, new ClientNote(given.kind, given.zone, given.side), given.until);
     }
 
+    @Allow(Permission.STAFF)
     @DeleteMapping("/api/notes/{person}/{note}")
     List<ClientNotes.Kept> withdraw(@Me Caller caller, @PathVariable UUID person, @PathVariable UUID note) {
         return notes.withdraw(caller, person, note);

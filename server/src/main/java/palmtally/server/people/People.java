@@ -364,6 +364,10 @@ public class People {
                 .toList();
     }
 
+    public boolean hasTerm(UUID id) {
+        return mapper.term(id).isPresent();
+    }
+
     public Term term(UUID id) {
         return mapper.term(id).orElseThrow(() -> Refusal.notFound("term"));
     }

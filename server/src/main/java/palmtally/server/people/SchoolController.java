@@ -39,6 +39,7 @@ class SchoolController {
         this.duties = duties;
     }
 
+    @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms")
     List<People.TermView> addTerm(@Me Caller caller, @RequestBody TermForm form) {
         var f = whole(form);
@@ -46,17 +47,19 @@ class SchoolController {
         return people.terms(caller);
     }
 
-    @PutMapping("/api/school/terms/{id}")
-    List<People.TermView> changeTerm(@Me Caller caller, @PathVariable UUID id, @RequestBody TermForm form) {
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/terms/{term}")
+    List<People.TermView> changeTerm(@Me Caller caller, @PathVariable UUID term, @RequestBody TermForm form) {
         var f = whole(form);
-        people.changeTerm(id, f.name, f.cohort, f.startsOn, f.weeks);
+        people.changeTerm(term, f.name, f.cohort, f.startsOn, f.weeks);
         return people.terms(caller);
     }
 
-    @PutMapping("/api/school/terms/{id}/archived")
-    List<People.TermView> archive(@Me Caller caller, @PathVariable UUID id, @RequestBody Archived given) {
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/terms/{term}/archived")
+    List<People.TermView> archive(@Me Caller caller, @PathVariable UUID term, @RequestBody Archived given) {
         if (given.archived == null) throw new InvalidValue("term", new Fault("archived", "", "is missing"));
-        people.archive(id, given.archived);
+        people.archive(term, given.archived);
         return people.terms(caller);
     }
 
@@ -71,32 +74,37 @@ class SchoolController {
     }
 
     /** What a class list would do, without doing it. */
-    @PostMapping("/api/school/terms/{id}/class/preview")
-    List<People.ClassLine> preview(@PathVariable UUID id, @RequestBody ClassText given) throws FormatException {
-        return people.readClass(id, ClassList.read(or(given.text)));
+    @Allow(Permission.LEAD)
+    @PostMapping("/api/school/terms/{term}/class/preview")
+    List<People.ClassLine> preview(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
+        return people.readClass(term, ClassList.read(or(given.text)));
     }
 
     /** Takes the whole class list, or nothing of it; passwords are told here and never again. */
-    @PostMapping("/api/school/terms/{id}/class")
-    List<People.SignInSheet> take(@PathVariable UUID id, @RequestBody ClassText given) throws FormatException {
-        return people.takeClass(id, ClassList.read(or(given.text)));
+    @Allow(Permission.LEAD)
+    @PostMapping("/api/school/terms/{term}/class")
+    List<People.SignInSheet> take(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
+        return people.takeClass(term, ClassList.read(or(given.text)));
     }
 
-    @DeleteMapping("/api/school/terms/{id}/people/{account}")
-    List<People.Person> leave(@PathVariable UUID id, @PathVariable UUID account) {
-        people.leave(id, account);
-        return people.inTerm(id);
+    @Allow(Permission.LEAD)
+    @DeleteMapping("/api/school/terms/{term}/people/{account}")
+    List<People.Person> leave(@PathVariable UUID term, @PathVariable UUID account) {
+        people.leave(term, account);
+        return people.inTerm(term);
     }
 
+    @Allow(Permission.LEAD)
     @PostMapping("/api/people/{id}/password")
     People.SignInSheet resetPassword(@PathVariable UUID id) {
         return people.resetPassword(id);
     }
 
     /** How the sign-ins of a term stand: who is shut out, and until when the others are good. */
-    @GetMapping("/api/school/terms/{id}/sign-ins")
-    List<People.SignInState> signIns(@PathVariable UUID id) {
-        return people.signIns(id);
+    @Allow(Permission.LEAD)
+    @GetMapping("/api/school/terms/{term}/sign-ins")
+    List<People.SignInState> signIns(@PathVariable UUID term) {
+        return people.signIns(term);
     }
 
     /**
@@ -106,6 +114,7 @@ class SchoolController {
     record Access(@Nullable Boolean disabled, @Nullable LocalDate expiresOn) {}
 
     /** Who may sign in, and how long. */
+    @Allow(Permission.LEAD)
     @PutMapping("/api/people/{id}/access")
     People.SignInState setAccess(@Me Caller caller, @PathVariable UUID id, @RequestBody Access given) {
         if (given.disabled != null) people.disable(caller, id, given.disabled);
@@ -113,16 +122,17 @@ class SchoolController {
         return people.signIn(id);
     }
 
-    @GetMapping("/api/terms/{id}/duties")
-    List<Duties.Duty> duties(@Me Caller caller, @PathVariable UUID id) {
-        people.mustTeach(caller, id);
-        return duties.of(id);
+    @Allow(Permission.TERM_STAFF)
+    @GetMapping("/api/terms/{term}/duties")
+    List<Duties.Duty> duties(@PathVariable UUID term) {
+        return duties.of(term);
     }
 
-    @PutMapping("/api/school/terms/{id}/duties")
-    List<Duties.Duty> setDuties(@PathVariable UUID id, @RequestBody DutyList given) {
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/terms/{term}/duties")
+    List<Duties.Duty> setDuties(@PathVariable UUID term, @RequestBody DutyList given) {
         if (given.duties == null) throw new InvalidValue("duties", new Fault("duties", "", "is missing"));
-        return duties.set(id, given.duties);
+        return duties.set(term, given.duties);
     }
 
     private static String or(@Nullable String text) {

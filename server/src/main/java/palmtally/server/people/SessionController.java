@@ -60,11 +60,13 @@ class SessionController {
         this.contexts = contexts;
     }
 
+    @Allow(Permission.ANYBODY)
     @GetMapping("/api/session")
     SessionView session(@Me @Nullable Caller caller) {
         return view(caller);
     }
 
+    @Allow(Permission.ANYBODY)
     @PostMapping("/api/session")
     SessionView signIn(@RequestBody SignIn given, HttpServletRequest request, HttpServletResponse response) {
         var name = or(given.signIn);
@@ -80,6 +82,7 @@ class SessionController {
         return open(caller, request, response);
     }
 
+    @Allow(Permission.ANYBODY)
     @DeleteMapping("/api/session")
     SessionView signOut(HttpServletRequest request) {
         var session = request.getSession(false);
@@ -96,6 +99,7 @@ class SessionController {
     record NewPassword(@Nullable String old, @Nullable String password) {}
 
     /** One's own password. */
+    @Allow(Permission.SIGNED_IN)
     @PostMapping("/api/session/password")
     SessionView changePassword(@Me Caller caller, @RequestBody NewPassword given, HttpServletRequest request) {
         people.changePassword(
@@ -106,6 +110,7 @@ class SessionController {
         return view(caller);
     }
 
+    @Allow(Permission.ANYBODY)
     @PostMapping("/api/setup")
     SessionView setUp(@RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
         if (given.password == null) throw new InvalidValue("account", new Fault("password", "", "is missing"));

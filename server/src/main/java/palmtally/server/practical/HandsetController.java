@@ -8,8 +8,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 
 /** The client's handset: its code for the grader, and what the client says, open to who has the code. */
 @RestController
@@ -22,18 +24,21 @@ class HandsetController {
         this.handsets = handsets;
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/handset")
     HandsetCode code(@Me Caller caller, @PathVariable UUID id) {
         return new HandsetCode(handsets.code(caller, id));
     }
 
     /** Whether it is in use; tells nothing else. */
+    @Allow(Permission.ANYBODY)
     @GetMapping("/api/handsets/{code}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void on(@PathVariable String code) {
         handsets.mustBeOn(code);
     }
 
+    @Allow(Permission.ANYBODY)
     @PostMapping("/api/handsets/{code}/reports")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void say(@PathVariable String code, @RequestBody Handsets.Said said) {

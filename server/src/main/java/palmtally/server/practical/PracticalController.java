@@ -42,9 +42,11 @@ import palmtally.formats.FormatException;
 import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
 import palmtally.formats.UnreadableDocument;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.PlanView.OpenView;
 import palmtally.server.sequence.PlanView.SpanView;
@@ -148,6 +150,7 @@ class PracticalController {
         this.clock = clock;
     }
 
+    @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/practicals")
     List<PracticalLine> lines(
             @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable UUID student) {
@@ -155,6 +158,7 @@ class PracticalController {
     }
 
     /** What is in the way of a brief before it is started. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/ready")
     ReadyView ready(@Me Caller caller, @RequestBody Practicals.Brief brief) {
         var ready = admission.look(caller, brief, practicals.asked(caller, brief), brief.notes());
@@ -169,18 +173,21 @@ class PracticalController {
                 ready.gates());
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/practicals")
     PracticalView start(@Me Caller caller, @RequestBody Practicals.Brief brief) {
         admission.pass(caller, brief, practicals.asked(caller, brief));
         return one(caller, practicals.start(caller, brief));
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/practicals/{id}")
     PracticalView one(@Me Caller caller, @PathVariable UUID id) {
         return view(practicals.whole(caller, id), caller);
     }
 
     /** What the caller has at the tables now. */
+    @Allow(Permission.STAFF)
     @GetMapping("/api/floor")
     List<PracticalView> floor(@Me Caller caller) {
         var tables = new ArrayList<PracticalView>();
@@ -196,11 +203,13 @@ class PracticalController {
     }
 
     /** What other devices wrote for these tables since. */
+    @Allow(Permission.STAFF)
     @GetMapping("/api/floor/news")
     List<Practicals.News> news(@Me Caller caller, @RequestParam(defaultValue = "0") long after) {
         return practicals.news(caller, after);
     }
 
+    @Allow(Permission.SIGNED_IN)
     @PostMapping("/api/practicals/{id}/events")
     Stored append(@Me Caller caller, @PathVariable UUID id, @RequestBody Sent sent) {
         var stored = capture.append(caller, id, sent.events);
@@ -208,12 +217,14 @@ class PracticalController {
     }
 
     /** Scores so far; once it is finished only after the rating of the whole. */
+    @Allow(Permission.STAFF)
     @GetMapping("/api/practicals/{id}/scores")
     SoFar scores(@Me Caller caller, @PathVariable UUID id) {
         var practical = practicals.soFar(caller, id);
         return new SoFar(practical.events().size(), ScoreView.of(practical));
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/rating")
     PracticalView rate(@Me Caller caller, @PathVariable UUID id, @RequestBody Rating rating) {
         awards.rate(caller, id, rating.value);
@@ -221,24 +232,28 @@ class PracticalController {
     }
 
     /** A second grader marks the same run, blind to the first. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/beside")
     PracticalView beside(@Me Caller caller, @PathVariable UUID id) {
         return one(caller, practicals.beside(caller, id));
     }
 
     /** Another student is asked to watch and write down what they see. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/peer-looks")
     Watched watch(@Me Caller caller, @PathVariable UUID id, @RequestBody Watched sent) {
         return new Watched(practicals.watch(caller, id, sent.observer), sent.observer);
     }
 
     /** The looks the caller is asked for now. */
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/me/peer-looks")
     List<Practicals.Watching> watching(@Me Caller caller) {
         return practicals.watching(caller);
     }
 
     /** The student's own marks, before the result is shown. */
+    @Allow(Permission.SIGNED_IN)
     @PostMapping("/api/practicals/{id}/self-marks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void selfMark(@Me Caller caller, @PathVariable UUID id, @RequestBody SelfMarks sent) {
@@ -246,18 +261,21 @@ class PracticalController {
     }
 
     /** Finished practicals of the caller that wait for their own marks. */
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/me/to-mark")
     List<Practicals.ToMark> toMark(@Me Caller caller) {
         return practicals.toMark(caller.id());
     }
 
     /** With a reason it does not count any more; without one it counts again. */
+    @Allow(Permission.STAFF)
     @PutMapping("/api/practicals/{id}/void")
     PracticalView setVoid(@Me Caller caller, @PathVariable UUID id, @RequestBody Voided voided) {
         awards.setVoid(caller, id, voided.reason);
         return one(caller, id);
     }
 
+    @Allow(Permission.STAFF)
     @PutMapping("/api/practicals/{id}/award")
     PracticalView award(@Me Caller caller, @PathVariable UUID id, @RequestBody SentAward sent) {
         if (sent.from == null || sent.award == null)
@@ -266,6 +284,7 @@ class PracticalController {
         return one(caller, id);
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping(path = "/api/practicals/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@Me Caller caller, @PathVariable UUID id) {
         return ResponseEntity.ok()
@@ -273,12 +292,12 @@ class PracticalController {
                 .body(Documents.write(practicals.whole(caller, id).practical()));
     }
 
+    @Allow(Permission.TERM_STAFF)
     @PostMapping(
             path = "/api/terms/{term}/students/{student}/practicals/file",
             consumes = MediaType.APPLICATION_JSON_VALUE)
     PracticalView read(@Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody String text)
             throws FormatException {
-        people.mustTeach(caller, term);
         people.mustBeOpen(term);
         if (people.students(term).stream().noneMatch(s -> s.id().equals(student)))
             throw new InvalidValue(

@@ -13,7 +13,9 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.profile.Profile;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.people.Allow;
 import palmtally.server.people.People;
+import palmtally.server.people.Permission;
 
 /** Profiles: list, choose, in and out. */
 @RestController
@@ -28,6 +30,7 @@ class ProfileController {
         this.people = people;
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping("/api/profiles")
     List<ProfileView> all() {
         var school = people.schoolProfile();
@@ -37,12 +40,14 @@ class ProfileController {
                 .toList();
     }
 
+    @Allow(Permission.LEAD)
     @PutMapping("/api/school/profile/{id}")
     List<ProfileView> choose(@PathVariable String id) {
         people.setSchoolProfile(profiles.newest(id).profile().id());
         return all();
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping(path = "/api/profiles/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@PathVariable String id) {
         var profile = profiles.newest(id).profile();
@@ -53,6 +58,7 @@ class ProfileController {
                 .body(Documents.write(profile));
     }
 
+    @Allow(Permission.LEAD)
     @PostMapping(path = "/api/school/profiles/file", consumes = MediaType.APPLICATION_JSON_VALUE)
     List<ProfileView> read(@RequestBody String text) throws FormatException {
         profiles.save(Documents.readProfile(text));

@@ -19,8 +19,10 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
 import palmtally.server.note.ClientNotes;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
 import palmtally.server.technique.Library;
 
@@ -90,12 +92,14 @@ class DraftController {
         return client == null ? List.of() : clientNotes.notes(caller, client);
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/check")
     PlanView check(@Me Caller caller, @RequestBody Draft draft) {
         return PlanView.of(Checks.run(
                 need(draft.sequence, "sequence"), profiles.named(draft.profile), notes(caller, draft.client)));
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/mend")
     DraftView mend(@Me Caller caller, @RequestBody DraftMend draft) {
         var profile = profiles.named(draft.profile);
@@ -106,6 +110,7 @@ class DraftController {
         return new DraftView(mended, PlanView.of(Checks.run(mended, profile, notes)));
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/fit")
     FitView fit(@RequestBody DraftFit draft) {
         var sequence = need(draft.sequence, "sequence");
@@ -129,11 +134,13 @@ class DraftController {
                 PlanView.of(Checks.run(fit.sequence(), profile)));
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/step")
     Step step(@RequestBody Jotted line) {
         return QuickAdd.read(need(line.text, "text"), library.techniques(), need(line.id, "id"), line.after);
     }
 
+    @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/template")
     List<Block> template(@RequestBody Laid laid) {
         return need(laid.template, "template")
@@ -141,6 +148,7 @@ class DraftController {
     }
 
     /** What lies between two texts of a sequence, as sentences. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/difference")
     List<String> difference(@RequestBody Two two) {
         return Difference.between(need(two.before, "before"), need(two.after, "after"));

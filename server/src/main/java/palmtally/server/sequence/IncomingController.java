@@ -15,8 +15,10 @@ import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.formats.StepTable;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 
 /** Sequences in and out of files: what would change is shown before it changes, and all of a file is taken or nothing. */
 @RestController
@@ -55,21 +57,23 @@ class IncomingController {
     }
 
     /** What would change, without changing it. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/sequences/incoming/preview")
     List<IncomingLine> preview(@RequestBody IncomingFile file) throws FormatException {
         return read(file).stream().map(this::line).toList();
     }
 
     /** Takes every sequence of the file, or none. */
+    @Allow(Permission.PLANNER)
     @PostMapping("/api/sequences/incoming")
     List<IncomingLine> take(@Me Caller caller, @RequestBody IncomingFile file) throws FormatException {
-        caller.mustPlan("sequences");
         var incoming = read(file);
         var lines = incoming.stream().map(this::line).toList();
         sequences.takeAll(incoming, caller);
         return lines;
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping(path = "/api/sequences/{id}/steps", produces = "text/csv;charset=UTF-8")
     ResponseEntity<String> steps(@PathVariable String id) {
         return ResponseEntity.ok()

@@ -30,8 +30,10 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Template;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
 
 /** Plans: list, read with what the checks say, mend, undo, in and out. */
@@ -77,6 +79,7 @@ class SequenceController {
         this.profiles = profiles;
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping("/api/sequences")
     List<SequenceLine> all() {
         var profile = profiles.ofSchool().profile();
@@ -157,9 +160,9 @@ class SequenceController {
             @Nullable List<Zone> zones) {}
 
     /** Starts a sequence, by template or bare. */
+    @Allow(Permission.PLANNER)
     @PostMapping("/api/sequences")
     SequenceView begin(@Me Caller caller, @RequestBody NewSequence wanted) {
-        caller.mustPlan("sequences");
         var faults = new ArrayList<Fault>();
         if (wanted.name == null || wanted.name.isBlank()) faults.add(new Fault("name", "", "must not be blank"));
         if (wanted.region == null) faults.add(new Fault("region", "", "is missing"));
@@ -176,12 +179,14 @@ class SequenceController {
         return view(sequences.save(made, 0, "Started", caller), null);
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping("/api/sequences/{id}")
     SequenceView one(@PathVariable String id, @RequestParam(required = false) @Nullable String profile) {
         return view(sequences.newest(id), profile);
     }
 
     /** One version as it was, with what changed since the one before. */
+    @Allow(Permission.STAFF)
     @GetMapping("/api/sequences/{id}/versions/{version}")
     VersionView version(@PathVariable String id, @PathVariable int version) {
         var v = sequences.numbered(id, version);
@@ -195,13 +200,13 @@ class SequenceController {
 
     record VersionView(UUID versionId, int version, Sequence sequence, List<String> changes) {}
 
+    @Allow(Permission.PLANNER)
     @PutMapping("/api/sequences/{id}")
     SequenceView save(
             @Me Caller caller,
             @PathVariable String id,
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
-        caller.mustPlan("sequences");
         if (edit.sequence == null) throw new InvalidValue("edit", new Fault("sequence", "", "is missing"));
         if (!edit.sequence.id().equals(id))
             throw new InvalidValue("edit", new Fault("sequence/id", edit.sequence.id(), "must be " + id));
@@ -212,28 +217,29 @@ class SequenceController {
                 sequences.save(edit.sequence, from(edit), edit.what == null ? "Edited" : edit.what, caller), profile);
     }
 
+    @Allow(Permission.PLANNER)
     @PostMapping("/api/sequences/{id}/mend")
     SequenceView mend(
             @Me Caller caller,
             @PathVariable String id,
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
-        caller.mustPlan("sequences");
         if (edit.key == null) throw new InvalidValue("mend", new Fault("key", "", "is missing"));
         return view(sequences.mend(id, from(edit), edit.key, profiles.named(profile), caller), profile);
     }
 
+    @Allow(Permission.PLANNER)
     @PostMapping("/api/sequences/{id}/restore")
     SequenceView restore(
             @Me Caller caller,
             @PathVariable String id,
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
-        caller.mustPlan("sequences");
         if (edit.version == null) throw new InvalidValue("restore", new Fault("version", "", "is missing"));
         return view(sequences.restore(id, from(edit), edit.version, caller), profile);
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping(path = "/api/sequences/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@PathVariable String id) {
         return ResponseEntity.ok()
@@ -243,9 +249,9 @@ class SequenceController {
                 .body(Documents.write(sequences.newest(id).sequence()));
     }
 
+    @Allow(Permission.PLANNER)
     @PostMapping(path = "/api/sequences/file", consumes = MediaType.APPLICATION_JSON_VALUE)
     SequenceView read(@Me Caller caller, @RequestBody String text) throws FormatException {
-        caller.mustPlan("sequences");
         return view(sequences.take(Documents.readSequence(text), caller), null);
     }
 

@@ -26,6 +26,8 @@ import palmtally.core.profile.Setting;
 import palmtally.core.profile.Threshold;
 import palmtally.core.sequence.Checks;
 import palmtally.formats.ScoreView.FindingView;
+import palmtally.server.people.Allow;
+import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
 
 /** What a school decides, who decides otherwise, and what a change would say of a sequence before it is saved. */
@@ -80,6 +82,7 @@ class SettingController {
         this.sequences = sequences;
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping("/api/settings")
     SettingsView settings() {
         var all = profiles.all().stream().map(Profiles.Versioned::profile).toList();
@@ -120,6 +123,7 @@ class SettingController {
     }
 
     /** What would change for a sequence, without changing anything. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/profiles/{id}/try")
     TryView tryOut(@PathVariable String id, @RequestBody ProfileChanges changes) {
         if (changes.sequence == null) throw new InvalidValue("changes", new Fault("sequence", "", "is missing"));
@@ -140,6 +144,7 @@ class SettingController {
     }
 
     /** Saves the changes as a new version of the profile. */
+    @Allow(Permission.LEAD)
     @PutMapping("/api/school/profiles/{id}")
     SettingsView save(@PathVariable String id, @RequestBody ProfileChanges changes) {
         profiles.save(changed(profiles.newest(id).profile(), changes));

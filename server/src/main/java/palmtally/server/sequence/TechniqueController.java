@@ -26,8 +26,10 @@ import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
 import palmtally.server.technique.Library;
 
@@ -84,6 +86,7 @@ class TechniqueController {
         this.transaction = transaction;
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping("/api/techniques")
     List<TechniqueView> all() {
         var used = sequences.all().stream().map(Sequences.Versioned::sequence).toList();
@@ -119,6 +122,7 @@ class TechniqueController {
     }
 
     /** What a change would touch, without changing anything. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/techniques/{id}/try")
     List<TouchView> tryOut(@PathVariable String id, @RequestBody TechniqueEdit edit) {
         var before = library.newest(id).technique();
@@ -151,9 +155,9 @@ class TechniqueController {
     }
 
     /** Stores the change, and a new version of each sequence that is to follow; all or nothing. */
+    @Allow(Permission.PLANNER)
     @PutMapping("/api/techniques/{id}")
     List<TechniqueView> save(@Me Caller caller, @PathVariable String id, @RequestBody TechniqueEdit edit) {
-        mustWrite(caller);
         if (edit.from == null) throw new InvalidValue("technique", new Fault("from", "", "is missing"));
         int from = edit.from;
         var before = library.newest(id).technique();
@@ -172,6 +176,7 @@ class TechniqueController {
         return all();
     }
 
+    @Allow(Permission.STAFF)
     @GetMapping(path = "/api/techniques/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file() {
         return ResponseEntity.ok()
@@ -180,15 +185,16 @@ class TechniqueController {
     }
 
     /** What a file of techniques would change, without changing it. */
+    @Allow(Permission.STAFF)
     @PostMapping("/api/techniques/incoming/preview")
     List<TechniqueChange> preview(@RequestBody TechniquesText given) throws FormatException {
         return changes(read(given));
     }
 
     /** Takes every technique of a file, or none; no sequence follows. */
+    @Allow(Permission.PLANNER)
     @PostMapping("/api/techniques/incoming")
     List<TechniqueChange> take(@Me Caller caller, @RequestBody TechniquesText given) throws FormatException {
-        mustWrite(caller);
         var techniques = read(given);
         var changes = changes(techniques);
         transaction.executeWithoutResult(x ->
@@ -207,10 +213,6 @@ class TechniqueController {
     private static List<Technique> read(TechniquesText given) throws FormatException {
         if (given.text == null) throw new InvalidValue("file", new Fault("text", "", "is missing"));
         return Documents.readTechniques(given.text);
-    }
-
-    private static void mustWrite(Caller caller) {
-        caller.mustPlan("the library of techniques");
     }
 
     private static Technique changed(Technique t, TechniqueEdit edit) {

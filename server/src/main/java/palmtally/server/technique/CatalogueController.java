@@ -16,6 +16,8 @@ import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.Template;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Tool;
+import palmtally.server.people.Allow;
+import palmtally.server.people.Permission;
 
 /** The words of the trade, as the core has them. */
 @RestController
@@ -79,6 +81,7 @@ class CatalogueController {
         this.library = library;
     }
 
+    @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/catalogue")
     Catalogue catalogue() {
         return new Catalogue(

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import palmtally.server.App;
 import palmtally.server.Visitor;
 import palmtally.server.audit.Deeds.Line;
@@ -24,16 +23,7 @@ class TrailTest {
 
     @Test
     void every_address_is_in_the_list_and_the_list_names_no_other(App.Running app) {
-        var there = new TreeSet<String>();
-        app.context()
-                .getBeansOfType(RequestMappingHandlerMapping.class)
-                .values()
-                .forEach(m -> m.getHandlerMethods().forEach((info, method) -> {
-                    for (var path : info.getPatternValues())
-                        if (path.startsWith("/api/")
-                                && method.getBeanType().getName().startsWith("palmtally"))
-                            for (var verb : info.getMethodsCondition().getMethods()) there.add(verb + " " + path);
-                }));
+        var there = app.endpoints();
         assertThat(there).hasSizeGreaterThan(100);
         assertThat(new TreeSet<>(Deeds.all().keySet())).isEqualTo(there);
     }
