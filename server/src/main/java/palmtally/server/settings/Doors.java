@@ -112,7 +112,7 @@ class Doors {
     }
 
     @Bean
-    SecurityContextRepository contexts(CookieSerializer cookies, People people, Clock clock) {
+    TapContexts contexts(CookieSerializer cookies, People people, Clock clock) {
         return new TapContexts(cookies, people, clock);
     }
 }
