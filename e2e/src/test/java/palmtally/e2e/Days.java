@@ -43,7 +43,7 @@ final class Days {
     /** The clock is nothing to these. */
     private static final String TIMELESS =
             ".*\\.(DoorTest|AccessTest|DumpsTest|DumpFirstTest|ArchitectureTest|OpenApiTest|SessionsTest|WholeBodyTest|SequenceTest"
-                    + "|TechniqueTest|DraftTest|SettingTest|OnlookerTest|EventLogTest|EventLogHealthTest)";
+                    + "|TechniqueTest|DraftTest|SettingTest|OnlookerTest|EventLogTest|EventLogHealthTest|HandsetTest|ClassScreenTest|TapCostTest)";
 
     private static final int SEEN_AFTER_MS = 1500;
 

@@ -96,8 +96,13 @@ class ShowTest {
                 browser.watching(page, "show-follow", () -> {
                     for (var screen : screens)
                         assertThat(screen.getByRole(AriaRole.HEADING)).hasText(heading(page));
-                    for (int i = 0; i < 4; i++)
-                        assertThat(follow(page, screens)).allMatch(ms -> ms < 500);
+                    var took = new ArrayList<Double>();
+                    for (int i = 0; i < 5; i++) took.addAll(follow(page, screens));
+                    took.sort(null);
+                    assertThat(took.get(took.size() / 2))
+                            .as(took + " ms, the median")
+                            .isLessThan(500);
+                    assertThat(took).allMatch(ms -> ms < 2000);
                     for (var screen : screens) {
                         var told = screen.content();
                         assertThat(told).doesNotContain("Ana", "Nadia", "ahead", "not stored");

@@ -156,6 +156,8 @@ class ClassScreenTest {
             second.context().close();
             assertThat(System.nanoTime() - ending)
                     .isLessThan(Duration.ofSeconds(8).toNanos());
+        } finally {
+            second.context().close();
         }
     }
 

@@ -133,6 +133,7 @@ class RightsTest {
                     olle.post(path(id) + "/rating", "{\"value\":5}"),
                     olle.put(path(id) + "/void", "{\"reason\":\"mine\"}"),
                     olle.post(path(id) + "/beside", ""),
+                    olle.post(path(id) + "/handset", ""),
                     olle.post(path(id) + "/events", event("x", 1, "note", "{\"text\":\"x\"}")),
                     olle.post(path(id) + "/peer-looks", "{\"observer\":\"" + nadia.person("Kit Sorrel") + "\"}"))) {
                 assertThat(write.status()).as(write.text()).isEqualTo(403);

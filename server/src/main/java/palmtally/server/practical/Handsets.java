@@ -18,7 +18,6 @@ import palmtally.core.practical.EventData;
 import palmtally.core.practical.EventKind;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Passwords;
-import palmtally.server.people.People;
 import palmtally.server.problem.Refusal;
 
 /** The phone of the one on the table: says a number or a word, unseen by the therapist, and learns nothing. */
@@ -73,21 +72,19 @@ public class Handsets {
     private final Rows rows;
     private final Records records;
     private final Capture capture;
-    private final People people;
     private final Clock clock;
 
-    Handsets(Rows rows, Records records, Capture capture, People people, Clock clock) {
+    Handsets(Rows rows, Records records, Capture capture, Clock clock) {
         this.rows = rows;
         this.records = records;
         this.capture = capture;
-        this.people = people;
         this.clock = clock;
     }
 
     /** The code of a practical's handset: made when it is first asked for. */
     public String code(Caller caller, UUID practical) {
         var row = records.row(practical);
-        people.mustTeach(caller, row.termId());
+        records.mustWrite(caller, row);
         if (row.finished()) throw Refusal.conflict("finished", "This practical is over; its handset is not in use.");
         var there = rows.of(practical);
         for (int i = 0; there.isEmpty() && i < 20; i++) {

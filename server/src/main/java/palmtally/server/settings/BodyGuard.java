@@ -56,8 +56,8 @@ class BodyGuard {
 
     /** After the session is known, and before anything asks who it is. */
     @Bean
-    FilterRegistrationBean<Guard> bodyGuardFilter(SessionProperties sessions) {
-        var bean = new FilterRegistrationBean<>(new Guard());
+    FilterRegistrationBean<Guard> bodyGuardFilter(SessionProperties sessions, TapContexts contexts) {
+        var bean = new FilterRegistrationBean<>(new Guard(contexts));
         bean.setOrder(sessions.getServlet().getFilterOrder() + 1);
         return bean;
     }
@@ -82,8 +82,13 @@ class BodyGuard {
     }
 
     static final class Guard extends OncePerRequestFilter {
+        private final TapContexts contexts;
         private final Semaphore strangers = new Semaphore(STRANGERS);
         private final Map<String, AtomicInteger> addresses = new ConcurrentHashMap<>();
+
+        Guard(TapContexts contexts) {
+            this.contexts = contexts;
+        }
 
         @Override
         protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -125,7 +130,8 @@ class BodyGuard {
             }
         }
 
-        private static boolean signedIn(HttpServletRequest request) {
+        private boolean signedIn(HttpServletRequest request) {
+            if (contexts.believed(request)) return true;
             var session = request.getSession(false);
             return session != null
                     && session.getAttribute(HttpSessionSecurityContextRepository.SPRING_SECURITY_CONTEXT_KEY) != null;

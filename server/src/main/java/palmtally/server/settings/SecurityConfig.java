@@ -66,7 +66,7 @@ class SecurityConfig {
     }
 
     @Bean
-    SecurityContextRepository contexts(CookieSerializer cookies, People people, Clock clock) {
+    TapContexts contexts(CookieSerializer cookies, People people, Clock clock) {
         return new TapContexts(cookies, people, clock);
     }
 }

@@ -46,18 +46,37 @@ final class TapContexts implements SecurityContextRepository {
     @Override
     public DeferredSecurityContext loadDeferredContext(HttpServletRequest request) {
         var read = sessions.loadDeferredContext(request);
-        if (!TAPS.matcher(request.getRequestURI()).matches()) return read;
-        var ids = cookies.readCookieValues(request);
-        if (ids.size() != 1) return read;
-        var id = ids.get(0);
-        var there = known.get(id);
+        var id = session(request);
+        if (id == null) return read;
+        var there = believed(id);
+        if (there != null) return new Loaded(new SecurityContextImpl(there.who), false);
         long changes = people.changes();
         var now = clock.instant();
-        if (there != null && there.changes == changes && there.at.plus(BELIEVED).isAfter(now))
-            return new Loaded(new SecurityContextImpl(there.who), false);
         var context = read.get();
         keep(id, context.getAuthentication(), now, changes);
         return new Loaded(context, read.isGenerated());
+    }
+
+    /** Whether whoever sends this tap was signed in a moment ago: the session is not read to know. */
+    boolean believed(HttpServletRequest request) {
+        var id = session(request);
+        return id != null && believed(id) != null;
+    }
+
+    private @Nullable Known believed(String session) {
+        var there = known.get(session);
+        return there != null
+                        && there.changes == people.changes()
+                        && there.at.plus(BELIEVED).isAfter(clock.instant())
+                ? there
+                : null;
+    }
+
+    /** The session of a tap; null of everything else. */
+    private @Nullable String session(HttpServletRequest request) {
+        if (!TAPS.matcher(request.getRequestURI()).matches()) return null;
+        var ids = cookies.readCookieValues(request);
+        return ids.size() == 1 ? ids.get(0) : null;
     }
 
     private record Loaded(SecurityContext context, boolean isGenerated) implements DeferredSecurityContext {
