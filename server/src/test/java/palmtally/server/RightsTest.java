@@ -302,10 +302,10 @@ class RightsTest {
         var to = "/api/terms/" + olle.term() + "/students/" + olle.person("Lena Brook") + "/practicals/file";
         for (var who : List.of(olle, nadia))
             assertThat(who.post(to, file).status()).isEqualTo(403);
-        assertThat(app.database().count("select count(*) from profile_version where profile_id = 'smuggled'"))
+        assertThat(app.database().count("select count(*) from document_version where document = 'smuggled'"))
                 .isZero();
         assertThat(lead.post(to, file).status()).isEqualTo(200);
-        assertThat(app.database().count("select count(*) from profile_version where profile_id = 'smuggled'"))
+        assertThat(app.database().count("select count(*) from document_version where document = 'smuggled'"))
                 .isEqualTo(1);
     }
 

@@ -106,7 +106,7 @@ class SequenceTest {
         assertThat(answer.status()).isEqualTo(422);
         assertThat(answer.code()).isEqualTo("bad-file");
         assertThat(answer.json().get("faults").size()).isEqualTo(2);
-        assertThat(app.database().count("select count(*) from sequence_version where sequence_id = 'bad'"))
+        assertThat(app.database().count("select count(*) from document_version where document = 'bad'"))
                 .isZero();
         assertThat(nadia.get("/api/sequences/bad").status()).isEqualTo(404);
     }
@@ -150,8 +150,9 @@ class SequenceTest {
             var db = app.database();
             assertThat(db.count("select count(distinct student_id) from practical"))
                     .isGreaterThanOrEqualTo(12);
-            assertThat(db.count("select count(distinct sequence_id) from sequence_version where sequence_id in "
-                            + "('neck','shoulders','forearms','calves','hip','feet')"))
+            assertThat(db.count(
+                            "select count(distinct document) from document_version where kind = 'sequence' and document in "
+                                    + "('neck','shoulders','forearms','calves','hip','feet')"))
                     .isEqualTo(6);
             assertThat(db.count("select count(*) from practical where finished"))
                     .isGreaterThanOrEqualTo(120);

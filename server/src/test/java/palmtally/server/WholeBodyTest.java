@@ -208,7 +208,7 @@ class WholeBodyTest {
         var sequence = sequence("Whole lost");
         var id = sequence.get("id").asString();
         app.database()
-                .run("update sequence_version set body = '{\"id\":\"" + id + "\"}' where sequence_id = '" + id + "'");
+                .run("update document_version set body = '{\"id\":\"" + id + "\"}' where document = '" + id + "'");
         everyListIsThere();
         assertThat(line(id).get("damaged").asString()).startsWith("No version of it can be read: ");
         assertThat(line(id).get("name").asString()).isEqualTo("Whole lost");
@@ -228,8 +228,9 @@ class WholeBodyTest {
         var before = lead.get(path).json();
         int version = before.get("version").asInt();
         app.database()
-                .run("insert into curriculum_version (id, term_id, version, what, body) values (gen_random_uuid(), '"
-                        + term + "', " + (version + 1) + ", 'x', '{\"lessons\":[{}]}')");
+                .run(
+                        "insert into document_version (id, kind, document, number, name, region, what, body) values (gen_random_uuid(), 'curriculum', '"
+                                + term + "', " + (version + 1) + ", 'x', '', 'x', '{\"lessons\":[{}]}')");
         everyListIsThere();
         var shown = lead.get(path).json();
         assertThat(shown.get("curriculum")).isEqualTo(before.get("curriculum"));
@@ -246,27 +247,28 @@ class WholeBodyTest {
     @Test
     void a_damaged_technique_or_profile_is_the_one_before_it() {
         app.database()
-                .run("insert into technique_version (id, technique_id, version, body)"
-                        + " values (gen_random_uuid(), 'effleurage', 900, '{\"id\":\"effleurage\"}')");
+                .run(
+                        "insert into document_version (id, kind, document, number, name, region, what, body)"
+                                + " values (gen_random_uuid(), 'technique', 'effleurage', 900, 'x', '', 'x', '{\"id\":\"effleurage\"}')");
         app.database()
-                .run("insert into profile_version (id, profile_id, version, name, body)"
-                        + " values (gen_random_uuid(), 'by-response', 900, 'x', '{\"id\":\"by-response\"}')");
+                .run(
+                        "insert into document_version (id, kind, document, number, name, region, what, body)"
+                                + " values (gen_random_uuid(), 'profile', 'by-response', 900, 'x', '', 'x', '{\"id\":\"by-response\"}')");
         everyListIsThere();
         var names = new ArrayList<String>();
         for (var p : nadia.get("/api/profiles").json())
             names.add(p.get("profile").get("id").asString());
         assertThat(names).contains("by-seconds");
-        app.database().run("delete from technique_version where version = 900");
-        app.database().run("delete from profile_version where version = 900");
+        app.database().run("delete from document_version where number = 900");
     }
 
     private void store(String id, int version, JsonNode body) {
         app.database()
-                .run("insert into sequence_version (id, sequence_id, version, name, region, slot_seconds, what, body)"
-                        + " select gen_random_uuid(), sequence_id, " + version
-                        + ", name, region, slot_seconds, 'damaged', '"
-                        + body.toString().replace("'", "''") + "' from sequence_version where sequence_id = '" + id
-                        + "' and version = 1");
+                .run("insert into document_version (id, kind, document, number, name, region, what, body)"
+                        + " select gen_random_uuid(), kind, document, " + version
+                        + ", name, region, 'damaged', '"
+                        + body.toString().replace("'", "''") + "' from document_version where document = '" + id
+                        + "' and number = 1");
     }
 
     private JsonNode line(String id) {

@@ -57,7 +57,7 @@ class StudentData {
                                (select jsonb_agg(a.body || jsonb_build_object('result', a.result, 'mean', a.mean) order by a.revision)
                                 from award a where a.practical_id = p.id and (a.released or not #{own})) end as awards,
                            (select body from self_mark where practical_id = p.id) as "selfMarks"
-                    from practical p join sequence_version v on v.id = p.sequence_version_id
+                    from practical p join document_version v on v.id = p.sequence_version_id
                     join account g on g.id = p.grader_id left join account b on b.id = p.partner_id
                     cross join lateral (select r as released, (r and p.void_reason is null) or not #{own} as open from (
                         select coalesce((select a.released from award a where a.practical_id = p.id
@@ -65,7 +65,7 @@ class StudentData {
                     where p.student_id = #{id} and (p.beside is null or not #{own}) order by p.started_at, p.id) x)
                 union all select 'onTheTable', (select jsonb_agg(x)::text from (
                     select p.id, v.name as sequence, p.started_at as "startedAt", p.today from practical p
-                    join sequence_version v on v.id = p.sequence_version_id
+                    join document_version v on v.id = p.sequence_version_id
                     where p.partner_id = #{id} order by p.started_at, p.id) x)
                 union all select 'evidence', (select jsonb_agg(x)::text from (
                     select practical_id as practical, region, criterion, score, weight, critical, seen_at as "seenAt" from evidence

@@ -1,14 +1,10 @@
 package palmtally.server.calendar;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
-import org.apache.ibatis.annotations.Insert;
-import org.apache.ibatis.annotations.Mapper;
-import org.apache.ibatis.annotations.Select;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -18,14 +14,17 @@ import palmtally.core.calendar.TermChecks;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
-import palmtally.formats.Json;
 import palmtally.formats.TermFile;
 import palmtally.server.people.Caller;
 import palmtally.server.people.People;
 import palmtally.server.people.Term;
-import palmtally.server.problem.Readable;
 import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.Sequences;
+import palmtally.server.version.Kind;
+import palmtally.server.version.Version;
+import palmtally.server.version.VersionLine;
+import palmtally.server.version.VersionStore;
+import palmtally.server.version.Versions;
 
 /** The plan of each term as immutable versions. */
 @Service
@@ -38,97 +37,69 @@ public class Curricula {
     public record Versioned(
             int version, Curriculum curriculum, @Nullable String damaged) {}
 
-    /** A line of the history. */
-    public record TermVersionLine(int version, String what, Instant createdAt) {}
-
-    record Row(int version, String body) {}
-
-    @Mapper
-    interface Rows {
-        @Select("""
-                select version, body::text as body from curriculum_version
-                where term_id = #{term} order by version desc limit 1""")
-        Optional<Row> newest(UUID term);
-
-        @Select("""
-                select version, body::text as body from curriculum_version
-                where term_id = #{term} order by version desc""")
-        List<Row> versions(UUID term);
-
-        @Select("""
-                select version, body::text as body from curriculum_version
-                where term_id = #{term} and version = #{version}""")
-        Optional<Row> numbered(UUID term, int version);
-
-        @Select("""
-                select version, what, created_at from curriculum_version
-                where term_id = #{term} order by version desc limit 50""")
-        List<TermVersionLine> history(UUID term);
-
-        @Insert("""
-                insert into curriculum_version (id, term_id, version, what, body, created_by)
-                values (#{id}, #{term}, #{version}, #{what}, #{body}::jsonb, #{by})
-                on conflict (term_id, version) do nothing""")
-        int add(UUID id, UUID term, int version, String what, String body, @Nullable UUID by);
-    }
-
-    private final Rows rows;
+    private final Versions<Curriculum> versions;
     private final People people;
     private final Sequences sequences;
 
-    Curricula(Rows rows, People people, Sequences sequences) {
-        this.rows = rows;
+    Curricula(VersionStore store, People people, Sequences sequences) {
+        versions = store.of(new Kind<>(
+                "curriculum",
+                "plan of this term",
+                Documents::storedCurriculum,
+                this::judge,
+                c -> new Kind.Called(c.name(), "")));
         this.people = people;
         this.sequences = sequences;
     }
 
+    private void judge(Curriculum curriculum) {
+        TermChecks.run(
+                curriculum, sequences.all().stream().map(Version::document).toList(), Profile.bySeconds());
+    }
+
     /** The newest version, where that is damaged the newest before it that can be read, or an empty plan of the term's weeks. */
     public Versioned newest(UUID term) {
-        var row = rows.newest(term).orElse(null);
         Term of = people.term(term);
-        var empty = Curriculum.empty("term", of.name(), of.weeks());
-        if (row == null) return new Versioned(0, empty, null);
-        var read = Readable.of(row, () -> rows.versions(term), Curricula::read);
-        var damaged = read.damaged();
-        if (damaged == null) return read.orRefuse("plan");
-        var shown = read.found();
-        return new Versioned(
-                row.version,
-                shown.map(Versioned::curriculum).orElse(empty),
-                "Version " + row.version + " cannot be read (" + damaged.getMessage() + "). "
-                        + shown.map(v -> "This is version " + v.version).orElse("This is an empty plan")
-                        + "; what is saved from it becomes the newest.");
+        return versions.find(term.toString())
+                .map(v -> new Versioned(v.number(), v.document(), v.damaged()))
+                .orElseGet(() -> new Versioned(
+                        0,
+                        Curriculum.empty("term", of.name(), of.weeks()),
+                        versions.damage(term.toString())
+                                .map(why -> "No version can be read (" + why
+                                        + "). This is an empty plan; what is saved from it becomes the newest.")
+                                .orElse(null)));
     }
 
     /** @throws Refusal 404 where there is none, 409 where it cannot be read */
-    public Versioned numbered(UUID term, int version) {
-        var row = rows.numbered(term, version).orElseThrow(() -> Refusal.notFound("version"));
-        return Readable.of(row, List::<Row>of, Curricula::read).orRefuse("version of the plan");
+    public Curriculum numbered(UUID term, int version) {
+        return versions.numbered(term.toString(), version).document();
     }
 
-    public List<TermVersionLine> history(UUID term) {
-        return rows.history(term);
+    public List<VersionLine> history(UUID term) {
+        return versions.history(term.toString());
     }
 
     /**
+     * Saves what was made of a version; see {@link Versions#save}.
+     *
      * @param from the version it was made from; 0 for the first
      * @throws Refusal 409 when somebody saved another meanwhile, or the term is in the archive
      */
-    @Transactional
-    public Versioned save(UUID term, Curriculum curriculum, int from, String what, @Nullable Caller by) {
+    public <V> V save(
+            UUID term, Curriculum curriculum, int from, String what, @Nullable Caller by, Function<Versioned, V> view) {
         people.mustBeOpen(term);
-        int now = rows.newest(term).map(Row::version).orElse(0);
-        var body = Json.MAPPER.writeValueAsString(curriculum);
-        // What could not be read back, or not be judged, is not stored.
-        TermChecks.run(
-                Documents.storedCurriculum(body),
-                sequences.all().stream().map(Sequences.Versioned::sequence).toList(),
-                Profile.bySeconds());
-        if (now != from || rows.add(UUID.randomUUID(), term, now + 1, what, body, by == null ? null : by.id()) == 0)
-            throw Refusal.conflict(
-                    "changed-meanwhile",
-                    "Somebody changed the plan of this term meanwhile. Read it again; nothing of yours was stored.");
-        return newest(term);
+        return versions.save(
+                term.toString(),
+                from,
+                what,
+                curriculum,
+                by,
+                v -> view.apply(new Versioned(v.number(), v.document(), v.damaged())));
+    }
+
+    public Versioned save(UUID term, Curriculum curriculum, int from, String what, @Nullable Caller by) {
+        return save(term, curriculum, from, what, by, v -> v);
     }
 
     /**
@@ -139,7 +110,6 @@ public class Curricula {
      * @param into id of the lesson that it becomes, the same however often this is asked
      * @return the week it went to, or 0 where there is none or nothing is left
      */
-    @Transactional
     public int leaveForAnotherDay(
             UUID term, String lesson, String into, List<String> steps, double minutes, Caller by) {
         // Whoever saves at the same moment goes first; what they saved is then read.
@@ -149,15 +119,10 @@ public class Curricula {
             if (of == null) return 0;
             var after = now.curriculum().leavingForAnotherDay(of, into, steps, minutes);
             int week = after.lesson(into).map(Lesson::week).orElse(0);
-            if (after.equals(now.curriculum())
-                    || rows.add(
-                                    UUID.randomUUID(),
-                                    term,
-                                    now.version() + 1,
-                                    week > 0 ? "Left for another day" : "Shown after all",
-                                    Json.MAPPER.writeValueAsString(after),
-                                    by.id())
-                            > 0) return week;
+            if (after.equals(now.curriculum())) return week;
+            var what = week > 0 ? "Left for another day" : "Shown after all";
+            if (versions.offer(term.toString(), now.version(), what, after, by, v -> v)
+                    .isPresent()) return week;
         }
         return 0;
     }
@@ -179,11 +144,7 @@ public class Curricula {
             if (l.sequence() != null) named.add(l.sequence());
         });
         var with = new ArrayList<Sequence>();
-        for (var v : sequences.all()) if (named.contains(v.sequence().id())) with.add(v.sequence());
+        for (var v : sequences.all()) if (named.contains(v.document().id())) with.add(v.document());
         return new TermFile(curriculum, with);
-    }
-
-    private static Versioned read(Row row) {
-        return new Versioned(row.version, Documents.storedCurriculum(row.body), null);
     }
 }

@@ -33,6 +33,8 @@ import palmtally.server.people.Permission;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
+import palmtally.server.version.Version;
+import palmtally.server.version.VersionLine;
 
 /** The plan of a term: read with what the checks say, drafted, laid out, saved, in and out. */
 @RestController
@@ -42,7 +44,7 @@ class CurriculumController {
             double week,
             Curriculum curriculum,
             TermChecksView checks,
-            List<Curricula.TermVersionLine> history,
+            List<VersionLine> history,
             boolean archived,
             @Nullable String damaged) {}
 
@@ -98,7 +100,7 @@ class CurriculumController {
     @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/curriculum/versions/{version}")
     Curriculum version(@PathVariable UUID term, @PathVariable int version) {
-        return curricula.numbered(term, version).curriculum();
+        return curricula.numbered(term, version);
     }
 
     @Allow(Permission.TERM_PLANNER)
@@ -109,9 +111,8 @@ class CurriculumController {
         if (edit.what != null && edit.what.length() > 200)
             throw new InvalidValue(
                     "edit", new Fault("what", edit.what.length() + " characters", "must be at most 200"));
-        return view(
-                term,
-                curricula.save(term, edit.curriculum, edit.from, edit.what == null ? "Edited" : edit.what, caller));
+        return curricula.save(
+                term, edit.curriculum, edit.from, edit.what == null ? "Edited" : edit.what, caller, v -> view(term, v));
     }
 
     /** What the checks say of a draft; nothing is stored. */
@@ -141,7 +142,7 @@ class CurriculumController {
         var frame = need(wish.curriculum);
         if (wish.regions == null || wish.regions.isEmpty())
             throw new InvalidValue("layout", new Fault("regions", "", "needs at least one region"));
-        var profile = profiles.ofSchool().profile();
+        var profile = profiles.ofSchool().document();
         var wishes = wish.regions.stream()
                 .map(r -> TermLayout.Wish.of(r, of(frame, r), profile))
                 .toList();
@@ -152,7 +153,7 @@ class CurriculumController {
 
     /** The sequence a term shows for a region already, else the first of the school. */
     private @Nullable Sequence of(Curriculum frame, Region region) {
-        var all = sequences.all().stream().map(Sequences.Versioned::sequence).toList();
+        var all = sequences.all().stream().map(Version::document).toList();
         var named = frame.lessons().stream()
                 .filter(l -> l.region() == region && l.sequence() != null)
                 .map(l -> l.sequence())
@@ -211,7 +212,7 @@ class CurriculumController {
                     s.id(),
                     s.name(),
                     now.isPresent(),
-                    now.map(v -> Difference.between(v.sequence(), s)).orElse(List.of())));
+                    now.map(v -> Difference.between(v.document(), s)).orElse(List.of())));
         }
         return new TermPreview(
                 file.curriculum().name(),
@@ -228,8 +229,8 @@ class CurriculumController {
     private TermChecks checks(Curriculum curriculum) {
         return TermChecks.run(
                 curriculum,
-                sequences.all().stream().map(Sequences.Versioned::sequence).toList(),
-                profiles.ofSchool().profile());
+                sequences.all().stream().map(Version::document).toList(),
+                profiles.ofSchool().document());
     }
 
     private CurriculumView view(UUID id, Curricula.Versioned v) {

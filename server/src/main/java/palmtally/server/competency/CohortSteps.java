@@ -52,14 +52,14 @@ public class CohortSteps {
     @Mapper
     interface Rows {
         @Select("""
-                select v.sequence_id as sequence, l.step, count(*) as asked,
+                select v.document as sequence, l.step, count(*) as asked,
                        count(*) filter (where l.missed) as missed, count(*) filter (where l.out_of_order) as out_of_order,
                        count(*) filter (where l.over_ceiling) as over_ceiling, count(*) filter (where l.left_silent) as left_silent
                 from step_look l
                 join practical p on p.id = l.practical_id
-                join sequence_version v on v.id = p.sequence_version_id
+                join document_version v on v.id = p.sequence_version_id
                 where p.term_id = #{term} and p.void_reason is null
-                group by v.sequence_id, l.step""")
+                group by v.document, l.step""")
         List<Row> ofTerm(UUID term);
 
         @Select("""
@@ -71,9 +71,9 @@ public class CohortSteps {
                 select p.id, p.student_id, a.name, l.missed, l.out_of_order, l.over_ceiling, l.left_silent, p.started_at
                 from step_look l
                 join practical p on p.id = l.practical_id
-                join sequence_version v on v.id = p.sequence_version_id
+                join document_version v on v.id = p.sequence_version_id
                 join account a on a.id = p.student_id
-                where p.term_id = #{term} and p.void_reason is null and v.sequence_id = #{sequence} and l.step = #{step}
+                where p.term_id = #{term} and p.void_reason is null and v.document = #{sequence} and l.step = #{step}
                   and (l.missed or l.out_of_order or l.over_ceiling or l.left_silent)
                 order by p.started_at desc, p.id limit 200""")
         List<Wronged> wrong(UUID term, String sequence, String step);
@@ -110,16 +110,16 @@ public class CohortSteps {
         var lessons = curricula.newest(term).curriculum().lessons();
         var all = new java.util.ArrayList<StepHeat>();
         for (var v : sequences.all()) {
-            var own = counted.getOrDefault(v.sequence().id(), List.of());
+            var own = counted.getOrDefault(v.document().id(), List.of());
             int place = 0;
-            for (var step : v.sequence().steps()) {
+            for (var step : v.document().steps()) {
                 place++;
                 for (var r : own)
                     if (r.step.equals(step.id()))
                         all.add(new StepHeat(
                                 r.sequence,
-                                v.sequence().name(),
-                                v.sequence().region(),
+                                v.document().name(),
+                                v.document().region(),
                                 place,
                                 r.step,
                                 step.name(),
@@ -162,7 +162,7 @@ public class CohortSteps {
     /** Puts a step into the next demonstration: first thing in the coming lab of the plan. */
     ShownAgain showAgain(Caller caller, UUID termId, String sequence, String step) {
         people.mustBeOpen(termId);
-        var plan = sequences.newest(sequence).sequence();
+        var plan = sequences.newest(sequence).document();
         var found = plan.steps().stream()
                 .filter(s -> s.id().equals(step))
                 .findFirst()

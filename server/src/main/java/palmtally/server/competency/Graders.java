@@ -55,20 +55,20 @@ class Graders {
         List<MarkRow> marks(UUID term);
 
         @Select("""
-                select p.id, v.sequence_id as sequence, v.name, r.value as rating, a.mean
+                select p.id, v.document as sequence, v.name, r.value as rating, a.mean
                 from practical p
-                join sequence_version v on v.id = p.sequence_version_id
+                join document_version v on v.id = p.sequence_version_id
                 join rating r on r.practical_id = p.id
                 join lateral (select mean from award where practical_id = p.id order by revision desc limit 1) a on true
                 where p.term_id = #{term} and p.kind = 'practical' and p.void_reason is null and p.beside is null
-                order by v.sequence_id, p.started_at, p.id""")
+                order by v.document, p.started_at, p.id""")
         List<RatedRow> rated(UUID term);
 
         @Select("""
                 select p.id, e.criterion, e.score
                 from evidence e
                 join practical p on p.id = e.practical_id
-                join sequence_version v on v.id = p.sequence_version_id and v.region = e.region
+                join document_version v on v.id = p.sequence_version_id and v.region = e.region
                 where p.term_id = #{term} and p.kind = 'practical'""")
         List<FiveRow> fives(UUID term);
     }
@@ -90,7 +90,7 @@ class Graders {
     /** For instructors and the lead: who is severe is nobody else's business. */
     GraderQuality of(UUID termId) {
         var term = people.term(termId);
-        double cut = profiles.ofSchool().profile().marking().cut();
+        double cut = profiles.ofSchool().document().marking().cut();
         var pairs = awards.markedTwice(termId);
         var agreement = new ArrayList<AgreementLine>();
         agreement.add(line(null, pairs, cut));

@@ -234,8 +234,8 @@ public class Lookout {
     /** A sequence that is evidence of each region, its own before another's. */
     private Map<Region, Sequence> sequenceOf(Profile profile) {
         Map<Region, Sequence> of = new EnumMap<>(Region.class);
-        for (var v : sequences.all()) of.putIfAbsent(v.sequence().region(), v.sequence());
-        for (var v : sequences.all()) covered(v.sequence(), profile).forEach(r -> of.putIfAbsent(r, v.sequence()));
+        for (var v : sequences.all()) of.putIfAbsent(v.document().region(), v.document());
+        for (var v : sequences.all()) covered(v.document(), profile).forEach(r -> of.putIfAbsent(r, v.document()));
         return of;
     }
 
@@ -296,7 +296,7 @@ public class Lookout {
             Standings.Whole now, Curriculum plan, @Nullable NextLab lab, Map<Region, Sequence> sequenceOf) {
         // A lesson is one of every region that its sequence is evidence of.
         Map<String, Set<Region>> covered = new HashMap<>();
-        for (var v : sequences.all()) covered.put(v.sequence().id(), covered(v.sequence(), now.profile()));
+        for (var v : sequences.all()) covered.put(v.document().id(), covered(v.document(), now.profile()));
         Map<Region, Watch.Chance> chances = new EnumMap<>(Region.class);
         var coming = left(now.term(), plan);
         for (var region : taught(now, plan, lab == null ? now.term().weeks() : lab.week)) {

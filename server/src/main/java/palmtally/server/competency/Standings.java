@@ -155,7 +155,7 @@ class Standings {
     }
 
     private Whole whole(Term term, List<Row> evidence, Predicate<CarriedRow> mine) {
-        var profile = profiles.ofSchool().profile();
+        var profile = profiles.ofSchool().document();
         // A term that is over stands still.
         double week = Math.min(term.week(clock.instant(), clock.getZone()), term.weeks());
         Map<Key, List<Evidence>> pieces = new HashMap<>();
@@ -185,7 +185,7 @@ class Standings {
                             Competency.of(own, before, Math.max(week, latest), term.weeks(), profile)));
         }
         var regions = new TreeSet<Region>();
-        sequences.all().forEach(s -> regions.add(s.sequence().region()));
+        sequences.all().forEach(s -> regions.add(s.document().region()));
         keys.forEach(k -> regions.add(k.region));
         return new Whole(term, profile, week, List.copyOf(regions), standings);
     }

@@ -123,7 +123,7 @@ public class Tracking {
         @Select("""
                 select p.id as practical_id, p.started_at, v.name as sequence, a.body::text as body
                 from practical p
-                join sequence_version v on v.id = p.sequence_version_id
+                join document_version v on v.id = p.sequence_version_id
                 join lateral (select body, released from award where practical_id = p.id order by revision desc limit 1) a on true
                 where p.term_id = #{term} and p.student_id = #{student} and p.void_reason is null and p.beside is null
                   and (#{all} or a.released)
@@ -135,7 +135,7 @@ public class Tracking {
                        (m.body ->> e.criterion)::double precision as own, e.score as awarded
                 from self_mark m
                 join practical p on p.id = m.practical_id
-                join sequence_version v on v.id = p.sequence_version_id
+                join document_version v on v.id = p.sequence_version_id
                 join evidence e on e.practical_id = p.id
                 where p.term_id = #{term} and p.student_id = #{student} and (#{all} or e.released)
                   and jsonb_exists(m.body, e.criterion)

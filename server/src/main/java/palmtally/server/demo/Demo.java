@@ -174,8 +174,7 @@ class Demo implements ApplicationRunner {
                 Role.GRADER);
         people.enrol(term.id(), lead.id());
         Map<String, Sequence> plans = new LinkedHashMap<>();
-        for (var name : SEQUENCES)
-            plans.put(name, sequences.take(read(name), lead).sequence());
+        for (var name : SEQUENCES) plans.put(name, sequences.take(read(name), lead, v -> v.document()));
         var tasks = new ArrayList<Duties.Duty>();
         for (var region : plan().regions()) {
             tasks.add(new Duties.Duty(teacher.id(), "", region, Duties.Task.TEACH));
@@ -185,7 +184,7 @@ class Demo implements ApplicationRunner {
         }
         duties.set(term.id(), tasks);
         curricula.save(term.id(), plan(), 0, "The plan of the term", lead);
-        var profile = profiles.ofSchool().profile();
+        var profile = profiles.ofSchool().document();
         shown(term.id(), teacher, starts, plans, profile);
         var students = new ArrayList<UUID>();
         for (var h : STUDENTS) {

@@ -89,7 +89,7 @@ class DemonstrationController {
             var l = p.lesson();
             var sequence = l.sequence() == null
                     ? null
-                    : sequences.find(l.sequence()).map(v -> v.sequence()).orElse(null);
+                    : sequences.find(l.sequence()).map(v -> v.document()).orElse(null);
             if (sequence == null || l.aim() == Aim.ASSESS) continue;
             lines.add(new LessonLine(
                     l.id(),

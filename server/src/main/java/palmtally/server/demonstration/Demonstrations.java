@@ -233,18 +233,18 @@ public class Demonstrations {
         var id = UUID.randomUUID();
         var version = sequences.newest(sequenceId);
         var profile = profiles.ofSchool();
-        if (slotSeconds != null) Showing.of(version.sequence(), profile.profile(), slotSeconds);
+        if (slotSeconds != null) Showing.of(version.document(), profile.document(), slotSeconds);
         var now = clock.instant();
         var place = agenda.place(caller, sequenceId, lesson);
         var of = place == null ? null : place.lesson();
         Double slot = slotSeconds;
         if (slot == null && of != null)
-            slot = Math.min(60 * of.minutes(), version.sequence().slotSeconds());
+            slot = Math.min(60 * of.minutes(), version.document().slotSeconds());
         rows.add(new Row(
                 id,
                 place == null ? people.termOf(caller.id()).map(Term::id).orElse(null) : place.term(),
-                version.versionId(),
-                profile.versionId(),
+                version.id(),
+                profile.id(),
                 caller.id(),
                 now,
                 slot,
@@ -277,15 +277,15 @@ public class Demonstrations {
     public UUID keep(UUID term, Caller by, Lesson lesson, Instant startedAt, List<Mark> marks) {
         var version = sequences.newest(Objects.requireNonNull(lesson.sequence()));
         var profile = profiles.ofSchool();
-        double slot = Math.min(60 * lesson.minutes(), version.sequence().slotSeconds());
+        double slot = Math.min(60 * lesson.minutes(), version.document().slotSeconds());
         double last = marks.isEmpty() ? 0 : marks.get(marks.size() - 1).atSeconds();
-        Showing.of(version.sequence(), profile.profile(), slot).progress(marks, last);
+        Showing.of(version.document(), profile.document(), slot).progress(marks, last);
         var id = UUID.randomUUID();
         rows.add(new Row(
                 id,
                 term,
-                version.versionId(),
-                profile.versionId(),
+                version.id(),
+                profile.id(),
                 by.id(),
                 startedAt,
                 slot,
@@ -334,8 +334,8 @@ public class Demonstrations {
 
     private Standing standing(UUID id, @Nullable Double at) {
         var row = rows.byId(id).orElseThrow(() -> Refusal.notFound("demonstration"));
-        var sequence = part(sequences.version(row.sequenceVersionId).sequence(), row.steps);
-        var profile = profiles.version(row.profileVersionId).profile();
+        var sequence = part(sequences.version(row.sequenceVersionId).document(), row.steps);
+        var profile = profiles.version(row.profileVersionId).document();
         var showing = Showing.of(sequence, profile, row.slotSeconds == null ? sequence.slotSeconds() : row.slotSeconds)
                 .endingBy(row.endsBy());
         var marks = marks(id);

@@ -106,7 +106,7 @@ public class Rounds {
     public RoundPreview preview(Caller caller, String sequenceId, AskedRound asked) {
         var term = term(caller);
         var round = Round.of(
-                sequences.newest(sequenceId).sequence(), profiles.ofSchool().profile(), wish(asked));
+                sequences.newest(sequenceId).document(), profiles.ofSchool().document(), wish(asked));
         var names = names(term);
         var seating = seating(term, asked, names);
         return new RoundPreview(
@@ -126,13 +126,13 @@ public class Rounds {
         var term = term(caller);
         people.mustBeOpen(term.id());
         var version = sequences.newest(sequenceId);
-        var round = Round.of(version.sequence(), profiles.ofSchool().profile(), wish(asked));
+        var round = Round.of(version.document(), profiles.ofSchool().document(), wish(asked));
         var seating = seating(term, asked, names(term));
         var id = UUID.randomUUID();
         rows.add(new RoundRows.Row(
                 id,
                 term.id(),
-                version.versionId(),
+                version.id(),
                 caller.id(),
                 clock.instant(),
                 agenda.week(term),
@@ -189,7 +189,7 @@ public class Rounds {
         return new Standing(
                 id,
                 screens.of(row.ledBy()),
-                sequences.version(row.sequenceVersionId()).sequence().name(),
+                sequences.version(row.sequenceVersionId()).document().name(),
                 round,
                 row.calls(),
                 List.copyOf(tables.values()),

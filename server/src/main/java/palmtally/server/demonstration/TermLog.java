@@ -52,7 +52,7 @@ class TermLog {
                     s.id().toString(), s.showing().sequence().id(), step, seconds.get(id))));
         }
         Map<String, Sequence> byId = new HashMap<>();
-        for (var v : sequences.all()) byId.put(v.sequence().id(), v.sequence());
+        for (var v : sequences.all()) byId.put(v.document().id(), v.document());
         return new TermLogView(
                 all.stream().map(Demonstrations.ShownLine::of).toList(),
                 ShownSoFar.of(curricula.newest(term).curriculum(), byId, shown));

@@ -48,11 +48,11 @@ class HandoutController {
             @RequestParam(defaultValue = "a4") String paper,
             @RequestParam(required = false) @Nullable Integer version) {
         var v = version == null ? sequences.newest(id) : sequences.numbered(id, version);
-        var sheet = new SequenceSheet(v.sequence(), profiles.ofSchool().profile(), Paper.of(paper));
+        var sheet = new SequenceSheet(v.document(), profiles.ofSchool().document(), Paper.of(paper));
         return pdf(
                 Press.print(
-                        v.sequence().name(),
-                        sheet.html(people.school(), v.version()),
+                        v.document().name(),
+                        sheet.html(people.school(), v.number()),
                         Paper.of(paper),
                         ScopeTopic.WHO_DECIDES,
                         9),
@@ -66,13 +66,13 @@ class HandoutController {
         var curriculum = curricula.newest(term).curriculum();
         if (week < 1 || week > curriculum.weeks()) throw Refusal.notFound("week in this term");
         Map<String, Sequence> all = new LinkedHashMap<>();
-        sequences.all().forEach(v -> all.put(v.sequence().id(), v.sequence()));
+        sequences.all().forEach(v -> all.put(v.document().id(), v.document()));
         var from = people.term(term).startsOn().plusWeeks(week - 1L);
         var who = new HashMap<String, List<String>>();
         duties.of(term)
                 .forEach(d -> who.computeIfAbsent(d.region() + "/" + d.task(), k -> new java.util.ArrayList<>())
                         .add(d.name()));
-        var sheet = new WeekSheet(curriculum, week, all, profiles.ofSchool().profile());
+        var sheet = new WeekSheet(curriculum, week, all, profiles.ofSchool().document());
         return pdf(
                 Press.printOnOne(
                         "Week " + week,

@@ -204,7 +204,7 @@ class Capture {
 
     /** The number from which a report is too much, by the profile of a practical. */
     int tooMuch(Row row) {
-        return profiles.version(row.profileVersionId()).profile().pressure().tooMuch();
+        return profiles.version(row.profileVersionId()).document().pressure().tooMuch();
     }
 
     private Known known(UUID id) {
@@ -212,7 +212,7 @@ class Capture {
             var row = records.row(i);
             return new Known(
                     row.termId(),
-                    sequences.version(row.sequenceVersionId()).sequence(),
+                    sequences.version(row.sequenceVersionId()).document(),
                     rows.countEvents(i),
                     row.finished());
         });

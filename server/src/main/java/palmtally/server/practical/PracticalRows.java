@@ -147,7 +147,7 @@ interface PracticalRows {
     /** Finished practicals of a student that no result has been shown of, and no mark of their own given. */
     @Select("""
             select p.id, v.name as sequence, p.started_at from practical p
-            join sequence_version v on v.id = p.sequence_version_id
+            join document_version v on v.id = p.sequence_version_id
             where p.student_id = #{student} and p.finished and p.void_reason is null and p.beside is null and p.kind <> 'peer-look'
               and not exists (select 1 from self_mark m where m.practical_id = p.id)
               and not coalesce((select a.released from award a where a.practical_id = p.id
@@ -276,7 +276,7 @@ interface PracticalRows {
             from practical p
             join account s on s.id = p.student_id
             join account g on g.id = p.grader_id
-            join sequence_version v on v.id = p.sequence_version_id
+            join document_version v on v.id = p.sequence_version_id
             left join lateral (select result, mean, released, events from award where practical_id = p.id
                                order by revision desc limit 1) a on true
             where p.term_id = #{term}

@@ -23,6 +23,8 @@ import palmtally.core.practical.Event;
 import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
@@ -35,6 +37,7 @@ import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
+import palmtally.server.version.Version;
 import tools.jackson.core.type.TypeReference;
 
 /** Practicals: what is asked of whom, beside whom, and all that is there of them to read. */
@@ -154,7 +157,7 @@ public class Practicals {
     }
 
     /** What a brief asks for: the newest version of its sequence, by the profile it names or the school's. */
-    private record Asked(Brief brief, Sequences.Versioned sequence, Profiles.Versioned profile, Practical practical) {}
+    private record Asked(Brief brief, Version<Sequence> sequence, Version<Profile> profile, Practical practical) {}
 
     /**
      * The practical a brief asks for, with nothing seen yet.
@@ -190,7 +193,7 @@ public class Practicals {
         people.mustTeach(caller, brief.term);
         people.mustBeOpen(brief.term);
         duties.mustGrade(
-                caller, brief.term, sequences.newest(brief.sequence).sequence().region());
+                caller, brief.term, sequences.newest(brief.sequence).document().region());
         var inTerm = people.students(brief.term).stream().map(People.Person::id).toList();
         if (!inTerm.contains(brief.student))
             faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
@@ -205,7 +208,7 @@ public class Practicals {
             duties.mustGrade(
                     new Caller(grader.id(), grader.name(), grader.role()),
                     brief.term,
-                    sequences.newest(brief.sequence).sequence().region());
+                    sequences.newest(brief.sequence).document().region());
         }
         if (brief.retakeOf != null
                 && !rows.byId(brief.retakeOf)
@@ -220,8 +223,8 @@ public class Practicals {
                 sequence,
                 profile,
                 new Practical(
-                        sequence.sequence(),
-                        profile.profile(),
+                        sequence.document(),
+                        profile.document(),
                         brief.asked == null ? List.of() : brief.asked,
                         brief.sides == null ? Sides.EACH : brief.sides,
                         List.of()));
@@ -238,8 +241,8 @@ public class Practicals {
                 Objects.requireNonNull(brief.student),
                 brief.partner,
                 brief.grader == null ? caller.id() : brief.grader,
-                asked.sequence.versionId(),
-                asked.profile.versionId(),
+                asked.sequence.id(),
+                asked.profile.id(),
                 Json.MAPPER.writeValueAsString(asked.practical.asked()),
                 asked.practical.sides().toString(),
                 brief.tableNumber == null ? 1 : brief.tableNumber,
@@ -546,8 +549,8 @@ public class Practicals {
                 student,
                 partner,
                 grader.id(),
-                sequence.versionId(),
-                profile.versionId(),
+                sequence.id(),
+                profile.id(),
                 record.asked(),
                 record.sides(),
                 1,

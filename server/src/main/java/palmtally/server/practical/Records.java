@@ -48,7 +48,7 @@ class Records {
         mustWrite(
                 caller,
                 row.termId(),
-                sequences.version(row.sequenceVersionId()).sequence().region());
+                sequences.version(row.sequenceVersionId()).document().region());
     }
 
     /** The same for whoever knows the region already: a sequence is long to read. */
@@ -107,8 +107,8 @@ class Records {
 
     Practical practical(Row row) {
         return new Practical(
-                sequences.version(row.sequenceVersionId()).sequence(),
-                profiles.version(row.profileVersionId()).profile(),
+                sequences.version(row.sequenceVersionId()).document(),
+                profiles.version(row.profileVersionId()).document(),
                 List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
                 Sides.valueOf(row.sides().toUpperCase()),
                 events(row.id()));

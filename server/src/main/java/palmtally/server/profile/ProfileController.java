@@ -14,6 +14,8 @@ import palmtally.core.profile.Profile;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.server.people.Allow;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
 import palmtally.server.people.People;
 import palmtally.server.people.Permission;
 
@@ -35,22 +37,21 @@ class ProfileController {
     List<ProfileView> all() {
         var school = people.schoolProfile();
         return profiles.all().stream()
-                .map(v -> new ProfileView(
-                        v.versionId(), v.version(), v.profile().id().equals(school), v.profile()))
+                .map(v -> new ProfileView(v.id(), v.number(), v.document().id().equals(school), v.document()))
                 .toList();
     }
 
     @Allow(Permission.LEAD)
     @PutMapping("/api/school/profile/{id}")
     List<ProfileView> choose(@PathVariable String id) {
-        people.setSchoolProfile(profiles.newest(id).profile().id());
+        people.setSchoolProfile(profiles.newest(id).document().id());
         return all();
     }
 
     @Allow(Permission.STAFF)
     @GetMapping(path = "/api/profiles/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@PathVariable String id) {
-        var profile = profiles.newest(id).profile();
+        var profile = profiles.newest(id).document();
         return ResponseEntity.ok()
                 .header(
                         "Content-Disposition",
@@ -60,8 +61,8 @@ class ProfileController {
 
     @Allow(Permission.LEAD)
     @PostMapping(path = "/api/school/profiles/file", consumes = MediaType.APPLICATION_JSON_VALUE)
-    List<ProfileView> read(@RequestBody String text) throws FormatException {
-        profiles.save(Documents.readProfile(text));
+    List<ProfileView> read(@Me Caller caller, @RequestBody String text) throws FormatException {
+        profiles.save(Documents.readProfile(text), caller);
         return all();
     }
 }

@@ -80,7 +80,7 @@ class IncomingController {
                 .header(
                         "Content-Disposition",
                         "attachment; filename=\"" + id.replaceAll("[^A-Za-z0-9-]", "-") + ".steps.csv\"")
-                .body(StepTable.write(List.of(sequences.newest(id).sequence())));
+                .body(StepTable.write(List.of(sequences.newest(id).document())));
     }
 
     private static List<Sequence> read(IncomingFile file) throws FormatException {
@@ -91,7 +91,7 @@ class IncomingController {
 
     private IncomingLine line(Sequence s) {
         var now = sequences.find(s.id());
-        var changes = now.map(v -> Difference.between(v.sequence(), s)).orElse(List.of());
+        var changes = now.map(v -> Difference.between(v.document(), s)).orElse(List.of());
         var effect = now.isEmpty() ? Effect.NEW : changes.isEmpty() ? Effect.SAME : Effect.CHANGED;
         return new IncomingLine(s.id(), s.name(), effect, s.steps().size(), changes);
     }

@@ -35,6 +35,9 @@ import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
+import palmtally.server.version.Unreadable;
+import palmtally.server.version.Version;
+import palmtally.server.version.VersionLine;
 
 /** Plans: list, read with what the checks say, mend, undo, in and out. */
 @RestController
@@ -58,7 +61,7 @@ class SequenceController {
             int version,
             Sequence sequence,
             PlanView plan,
-            List<Sequences.VersionLine> history,
+            List<VersionLine> history,
             @Nullable String damaged) {}
 
     /** An edit of the version it was made from. */
@@ -82,7 +85,7 @@ class SequenceController {
     @Allow(Permission.STAFF)
     @GetMapping("/api/sequences")
     List<SequenceLine> all() {
-        var profile = profiles.ofSchool().profile();
+        var profile = profiles.ofSchool().document();
         return Stream.concat(
                         sequences.all().stream().map(v -> line(v, profile)),
                         sequences.unreadable().stream().map(SequenceController::line))
@@ -90,7 +93,7 @@ class SequenceController {
                 .toList();
     }
 
-    private static SequenceLine line(Sequences.Unreadable u) {
+    private static SequenceLine line(Unreadable u) {
         var region = Arrays.stream(Region.values())
                 .filter(r -> r.toString().equals(u.region()))
                 .findFirst()
@@ -109,19 +112,19 @@ class SequenceController {
                 "No version of it can be read: " + u.why() + ".");
     }
 
-    private static SequenceLine line(Sequences.Versioned v, Profile profile) {
-        var s = v.sequence();
+    private static SequenceLine line(Version<Sequence> v, Profile profile) {
+        var s = v.document();
         Checks checks;
         try {
             checks = Checks.run(s, profile);
         } catch (RuntimeException e) {
             // One whose checks fail is told apart; the others are listed all the same.
-            log.error("checks of {} version {}", s.id(), v.version(), e);
+            log.error("checks of {} version {}", s.id(), v.number(), e);
             return new SequenceLine(
                     s.id(),
                     s.name(),
                     s.region(),
-                    v.version(),
+                    v.number(),
                     s.steps().size(),
                     0,
                     s.slotSeconds(),
@@ -134,7 +137,7 @@ class SequenceController {
                 s.id(),
                 s.name(),
                 s.region(),
-                v.version(),
+                v.number(),
                 s.steps().size(),
                 checks.timeline().totalSeconds(),
                 s.slotSeconds(),
@@ -172,11 +175,11 @@ class SequenceController {
             throw new InvalidValue("sequence", faults);
         double slot = wanted.slotSeconds == null ? 1200 : wanted.slotSeconds;
         var id = sequences.freshId(wanted.name);
-        var profile = profiles.ofSchool().profile();
+        var profile = profiles.ofSchool().document();
         var made = wanted.template == null
                 ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0))
                 : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);
-        return view(sequences.save(made, 0, "Started", caller), null);
+        return sequences.save(made, 0, "Started", caller, v -> view(v, null));
     }
 
     @Allow(Permission.STAFF)
@@ -190,12 +193,12 @@ class SequenceController {
     @GetMapping("/api/sequences/{id}/versions/{version}")
     VersionView version(@PathVariable String id, @PathVariable int version) {
         var v = sequences.numbered(id, version);
-        var before = version > 1 ? sequences.numbered(id, version - 1).sequence() : null;
+        var before = version > 1 ? sequences.numbered(id, version - 1).document() : null;
         return new VersionView(
-                v.versionId(),
-                v.version(),
-                v.sequence(),
-                before == null ? List.of("The first version.") : Difference.between(before, v.sequence()));
+                v.id(),
+                v.number(),
+                v.document(),
+                before == null ? List.of("The first version.") : Difference.between(before, v.document()));
     }
 
     record VersionView(UUID versionId, int version, Sequence sequence, List<String> changes) {}
@@ -213,8 +216,8 @@ class SequenceController {
         if (edit.what != null && edit.what.length() > 200)
             throw new InvalidValue(
                     "edit", new Fault("what", edit.what.length() + " characters", "must be at most 200"));
-        return view(
-                sequences.save(edit.sequence, from(edit), edit.what == null ? "Edited" : edit.what, caller), profile);
+        return sequences.save(
+                edit.sequence, from(edit), edit.what == null ? "Edited" : edit.what, caller, v -> view(v, profile));
     }
 
     @Allow(Permission.PLANNER)
@@ -225,7 +228,7 @@ class SequenceController {
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
         if (edit.key == null) throw new InvalidValue("mend", new Fault("key", "", "is missing"));
-        return view(sequences.mend(id, from(edit), edit.key, profiles.named(profile), caller), profile);
+        return sequences.mend(id, from(edit), edit.key, profiles.named(profile), caller, v -> view(v, profile));
     }
 
     @Allow(Permission.PLANNER)
@@ -236,7 +239,7 @@ class SequenceController {
             @RequestParam(required = false) @Nullable String profile,
             @RequestBody Edit edit) {
         if (edit.version == null) throw new InvalidValue("restore", new Fault("version", "", "is missing"));
-        return view(sequences.restore(id, from(edit), edit.version, caller), profile);
+        return sequences.restore(id, from(edit), edit.version, caller, v -> view(v, profile));
     }
 
     @Allow(Permission.STAFF)
@@ -246,13 +249,13 @@ class SequenceController {
                 .header(
                         "Content-Disposition",
                         "attachment; filename=\"" + id.replaceAll("[^A-Za-z0-9-]", "-") + ".sequence.json\"")
-                .body(Documents.write(sequences.newest(id).sequence()));
+                .body(Documents.write(sequences.newest(id).document()));
     }
 
     @Allow(Permission.PLANNER)
     @PostMapping(path = "/api/sequences/file", consumes = MediaType.APPLICATION_JSON_VALUE)
     SequenceView read(@Me Caller caller, @RequestBody String text) throws FormatException {
-        return view(sequences.take(Documents.readSequence(text), caller), null);
+        return sequences.take(Documents.readSequence(text), caller, v -> view(v, null));
     }
 
     private static int from(Edit edit) {
@@ -260,13 +263,13 @@ class SequenceController {
         return edit.from;
     }
 
-    private SequenceView view(Sequences.Versioned v, @Nullable String profile) {
+    private SequenceView view(Version<Sequence> v, @Nullable String profile) {
         return new SequenceView(
-                v.versionId(),
-                v.version(),
-                v.sequence(),
-                PlanView.of(Checks.run(v.sequence(), profiles.named(profile))),
-                sequences.history(v.sequence().id()),
+                v.id(),
+                v.number(),
+                v.document(),
+                PlanView.of(Checks.run(v.document(), profiles.named(profile))),
+                sequences.history(v.document().id()),
                 v.damaged());
     }
 }

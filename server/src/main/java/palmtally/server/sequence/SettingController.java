@@ -27,8 +27,11 @@ import palmtally.core.profile.Threshold;
 import palmtally.core.sequence.Checks;
 import palmtally.formats.ScoreView.FindingView;
 import palmtally.server.people.Allow;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
+import palmtally.server.version.Version;
 
 /** What a school decides, who decides otherwise, and what a change would say of a sequence before it is saved. */
 @RestController
@@ -85,7 +88,7 @@ class SettingController {
     @Allow(Permission.STAFF)
     @GetMapping("/api/settings")
     SettingsView settings() {
-        var all = profiles.all().stream().map(Profiles.Versioned::profile).toList();
+        var all = profiles.all().stream().map(Version::document).toList();
         var ofPlans = Checks.rules();
         return new SettingsView(
                 Setting.all().stream()
@@ -127,8 +130,8 @@ class SettingController {
     @PostMapping("/api/profiles/{id}/try")
     TryView tryOut(@PathVariable String id, @RequestBody ProfileChanges changes) {
         if (changes.sequence == null) throw new InvalidValue("changes", new Fault("sequence", "", "is missing"));
-        var before = profiles.newest(id).profile();
-        var sequence = sequences.newest(changes.sequence).sequence();
+        var before = profiles.newest(id).document();
+        var sequence = sequences.newest(changes.sequence).document();
         var had = Checks.run(sequence, before).findings();
         var has = Checks.run(sequence, changed(before, changes)).findings();
         return new TryView(without(has, had), without(had, has));
@@ -146,8 +149,8 @@ class SettingController {
     /** Saves the changes as a new version of the profile. */
     @Allow(Permission.LEAD)
     @PutMapping("/api/school/profiles/{id}")
-    SettingsView save(@PathVariable String id, @RequestBody ProfileChanges changes) {
-        profiles.save(changed(profiles.newest(id).profile(), changes));
+    SettingsView save(@Me Caller caller, @PathVariable String id, @RequestBody ProfileChanges changes) {
+        profiles.save(changed(profiles.newest(id).document(), changes), caller);
         return settings();
     }
 

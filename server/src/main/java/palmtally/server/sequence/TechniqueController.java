@@ -32,6 +32,7 @@ import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
 import palmtally.server.profile.Profiles;
 import palmtally.server.technique.Library;
+import palmtally.server.version.Version;
 
 /** The library of techniques: what each is, where it is used, and what a change would touch. */
 @RestController
@@ -89,7 +90,7 @@ class TechniqueController {
     @Allow(Permission.STAFF)
     @GetMapping("/api/techniques")
     List<TechniqueView> all() {
-        var used = sequences.all().stream().map(Sequences.Versioned::sequence).toList();
+        var used = sequences.all().stream().map(Version::document).toList();
         return library.techniques().all().stream()
                 .map(t -> view(library.newest(t.id()), used))
                 .toList();
@@ -128,10 +129,10 @@ class TechniqueController {
         var before = library.newest(id).technique();
         var after = changed(before, edit);
         library.techniques().with(List.of(after));
-        var profile = profiles.ofSchool().profile();
+        var profile = profiles.ofSchool().document();
         var touched = new ArrayList<TouchView>();
         for (var v : sequences.all()) {
-            var s = v.sequence();
+            var s = v.document();
             var follow = Follow.of(s, before, after);
             if (follow.steps().isEmpty() && follow.own().isEmpty()) continue;
             var had = Checks.run(s, profile);
@@ -166,11 +167,11 @@ class TechniqueController {
         transaction.executeWithoutResult(t -> {
             library.save(after, from, caller);
             for (var v : sequences.all())
-                if (follow.contains(v.sequence().id())) {
-                    var followed = Follow.of(v.sequence(), before, after);
+                if (follow.contains(v.document().id())) {
+                    var followed = Follow.of(v.document(), before, after);
                     if (!followed.steps().isEmpty())
                         sequences.save(
-                                followed.followed(), v.version(), "Followed the library: " + after.name(), caller);
+                                followed.followed(), v.number(), "Followed the library: " + after.name(), caller);
                 }
         });
         return all();

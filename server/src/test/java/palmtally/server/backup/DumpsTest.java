@@ -77,7 +77,7 @@ class DumpsTest {
         var file = folder.resolve("school.dump");
         var said = of(school).dump(file);
         assertThat(said.words())
-                .matches("Breakwater School of Massage: 15 people, 1\\d\\d practicals with \\d{4,} events, schema 13");
+                .matches("Breakwater School of Massage: 15 people, 1\\d\\d practicals with \\d{4,} events, schema 14");
         assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(file)))
                 .isEqualTo("rw-------");
         try (var other = TestDatabase.fresh()) {
@@ -168,7 +168,7 @@ class DumpsTest {
             var restored = of(now).restore(dump, NOW);
             now.run("drop database \"" + now.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
             assertThat(restored.school()).isEqualTo("Breakwater School of Massage");
-            assertThat(restored.schema()).isEqualTo("13");
+            assertThat(restored.schema()).isEqualTo("14");
             for (var sum : List.of(
                     "select sum(hashtextextended(practical_id::text || id || device || seq || at_ms || kind || data, 0) % 1000003) from event",
                     "select sum(hashtextextended(id::text || student_id || grader_id || term_id, 0) % 1000003) from practical",
