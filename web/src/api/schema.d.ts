@@ -820,7 +820,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}': {
+  '/api/school/terms/{term}': {
     parameters: {
       query?: never
       header?: never
@@ -836,7 +836,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}/archived': {
+  '/api/school/terms/{term}/archived': {
     parameters: {
       query?: never
       header?: never
@@ -852,7 +852,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}/class': {
+  '/api/school/terms/{term}/class': {
     parameters: {
       query?: never
       header?: never
@@ -868,7 +868,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}/class/preview': {
+  '/api/school/terms/{term}/class/preview': {
     parameters: {
       query?: never
       header?: never
@@ -884,7 +884,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}/duties': {
+  '/api/school/terms/{term}/duties': {
     parameters: {
       query?: never
       header?: never
@@ -900,7 +900,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}/people/{account}': {
+  '/api/school/terms/{term}/people/{account}': {
     parameters: {
       query?: never
       header?: never
@@ -916,7 +916,7 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/school/terms/{id}/sign-ins': {
+  '/api/school/terms/{term}/sign-ins': {
     parameters: {
       query?: never
       header?: never
@@ -1396,38 +1396,6 @@ export interface paths {
     patch?: never
     trace?: never
   }
-  '/api/terms/{id}/duties': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: operations['duties']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/terms/{id}/people': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get: operations['inTerm']
-    put?: never
-    post?: never
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
   '/api/terms/{term}/archive': {
     parameters: {
       query?: never
@@ -1620,6 +1588,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/duties': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['duties']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/evidence': {
     parameters: {
       query?: never
@@ -1692,6 +1676,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['workbook']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/people': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['inTerm']
     put?: never
     post?: never
     delete?: never
@@ -2332,7 +2332,7 @@ export interface components {
       checks: components['schemas']['TermChecksView']
       curriculum: components['schemas']['Curriculum']
       damaged?: string
-      history: components['schemas']['TermVersionLine'][]
+      history: components['schemas']['VersionLine'][]
       /** Format: int32 */
       version: number
       /** Format: double */
@@ -5089,13 +5089,6 @@ export interface components {
     TermText: {
       text?: string
     }
-    TermVersionLine: {
-      /** Format: date-time */
-      createdAt: string
-      /** Format: int32 */
-      version: number
-      what: string
-    }
     TermView: {
       archived: boolean
       cohort: string
@@ -6684,7 +6677,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
       }
       cookie?: never
     }
@@ -6710,7 +6703,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
       }
       cookie?: never
     }
@@ -6736,7 +6729,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
       }
       cookie?: never
     }
@@ -6762,7 +6755,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
       }
       cookie?: never
     }
@@ -6788,7 +6781,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
       }
       cookie?: never
     }
@@ -6814,7 +6807,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
         account: string
       }
       cookie?: never
@@ -6837,7 +6830,7 @@ export interface operations {
       query?: never
       header?: never
       path: {
-        id: string
+        term: string
       }
       cookie?: never
     }
@@ -7630,50 +7623,6 @@ export interface operations {
       }
     }
   }
-  duties: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          '*/*': components['schemas']['Duty'][]
-        }
-      }
-    }
-  }
-  inTerm: {
-    parameters: {
-      query?: never
-      header?: never
-      path: {
-        id: string
-      }
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          '*/*': components['schemas']['Person'][]
-        }
-      }
-    }
-  }
   archive_1: {
     parameters: {
       query?: never
@@ -8037,6 +7986,28 @@ export interface operations {
       }
     }
   }
+  duties: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Duty'][]
+        }
+      }
+    }
+  }
   evidence: {
     parameters: {
       query?: never
@@ -8143,6 +8114,28 @@ export interface operations {
         }
         content: {
           '*/*': string
+        }
+      }
+    }
+  }
+  inTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person'][]
         }
       }
     }

@@ -12,7 +12,9 @@ const {
   problem,
   loading,
   again,
-} = useAsked(() => ask(api.GET('/api/school/terms/{term}/sign-ins', { params: { path: { term: props.term } } })))
+} = useAsked(() =>
+  ask(api.GET('/api/school/terms/{term}/sign-ins', { params: { path: { term: props.term } } })),
+)
 const state = computed(() => all.value?.find((s) => s.id === props.person.id))
 const day = ref('')
 watch(state, (s) => (day.value = s?.expiresOn ?? ''))

@@ -38,7 +38,9 @@ async function toggle(person: Schema['Person'], region: string, task: 'teach' | 
     ? known.value.duties.filter((d) => !(d.account === person.id && d.region === region && d.task === task))
     : [...known.value.duties, { account: person.id, name: person.name, region: region as 'neck', task }]
   try {
-    const stored = await ask(api.PUT('/api/school/terms/{term}/duties', { params: { path }, body: { duties } }))
+    const stored = await ask(
+      api.PUT('/api/school/terms/{term}/duties', { params: { path }, body: { duties } }),
+    )
     known.value = { ...known.value, duties: stored }
   } catch (e) {
     failed.value = e as Problem

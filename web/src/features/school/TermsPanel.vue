@@ -43,7 +43,9 @@ async function store() {
 }
 const archive = (t: Schema['TermView'], archived: boolean) =>
   during(() =>
-    ask(api.PUT('/api/school/terms/{term}/archived', { params: { path: { term: t.id } }, body: { archived } })),
+    ask(
+      api.PUT('/api/school/terms/{term}/archived', { params: { path: { term: t.id } }, body: { archived } }),
+    ),
   )
 </script>
 

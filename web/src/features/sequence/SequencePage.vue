@@ -49,7 +49,9 @@ const draft = useDraft(
   () => client.value,
 )
 const { data: people } = useAsked(async () =>
-  session.term ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } })) : [],
+  session.term
+    ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))
+    : [],
 )
 const { sequence, plan, view, busy, dirty, failed, theirs } = draft
 const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
