@@ -17,8 +17,9 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import palmtally.formats.Json;
-import palmtally.server.people.People;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
+import palmtally.server.people.Terms;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -51,7 +52,8 @@ class AccessMatrixTest {
     @BeforeAll
     static void begin() {
         app = App.start(TestDatabase.fresh(), true);
-        var people = app.bean(People.class);
+        var accounts = app.bean(Accounts.class);
+        var terms = app.bean(Terms.class);
         nadia = Visitor.as(app.url(), "nadia");
         lead = Visitor.as(app.url(), "lead");
         here = nadia.term();
@@ -62,16 +64,14 @@ class AccessMatrixTest {
                 .get("curriculum")
                 .toString();
         planFile = nadia.get("/api/terms/" + here + "/curriculum/file").text();
-        var away =
-                people.addTerm("Away", "Away", LocalDate.now(app.clock()), 15).id();
-        people.addTo(away, "Ivo Away", "ivo", WORD, Role.INSTRUCTOR);
-        people.addTo(away, "Greta Away", "greta", WORD, Role.GRADER);
-        people.addTo(UUID.fromString(here), "Lew Gone", "lew", WORD, Role.STUDENT);
-        people.leave(UUID.fromString(here), UUID.fromString(nadia.person("Lew Gone")));
-        var archived =
-                people.addTerm("Over", "Over", LocalDate.now(app.clock()), 15).id();
+        var away = terms.add("Away", "Away", LocalDate.now(app.clock()), 15).id();
+        accounts.addTo(away, "Ivo Away", "ivo", WORD, Role.INSTRUCTOR);
+        accounts.addTo(away, "Greta Away", "greta", WORD, Role.GRADER);
+        accounts.addTo(UUID.fromString(here), "Lew Gone", "lew", WORD, Role.STUDENT);
+        terms.leave(UUID.fromString(here), UUID.fromString(nadia.person("Lew Gone")));
+        var archived = terms.add("Over", "Over", LocalDate.now(app.clock()), 15).id();
         over = archived.toString();
-        for (var p : List.copyOf(people.inTerm(UUID.fromString(here)))) people.enrol(archived, p.id());
+        for (var p : List.copyOf(terms.people(UUID.fromString(here)))) terms.enrol(archived, p.id());
         PEOPLE.put("stranger", Visitor.at(app.url()));
         PEOPLE.put("student left", Visitor.as(app.url(), "lew", WORD));
         PEOPLE.put("other student", Visitor.as(app.url(), "bram"));
@@ -104,7 +104,7 @@ class AccessMatrixTest {
         var practicals = new HashMap<String, String>();
         for (var endpoint : app.endpoints())
             if (endpoint.contains("/api/practicals/{id}")) practicals.put(endpoint, practical(over, "calves released"));
-        app.bean(People.class).archive(UUID.fromString(over), true);
+        app.bean(Terms.class).archive(UUID.fromString(over), true);
         for (var endpoint : app.endpoints()) {
             var path = endpoint.substring(endpoint.indexOf(' ') + 1);
             if (practicals.containsKey(endpoint))

@@ -9,6 +9,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import palmtally.server.people.Accounts;
+import palmtally.server.people.Terms;
 
 /** Who may call what, by HTTP: not by hidden buttons. */
 @ExtendWith(App.class)
@@ -162,9 +164,10 @@ class AccessTest {
 
     @Test
     void staff_of_another_term_see_nothing_of_this_one(App.Running app) {
-        var people = app.bean(palmtally.server.people.People.class);
-        var term = people.addTerm("Spring", "Morning cohort", java.time.LocalDate.of(2026, 1, 5), 15);
-        people.addTo(term.id(), "Iris Fell", "iris", "regatta-iris", palmtally.server.people.Role.INSTRUCTOR);
+        var accounts = app.bean(Accounts.class);
+        var terms = app.bean(Terms.class);
+        var term = terms.add("Spring", "Morning cohort", java.time.LocalDate.of(2026, 1, 5), 15);
+        accounts.addTo(term.id(), "Iris Fell", "iris", "regatta-iris", palmtally.server.people.Role.INSTRUCTOR);
         var iris = Visitor.as(app.url(), "iris");
         var nadia = Visitor.as(app.url(), "nadia");
         var line =

@@ -24,7 +24,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import palmtally.server.people.People;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
 
 /** Who is let in, how often they may try, and what strangers cannot hold up. */
@@ -41,7 +41,7 @@ class DoorTest {
     /** Somebody new in the demo's term. */
     private static String somebody(App.Running app, String password) {
         var signIn = "door" + ++made;
-        app.bean(People.class)
+        app.bean(Accounts.class)
                 .addTo(
                         UUID.fromString(Visitor.as(app.url(), "nadia").term()),
                         "Door " + made,

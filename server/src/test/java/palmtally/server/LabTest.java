@@ -12,8 +12,9 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.core.calendar.Curriculum;
-import palmtally.server.people.People;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
+import palmtally.server.people.Terms;
 import tools.jackson.databind.JsonNode;
 
 /** A lab with its demonstration and its practice round, each in a term of its own that is in its second week. */
@@ -22,12 +23,13 @@ class LabTest {
     /** A term with one who teaches it. Lab 1 began half an hour ago: neck is taught in it after 20 minutes of calves. */
     private record Lab(Visitor teacher, String term, Visitor anybody) {
         static Lab in(App.Running app, String name) {
-            var people = app.bean(People.class);
-            var term = people.addTerm(name, "Test", LocalDate.now(app.clock()).minusDays(10), 4);
+            var accounts = app.bean(Accounts.class);
+            var terms = app.bean(Terms.class);
+            var term = terms.add(name, "Test", LocalDate.now(app.clock()).minusDays(10), 4);
             var signIn = name.toLowerCase();
-            people.addTo(term.id(), name + " Teacher", signIn, "regatta-" + signIn, Role.INSTRUCTOR);
+            accounts.addTo(term.id(), name + " Teacher", signIn, "regatta-" + signIn, Role.INSTRUCTOR);
             for (var student : List.of("Ada One", "Ada Two", "Ben Three", "Cora Four", "Dag Five"))
-                people.addTo(
+                accounts.addTo(
                         term.id(),
                         student,
                         signIn + student.replace(" ", "").toLowerCase(),

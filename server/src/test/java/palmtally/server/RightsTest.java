@@ -13,8 +13,9 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import palmtally.server.people.People;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
+import palmtally.server.people.Terms;
 
 /** Who may do what with a practical: by duty, in a term that is open, and a student only with what was released. */
 @ExtendWith(App.class)
@@ -62,9 +63,10 @@ class RightsTest {
 
     /** A student of the demo's term and one of their own, with a sign-in. */
     private Visitor student(String name) {
-        var people = app.bean(People.class);
+        var accounts = app.bean(Accounts.class);
+        var terms = app.bean(Terms.class);
         var signIn = "rights" + ++made;
-        people.addTo(java.util.UUID.fromString(nadia.term()), name, signIn, "a-long-password", Role.STUDENT);
+        accounts.addTo(java.util.UUID.fromString(nadia.term()), name, signIn, "a-long-password", Role.STUDENT);
         return Visitor.as(app.url(), signIn, "a-long-password");
     }
 
@@ -263,10 +265,11 @@ class RightsTest {
     class A_term_in_the_archive {
         @Test
         void takes_no_tap_no_rating_no_mark_of_ones_own_and_no_award() {
-            var people = app.bean(People.class);
-            var term = people.addTerm("Rights closed", "Rights", java.time.LocalDate.now(app.clock()), 4);
+            var accounts = app.bean(Accounts.class);
+            var terms = app.bean(Terms.class);
+            var term = terms.add("Rights closed", "Rights", java.time.LocalDate.now(app.clock()), 4);
             var signIn = "closed" + ++made;
-            var who = people.addTo(term.id(), "Sorna Closed", signIn, "a-long-password", Role.STUDENT);
+            var who = accounts.addTo(term.id(), "Sorna Closed", signIn, "a-long-password", Role.STUDENT);
             var answer = lead.post(
                     "/api/practicals",
                     "{\"term\":\"" + term.id() + "\",\"student\":\"" + who

@@ -7,7 +7,7 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.JdbcTemplate;
-import palmtally.server.people.People;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
 
 /** What a sign-in costs and when it is noted. */
@@ -68,7 +68,7 @@ class SessionsTest {
 
         private UUID somebody(App.Running app, String name) {
             var term = UUID.fromString(Visitor.as(app.url(), "nadia").term());
-            return app.bean(People.class).addTo(term, name, name, "the right words", Role.INSTRUCTOR);
+            return app.bean(Accounts.class).addTo(term, name, name, "the right words", Role.INSTRUCTOR);
         }
 
         @Test

@@ -28,15 +28,15 @@ import palmtally.server.competency.Tracking;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.Practicals;
 import palmtally.server.profile.Profiles;
 
 /** A whole term to keep: its plan with the sequences, the profile, people, competencies and every practical. */
 @RestController
 class ArchiveController {
-    private final People people;
+    private final Terms terms;
     private final Curricula curricula;
     private final Profiles profiles;
     private final Practicals practicals;
@@ -44,13 +44,13 @@ class ArchiveController {
     private final ZoneId zone;
 
     ArchiveController(
-            People people,
+            Terms terms,
             Curricula curricula,
             Profiles profiles,
             Practicals practicals,
             Tracking tracking,
             ZoneId zone) {
-        this.people = people;
+        this.terms = terms;
         this.curricula = curricula;
         this.profiles = profiles;
         this.practicals = practicals;
@@ -62,7 +62,7 @@ class ArchiveController {
     @GetMapping(path = "/api/terms/{term}/archive", produces = "application/zip")
     ResponseEntity<StreamingResponseBody> archive(@Me Caller caller, @PathVariable UUID term) throws IOException {
         var whole = make(caller, term);
-        var name = plain(people.term(term).name());
+        var name = plain(terms.term(term).name());
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=\"" + name + ".zip\"")
                 .contentLength(Files.size(whole))
@@ -154,7 +154,7 @@ class ArchiveController {
 
     private String roll(UUID term) {
         var rows = new ArrayList<List<@Nullable Object>>();
-        people.inTerm(term).forEach(p -> rows.add(List.of(p.name(), p.role())));
+        terms.people(term).forEach(p -> rows.add(List.of(p.name(), p.role())));
         return new Table("People", List.of("name", "role"), rows).csv();
     }
 

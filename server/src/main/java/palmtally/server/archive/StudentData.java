@@ -15,8 +15,9 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
+import palmtally.server.people.Person;
 import palmtally.server.people.Role;
 import palmtally.server.problem.Refusal;
 import tools.jackson.databind.JsonNode;
@@ -178,20 +179,20 @@ class StudentData {
             String what, @org.jspecify.annotations.Nullable String body) {}
 
     private final Rows rows;
-    private final People people;
+    private final Accounts accounts;
     private final Audit audit;
     private final Clock clock;
 
-    StudentData(Rows rows, People people, Audit audit, Clock clock) {
+    StudentData(Rows rows, Accounts accounts, Audit audit, Clock clock) {
         this.rows = rows;
-        this.people = people;
+        this.accounts = accounts;
         this.audit = audit;
         this.clock = clock;
     }
 
     /** Students who are in no open term any more: what is kept of them can be erased. */
-    List<People.Person> gone() {
-        return rows.gone().stream().map(people::person).toList();
+    List<Person> gone() {
+        return rows.gone().stream().map(accounts::person).toList();
     }
 
     /** For the student, and the lead. */
@@ -250,8 +251,8 @@ class StudentData {
         gone.merge(what, rows, Integer::sum);
     }
 
-    private People.Person student(UUID id) {
-        var person = people.person(id);
+    private Person student(UUID id) {
+        var person = accounts.person(id);
         if (person.role() != Role.STUDENT || rows.erased(id)) throw Refusal.notFound("student");
         return person;
     }

@@ -13,8 +13,8 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.Person;
 
 /** What is kept of one student: taken along, and erased. */
 @RestController
@@ -29,7 +29,7 @@ class StudentDataController {
 
     @Allow(Permission.LEAD)
     @GetMapping("/api/students/gone")
-    List<People.Person> gone() {
+    List<Person> gone() {
         return data.gone();
     }
 

@@ -16,8 +16,8 @@ import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.TermFile;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.Sequences;
 import palmtally.server.version.Kind;
@@ -38,17 +38,17 @@ public class Curricula {
             int version, Curriculum curriculum, @Nullable String damaged) {}
 
     private final Versions<Curriculum> versions;
-    private final People people;
+    private final Terms terms;
     private final Sequences sequences;
 
-    Curricula(VersionStore store, People people, Sequences sequences) {
+    Curricula(VersionStore store, Terms terms, Sequences sequences) {
         versions = store.of(new Kind<>(
                 "curriculum",
                 "plan of this term",
                 Documents::storedCurriculum,
                 this::judge,
                 c -> new Kind.Called(c.name(), "")));
-        this.people = people;
+        this.terms = terms;
         this.sequences = sequences;
     }
 
@@ -59,7 +59,7 @@ public class Curricula {
 
     /** The newest version, where that is damaged the newest before it that can be read, or an empty plan of the term's weeks. */
     public Versioned newest(UUID term) {
-        Term of = people.term(term);
+        Term of = terms.term(term);
         return versions.find(term.toString())
                 .map(v -> new Versioned(v.number(), v.document(), v.damaged()))
                 .orElseGet(() -> new Versioned(
@@ -88,7 +88,7 @@ public class Curricula {
      */
     public <V> V save(
             UUID term, Curriculum curriculum, int from, String what, @Nullable Caller by, Function<Versioned, V> view) {
-        people.mustBeOpen(term);
+        terms.mustBeOpen(term);
         return versions.save(
                 term.toString(),
                 from,
@@ -113,7 +113,7 @@ public class Curricula {
     public int leaveForAnotherDay(
             UUID term, String lesson, String into, List<String> steps, double minutes, Caller by) {
         // Whoever saves at the same moment goes first; what they saved is then read.
-        for (int tries = 0; tries < 5 && !people.archived(term); tries++) {
+        for (int tries = 0; tries < 5 && !terms.archived(term); tries++) {
             var now = newest(term);
             var of = now.curriculum().lesson(lesson).orElse(null);
             if (of == null) return 0;

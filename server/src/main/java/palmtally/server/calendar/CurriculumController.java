@@ -28,8 +28,8 @@ import palmtally.formats.TermFile;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -79,15 +79,15 @@ class CurriculumController {
     private final Curricula curricula;
     private final Sequences sequences;
     private final Profiles profiles;
-    private final People people;
+    private final Terms terms;
     private final java.time.Clock clock;
 
     CurriculumController(
-            Curricula curricula, Sequences sequences, Profiles profiles, People people, java.time.Clock clock) {
+            Curricula curricula, Sequences sequences, Profiles profiles, Terms terms, java.time.Clock clock) {
         this.curricula = curricula;
         this.sequences = sequences;
         this.profiles = profiles;
-        this.people = people;
+        this.terms = terms;
         this.clock = clock;
     }
 
@@ -234,14 +234,14 @@ class CurriculumController {
     }
 
     private CurriculumView view(UUID id, Curricula.Versioned v) {
-        var term = people.term(id);
+        var term = terms.term(id);
         return new CurriculumView(
                 v.version(),
                 term.week(clock.instant(), clock.getZone()),
                 v.curriculum(),
                 TermChecksView.of(checks(v.curriculum())),
                 curricula.history(id),
-                people.archived(id),
+                terms.archived(id),
                 v.damaged());
     }
 }

@@ -22,9 +22,10 @@ import palmtally.core.competency.Competency.State;
 import palmtally.core.competency.LocalLevel;
 import palmtally.core.finding.Criterion;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.Awards;
 import palmtally.server.practical.PracticalLine;
 import palmtally.server.practical.Practicals;
@@ -104,7 +105,8 @@ class Closing {
 
     private final Rows rows;
     private final Standings standings;
-    private final People people;
+    private final Terms terms;
+    private final Access access;
     private final Practicals practicals;
     private final Awards awards;
     private final Audit audit;
@@ -113,14 +115,16 @@ class Closing {
     Closing(
             Rows rows,
             Standings standings,
-            People people,
+            Terms terms,
+            Access access,
             Practicals practicals,
             Awards awards,
             Audit audit,
             Clock clock) {
         this.rows = rows;
         this.standings = standings;
-        this.people = people;
+        this.terms = terms;
+        this.access = access;
         this.practicals = practicals;
         this.awards = awards;
         this.audit = audit;
@@ -134,8 +138,8 @@ class Closing {
                 .toList();
         var open = new ArrayList<OpenLine>();
         Map<State, Integer> states = new EnumMap<>(State.class);
-        audit.readClass(caller, people.students(termId).size(), "what closes the term");
-        for (var student : people.students(termId)) {
+        audit.readClass(caller, terms.students(termId).size(), "what closes the term");
+        for (var student : terms.students(termId)) {
             for (var region : now.regions())
                 for (var criterion : Criterion.values()) {
                     var c = now.at(student.id(), region, criterion).competency();
@@ -157,7 +161,7 @@ class Closing {
                         .toList(),
                 open,
                 states,
-                people.terms(caller).stream()
+                terms.of(caller).stream()
                         .filter(t -> !t.archived() && !t.id().equals(termId))
                         .map(t -> new NextTerm(t.id(), t.name() + ", " + t.cohort(), t.startsOn()))
                         .toList());
@@ -166,7 +170,7 @@ class Closing {
     /** Closes a term: it is read only from then on. Practicals that are running or wait for a review must be dealt with first. */
     @Transactional
     public ClosingView close(Caller caller, UUID termId, Close how) {
-        people.mustBeOpen(termId);
+        terms.mustBeOpen(termId);
         var view = view(caller, termId);
         if (!view.running.isEmpty())
             throw Refusal.conflict(
@@ -183,17 +187,17 @@ class Closing {
                             : view.waiting.size()
                                     + " practicals wait for their review: award them or make them void first.");
         if (Boolean.TRUE.equals(how.release)) for (var line : view.held) awards.release(caller, line.id());
-        if (how.into != null) carry(caller, people.term(termId), people.term(how.into));
+        if (how.into != null) carry(caller, terms.term(termId), terms.term(how.into));
         rows.close(termId, clock.instant(), caller.id());
-        people.archive(termId, true);
-        var term = people.term(termId).name();
+        terms.archive(termId, true);
+        var term = terms.term(termId).name();
         audit.changed(
                 caller,
                 null,
                 "closed the term",
                 how.into == null
                         ? term
-                        : term + ", carried into " + people.term(how.into).name());
+                        : term + ", carried into " + terms.term(how.into).name());
         return view(caller, termId);
     }
 
@@ -208,21 +212,21 @@ class Closing {
                     "The term it was carried over into has practicals already and stands on it. It stays closed.");
         rows.clear(termId);
         rows.close(termId, null, null);
-        people.archive(termId, false);
-        audit.changed(caller, null, "opened the term again", people.term(termId).name());
+        terms.archive(termId, false);
+        audit.changed(caller, null, "opened the term again", terms.term(termId).name());
         return view(caller, termId);
     }
 
     private void carry(Caller caller, Term from, Term into) {
-        people.mustTeach(caller, into.id());
-        people.mustBeOpen(into.id());
+        access.mustTeach(caller, into.id());
+        terms.mustBeOpen(into.id());
         if (into.id().equals(from.id()) || !into.startsOn().isAfter(from.startsOn()))
             throw Refusal.invalid("not-later", "A term is carried over into one that begins later.");
         var now = standings.ofTerm(from.id());
         double gap = Math.max(0, ChronoUnit.DAYS.between(from.startsOn(), into.startsOn()) / 7.0 - now.week());
         double q = now.profile().growth().variancePerWeek();
-        for (var student : people.students(from.id())) {
-            people.enrol(into.id(), student.id());
+        for (var student : terms.students(from.id())) {
+            terms.enrol(into.id(), student.id());
             for (var s : now.standings().values()) {
                 if (!s.key().student().equals(student.id())) continue;
                 var c = s.competency();

@@ -12,7 +12,7 @@ import palmtally.core.calendar.Aim;
 import palmtally.core.calendar.Lesson;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.Sequences;
 
@@ -91,14 +91,14 @@ public class CohortSteps {
             java.time.Instant startedAt) {}
 
     private final Rows rows;
-    private final People people;
+    private final Terms terms;
     private final Sequences sequences;
     private final Curricula curricula;
     private final Lookout lookout;
 
-    CohortSteps(Rows rows, People people, Sequences sequences, Curricula curricula, Lookout lookout) {
+    CohortSteps(Rows rows, Terms terms, Sequences sequences, Curricula curricula, Lookout lookout) {
         this.rows = rows;
-        this.people = people;
+        this.terms = terms;
         this.sequences = sequences;
         this.curricula = curricula;
         this.lookout = lookout;
@@ -161,14 +161,14 @@ public class CohortSteps {
 
     /** Puts a step into the next demonstration: first thing in the coming lab of the plan. */
     ShownAgain showAgain(Caller caller, UUID termId, String sequence, String step) {
-        people.mustBeOpen(termId);
+        terms.mustBeOpen(termId);
         var plan = sequences.newest(sequence).document();
         var found = plan.steps().stream()
                 .filter(s -> s.id().equals(step))
                 .findFirst()
                 .orElseThrow(() -> Refusal.notFound("step of this sequence"));
         var now = curricula.newest(termId);
-        var lab = lookout.next(people.term(termId), now.curriculum());
+        var lab = lookout.next(terms.term(termId), now.curriculum());
         if (lab == null)
             throw Refusal.conflict(
                     "no-lab",
@@ -206,7 +206,7 @@ public class CohortSteps {
 
     /** Takes it out of the plan again. */
     Heat notAgain(Caller caller, UUID termId, String sequence, String step) {
-        people.mustBeOpen(termId);
+        terms.mustBeOpen(termId);
         var now = curricula.newest(termId);
         var lessons = now.curriculum().lessons().stream()
                 .filter(l -> !l.id().equals(lessonId(sequence, step)))

@@ -18,11 +18,12 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import palmtally.formats.Table;
 import palmtally.server.live.Live;
+import palmtally.server.people.Access;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 
 /** Track: the cohort, one student, what to do next, and what is taken along. */
@@ -40,7 +41,8 @@ class CompetencyController {
     private final TrackAudience audience;
     private final OwnTrackAudience own;
     private final Live live;
-    private final People people;
+    private final Terms terms;
+    private final Access access;
 
     CompetencyController(
             Tracking tracking,
@@ -52,7 +54,8 @@ class CompetencyController {
             TrackAudience audience,
             OwnTrackAudience own,
             Live live,
-            People people) {
+            Terms terms,
+            Access access) {
         this.tracking = tracking;
         this.lookout = lookout;
         this.steps = steps;
@@ -62,7 +65,8 @@ class CompetencyController {
         this.audience = audience;
         this.own = own;
         this.live = live;
-        this.people = people;
+        this.terms = terms;
+        this.access = access;
     }
 
     @Allow(Permission.TERM_STAFF)
@@ -84,7 +88,7 @@ class CompetencyController {
     @Allow(Permission.SIGNED_IN)
     @GetMapping(path = "/api/competency/students/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> ownLive(@Me Caller caller, @PathVariable UUID id, HttpServletRequest request) {
-        people.maySee(caller, id);
+        access.maySee(caller, id);
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(live.open(own, id.toString(), Live.Who.of(request, caller.id())));
@@ -166,8 +170,8 @@ class CompetencyController {
     @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/competency/students/{id}/evidence")
     Marks.EvidenceFile evidenceOf(@Me Caller caller, @PathVariable UUID id) {
-        people.maySee(caller, id);
-        var term = people.termOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
+        access.maySee(caller, id);
+        var term = terms.newestOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
         return marks.evidence(caller, term.id(), id);
     }
 

@@ -18,7 +18,7 @@ import palmtally.core.agreement.Reliability;
 import palmtally.core.agreement.Severity;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
-import palmtally.server.people.People;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.Awards;
 import palmtally.server.profile.Profiles;
 
@@ -74,14 +74,14 @@ class Graders {
     }
 
     private final Rows rows;
-    private final People people;
+    private final Terms terms;
     private final Awards awards;
     private final Profiles profiles;
     private final ZoneId zone;
 
-    Graders(Rows rows, People people, Awards awards, Profiles profiles, ZoneId zone) {
+    Graders(Rows rows, Terms terms, Awards awards, Profiles profiles, ZoneId zone) {
         this.rows = rows;
-        this.people = people;
+        this.terms = terms;
         this.awards = awards;
         this.profiles = profiles;
         this.zone = zone;
@@ -89,7 +89,7 @@ class Graders {
 
     /** For instructors and the lead: who is severe is nobody else's business. */
     GraderQuality of(UUID termId) {
-        var term = people.term(termId);
+        var term = terms.term(termId);
         double cut = profiles.ofSchool().document().marking().cut();
         var pairs = awards.markedTwice(termId);
         var agreement = new ArrayList<AgreementLine>();

@@ -32,8 +32,9 @@ import palmtally.core.sequence.Sides;
 import palmtally.server.audit.Audit;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
+import palmtally.server.people.Person;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.sequence.Sequences;
 
 /** What to watch in the coming lab, and who will not be secure by the end of the term at this pace. */
@@ -82,7 +83,7 @@ public class Lookout {
     public record Forecast(double week, int weeks, int students, int hopeless, List<ForecastLine> lines) {}
 
     private final Standings standings;
-    private final People people;
+    private final Terms terms;
     private final Curricula curricula;
     private final Sequences sequences;
     private final Audit audit;
@@ -91,14 +92,14 @@ public class Lookout {
 
     Lookout(
             Standings standings,
-            People people,
+            Terms terms,
             Curricula curricula,
             Sequences sequences,
             Audit audit,
             Clock clock,
             ZoneId zone) {
         this.standings = standings;
-        this.people = people;
+        this.terms = terms;
         this.curricula = curricula;
         this.sequences = sequences;
         this.audit = audit;
@@ -113,7 +114,7 @@ public class Lookout {
         var lab = next(now.term(), plan);
         var sequenceOf = sequenceOf(now.profile());
         var chances = chances(now, plan, lab, sequenceOf);
-        var students = people.students(termId);
+        var students = terms.students(termId);
         var names = new HashMap<String, String>();
         var all = new ArrayList<Watch.Standing>();
         audit.readClass(caller, students.size(), "whom to watch");
@@ -155,7 +156,7 @@ public class Lookout {
 
     /** The regions in which students wait for a look and no sequence shows what to look at. */
     private static List<NoLook> missing(
-            Standings.Whole now, Set<Region> taught, Map<Region, Sequence> sequenceOf, List<People.Person> students) {
+            Standings.Whole now, Set<Region> taught, Map<Region, Sequence> sequenceOf, List<Person> students) {
         var missing = new ArrayList<NoLook>();
         for (var region : taught) {
             if (sequenceOf.containsKey(region)) continue;
@@ -196,8 +197,8 @@ public class Lookout {
         var lines = new ArrayList<ForecastLine>();
         int students = 0;
         int hopeless = 0;
-        audit.readClass(caller, people.students(termId).size(), "the forecast of the class");
-        for (var student : people.students(termId)) {
+        audit.readClass(caller, terms.students(termId).size(), "the forecast of the class");
+        for (var student : terms.students(termId)) {
             boolean any = false;
             for (var region : now.regions()) {
                 if (!taught.contains(region)) continue;

@@ -14,8 +14,10 @@ import palmtally.core.competency.Competency.State;
 import palmtally.core.finding.Criterion;
 import palmtally.formats.Table;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Access;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
+import palmtally.server.people.Terms;
 
 /** Marks and evidence of a term to take along: tables for a spreadsheet, and everything as JSON. */
 @Service
@@ -47,13 +49,17 @@ class Marks {
             List<StudentEvidence> students) {}
 
     private final Standings standings;
-    private final People people;
+    private final Accounts accounts;
+    private final Terms terms;
+    private final Access access;
     private final Audit audit;
     private final ZoneId zone;
 
-    Marks(Standings standings, People people, Audit audit, ZoneId zone) {
+    Marks(Standings standings, Accounts accounts, Terms terms, Access access, Audit audit, ZoneId zone) {
         this.standings = standings;
-        this.people = people;
+        this.accounts = accounts;
+        this.terms = terms;
+        this.access = access;
         this.audit = audit;
         this.zone = zone;
     }
@@ -102,23 +108,23 @@ class Marks {
 
     private List<Tracking.StudentRow> cohort(Caller caller, UUID term) {
         var now = standings.ofTerm(term);
-        var students = people.students(term);
+        var students = terms.students(term);
         audit.readClass(caller, students.size(), "the marks of the class");
         return students.stream().map(s -> Tracking.row(now, s)).toList();
     }
 
     /** @param student one of them, or null for all of the term */
     EvidenceFile evidence(Caller caller, UUID termId, @Nullable UUID student) {
-        if (student != null) people.maySee(caller, student);
+        if (student != null) access.maySee(caller, student);
         boolean own = !caller.role().staff();
-        var term = people.term(termId);
+        var term = terms.term(termId);
         var whole = student == null
                 ? standings.ofTerm(termId)
                 : standings.ofStudent(term, student, r -> !own || r.released());
         var all = new ArrayList<StudentEvidence>();
-        if (student == null) audit.readClass(caller, people.students(termId).size(), "the evidence of the class");
+        if (student == null) audit.readClass(caller, terms.students(termId).size(), "the evidence of the class");
         else audit.read(caller, student, "the evidence");
-        for (var s : student == null ? people.students(termId) : List.of(people.person(student))) {
+        for (var s : student == null ? terms.students(termId) : List.of(accounts.person(student))) {
             var pieces = standings.evidence(termId, s.id()).stream()
                     .filter(r -> !own || r.released())
                     .map(r -> new Piece(

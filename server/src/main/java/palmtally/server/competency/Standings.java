@@ -22,8 +22,8 @@ import palmtally.core.competency.LocalLevel;
 import palmtally.core.finding.Criterion;
 import palmtally.core.profile.Profile;
 import palmtally.formats.Json;
-import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
 
@@ -114,21 +114,21 @@ class Standings {
     }
 
     private final Rows rows;
-    private final People people;
+    private final Terms terms;
     private final Profiles profiles;
     private final Sequences sequences;
     private final Clock clock;
 
-    Standings(Rows rows, People people, Profiles profiles, Sequences sequences, Clock clock) {
+    Standings(Rows rows, Terms terms, Profiles profiles, Sequences sequences, Clock clock) {
         this.rows = rows;
-        this.people = people;
+        this.terms = terms;
         this.profiles = profiles;
         this.sequences = sequences;
         this.clock = clock;
     }
 
     Whole ofTerm(UUID termId) {
-        return whole(people.term(termId), evidence(termId, null), r -> true);
+        return whole(terms.term(termId), evidence(termId, null), r -> true);
     }
 
     /** @param counts which pieces count; a student's own page leaves out what is not released */

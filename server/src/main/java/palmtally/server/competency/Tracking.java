@@ -24,9 +24,12 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Access;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
+import palmtally.server.people.Person;
 import palmtally.server.people.Role;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalLine;
 import palmtally.server.practical.Practicals;
 import palmtally.server.problem.Refusal;
@@ -95,7 +98,7 @@ public class Tracking {
     public record Worked(int practicals, double hours, double hoursOnTable, int bodies, int rounds) {}
 
     public record Student(
-            People.Person student,
+            Person student,
             UUID term,
             double week,
             int weeks,
@@ -179,14 +182,25 @@ public class Tracking {
 
     private final Rows rows;
     private final Standings standings;
-    private final People people;
+    private final Accounts accounts;
+    private final Terms terms;
+    private final Access access;
     private final Practicals practicals;
     private final Audit audit;
 
-    Tracking(Rows rows, Standings standings, People people, Practicals practicals, Audit audit) {
+    Tracking(
+            Rows rows,
+            Standings standings,
+            Accounts accounts,
+            Terms terms,
+            Access access,
+            Practicals practicals,
+            Audit audit) {
         this.rows = rows;
         this.standings = standings;
-        this.people = people;
+        this.accounts = accounts;
+        this.terms = terms;
+        this.access = access;
         this.practicals = practicals;
         this.audit = audit;
     }
@@ -196,8 +210,8 @@ public class Tracking {
         long tracked = rows.tracked(termId);
         var now = standings.ofTerm(termId);
         var students = new ArrayList<StudentRow>();
-        audit.readClass(caller, people.students(termId).size(), "the competencies of the class");
-        for (var student : people.students(termId)) {
+        audit.readClass(caller, terms.students(termId).size(), "the competencies of the class");
+        for (var student : terms.students(termId)) {
             students.add(row(now, student));
         }
         return new Cohort(
@@ -214,7 +228,7 @@ public class Tracking {
                 students);
     }
 
-    static StudentRow row(Standings.Whole now, People.Person student) {
+    static StudentRow row(Standings.Whole now, Person student) {
         var palms = new ArrayList<Palm>();
         Map<State, Integer> states = new EnumMap<>(State.class);
         int seen = 0;
@@ -242,10 +256,10 @@ public class Tracking {
     }
 
     public Student student(Caller caller, UUID id) {
-        people.maySee(caller, id);
-        var person = people.person(id);
+        access.maySee(caller, id);
+        var person = accounts.person(id);
         if (person.role() != Role.STUDENT) throw Refusal.notFound("student");
-        var term = people.termOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
+        var term = terms.newestOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
         boolean own = !caller.role().staff();
         audit.read(caller, id, "a student's page");
         long tracked = own ? rows.released(id) : rows.tracked(term.id());
@@ -316,7 +330,7 @@ public class Tracking {
 
     /** The gates a student comes through on the way to these zones, as they stand now. */
     List<Gate.Passage> gates(UUID termId, UUID student, Collection<Zone> worked) {
-        var now = standings.ofStudent(people.term(termId), student, r -> true);
+        var now = standings.ofStudent(terms.term(termId), student, r -> true);
         var seen = new HashMap<Gate.Seen, List<Evidence>>();
         now.standings().forEach((key, s) -> seen.put(new Gate.Seen(key.region(), key.criterion()), s.pieces()));
         return Gate.before(worked, seen, now.week(), now.term().weeks(), now.profile());

@@ -40,10 +40,12 @@ import palmtally.formats.FormatException;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.demo.Habits.Weakness;
 import palmtally.server.demonstration.Demonstrations;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Duties;
-import palmtally.server.people.People;
 import palmtally.server.people.Role;
+import palmtally.server.people.School;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.Award;
 import palmtally.server.practical.Awards;
 import palmtally.server.practical.Practicals;
@@ -93,7 +95,9 @@ class Demo implements ApplicationRunner {
     private static final Map<String, Double> OWN_MARKS =
             Map.of("Kit Sorrel", 18.0, "Ana Quill", -4.0, "Gus Harrow", 22.0);
 
-    private final People people;
+    private final Accounts accounts;
+    private final Terms terms;
+    private final School school;
     private final Sequences sequences;
     private final Profiles profiles;
     private final Practicals practicals;
@@ -111,7 +115,9 @@ class Demo implements ApplicationRunner {
      * @param word what every password of the demo begins with
      */
     Demo(
-            People people,
+            Accounts accounts,
+            Terms terms,
+            School school,
             Sequences sequences,
             Profiles profiles,
             Practicals practicals,
@@ -123,7 +129,9 @@ class Demo implements ApplicationRunner {
             Clock clock,
             @Value("${palm.demo-day:60}") int daysGone,
             @Value("${palm.demo-word}") String word) {
-        this.people = people;
+        this.accounts = accounts;
+        this.terms = terms;
+        this.school = school;
         this.sequences = sequences;
         this.profiles = profiles;
         this.practicals = practicals;
@@ -139,9 +147,9 @@ class Demo implements ApplicationRunner {
 
     @Override
     public void run(@Nullable ApplicationArguments args) {
-        if (!people.empty()) {
+        if (!school.empty()) {
             // Started anew with another word: the passwords of the demo follow it.
-            people.setPasswords(signIns(), signIn -> word + "-" + signIn);
+            accounts.setPasswords(signIns(), signIn -> word + "-" + signIn);
             return;
         }
         log.info("loading the demo school");
@@ -161,18 +169,18 @@ class Demo implements ApplicationRunner {
     }
 
     private void load() {
-        var lead = people.setUp("Breakwater School of Massage", "Marte Kjell", "lead", word + "-lead");
+        var lead = school.setUp("Breakwater School of Massage", "Marte Kjell", "lead", word + "-lead");
         var starts = LocalDate.now(clock).minusDays(daysGone);
-        var term = people.addTerm("Autumn, regatta recovery tent", "Evening cohort", starts, 15);
+        var term = terms.add("Autumn, regatta recovery tent", "Evening cohort", starts, 15);
         var teacher = new Caller(
-                people.addTo(term.id(), "Nadia Reef", "nadia", word + "-nadia", Role.INSTRUCTOR),
+                accounts.addTo(term.id(), "Nadia Reef", "nadia", word + "-nadia", Role.INSTRUCTOR),
                 "Nadia Reef",
                 Role.INSTRUCTOR);
         var grader = new Caller(
-                people.addTo(term.id(), "Olle Strand", "olle", word + "-olle", Role.GRADER),
+                accounts.addTo(term.id(), "Olle Strand", "olle", word + "-olle", Role.GRADER),
                 "Olle Strand",
                 Role.GRADER);
-        people.enrol(term.id(), lead.id());
+        terms.enrol(term.id(), lead.id());
         Map<String, Sequence> plans = new LinkedHashMap<>();
         for (var name : SEQUENCES) plans.put(name, sequences.take(read(name), lead, v -> v.document()));
         var tasks = new ArrayList<Duties.Duty>();
@@ -189,7 +197,7 @@ class Demo implements ApplicationRunner {
         var students = new ArrayList<UUID>();
         for (var h : STUDENTS) {
             var first = firstName(h);
-            students.add(people.addTo(term.id(), h.name(), first, word + "-" + first, Role.STUDENT));
+            students.add(accounts.addTo(term.id(), h.name(), first, word + "-" + first, Role.STUDENT));
         }
         for (int s = 0; s < STUDENTS.size(); s++)
             for (int l = 0; l < LABS.size(); l++) {

@@ -15,8 +15,8 @@ import palmtally.core.calendar.Lesson;
 import palmtally.core.demonstration.Showing;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 
 /** What the plan of the term has for now: the lessons of this week, and the clock each is bound to. */
@@ -66,13 +66,13 @@ class Agenda {
         }
     }
 
-    private final People people;
+    private final Terms terms;
     private final Curricula curricula;
     private final Clock clock;
     private final ZoneId zone;
 
-    Agenda(People people, Curricula curricula, Clock clock, ZoneId zone) {
-        this.people = people;
+    Agenda(Terms terms, Curricula curricula, Clock clock, ZoneId zone) {
+        this.terms = terms;
         this.curricula = curricula;
         this.clock = clock;
         this.zone = zone;
@@ -86,7 +86,7 @@ class Agenda {
 
     /** Lessons of this week with a sequence, in the order of the calendar; of the newest term somebody is in. */
     List<Place> now(Caller caller) {
-        return people.termOf(caller.id())
+        return terms.newestOf(caller.id())
                 .filter(t -> t.archivedAt() == null)
                 .map(t -> {
                     var plan = curricula.newest(t.id()).curriculum();
@@ -114,7 +114,7 @@ class Agenda {
                             && sequence.equals(p.lesson.sequence()))
                     .findFirst()
                     .orElse(null);
-        var term = people.termOf(caller.id()).orElseThrow(() -> Refusal.notFound("lesson"));
+        var term = terms.newestOf(caller.id()).orElseThrow(() -> Refusal.notFound("lesson"));
         var plan = curricula.newest(term.id()).curriculum();
         var found = plan.lesson(lesson).orElseThrow(() -> Refusal.notFound("lesson"));
         if (!sequence.equals(found.sequence()))

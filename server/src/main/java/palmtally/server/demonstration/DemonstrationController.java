@@ -17,7 +17,6 @@ import palmtally.core.demonstration.Refit;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
 import palmtally.server.sequence.Sequences;
 
@@ -57,15 +56,12 @@ class DemonstrationController {
     private final Agenda agenda;
     private final TermLog log;
     private final Sequences sequences;
-    private final People people;
 
-    DemonstrationController(
-            Demonstrations demonstrations, Agenda agenda, TermLog log, Sequences sequences, People people) {
+    DemonstrationController(Demonstrations demonstrations, Agenda agenda, TermLog log, Sequences sequences) {
         this.demonstrations = demonstrations;
         this.agenda = agenda;
         this.log = log;
         this.sequences = sequences;
-        this.people = people;
     }
 
     record NewAddress(String code) {}

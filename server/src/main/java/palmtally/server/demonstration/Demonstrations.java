@@ -26,8 +26,8 @@ import palmtally.core.sequence.Step;
 import palmtally.formats.Json;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -196,7 +196,7 @@ public class Demonstrations {
     private final Screens screens;
     private final Sequences sequences;
     private final Profiles profiles;
-    private final People people;
+    private final Terms terms;
     private final Library library;
     private final Curricula curricula;
     private final Agenda agenda;
@@ -207,7 +207,7 @@ public class Demonstrations {
             Screens screens,
             Sequences sequences,
             Profiles profiles,
-            People people,
+            Terms terms,
             Library library,
             Curricula curricula,
             Agenda agenda,
@@ -216,7 +216,7 @@ public class Demonstrations {
         this.screens = screens;
         this.sequences = sequences;
         this.profiles = profiles;
-        this.people = people;
+        this.terms = terms;
         this.library = library;
         this.curricula = curricula;
         this.agenda = agenda;
@@ -242,7 +242,7 @@ public class Demonstrations {
             slot = Math.min(60 * of.minutes(), version.document().slotSeconds());
         rows.add(new Row(
                 id,
-                place == null ? people.termOf(caller.id()).map(Term::id).orElse(null) : place.term(),
+                place == null ? terms.newestOf(caller.id()).map(Term::id).orElse(null) : place.term(),
                 version.id(),
                 profile.id(),
                 caller.id(),

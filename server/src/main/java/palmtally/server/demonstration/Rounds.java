@@ -18,8 +18,8 @@ import palmtally.core.demonstration.RoundStanding;
 import palmtally.core.demonstration.Seating;
 import palmtally.formats.Json;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Term;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -74,7 +74,7 @@ public class Rounds {
     private final Screens screens;
     private final Sequences sequences;
     private final Profiles profiles;
-    private final People people;
+    private final Terms terms;
     private final Agenda agenda;
     private final Clock clock;
 
@@ -83,21 +83,21 @@ public class Rounds {
             Screens screens,
             Sequences sequences,
             Profiles profiles,
-            People people,
+            Terms terms,
             Agenda agenda,
             Clock clock) {
         this.rows = rows;
         this.screens = screens;
         this.sequences = sequences;
         this.profiles = profiles;
-        this.people = people;
+        this.terms = terms;
         this.agenda = agenda;
         this.clock = clock;
     }
 
     /** Students of the caller's term: who may be there. */
     public List<Seated> students(Caller caller) {
-        return people.students(term(caller).id()).stream()
+        return terms.students(term(caller).id()).stream()
                 .map(p -> new Seated(p.id(), p.name()))
                 .toList();
     }
@@ -124,7 +124,7 @@ public class Rounds {
     @Transactional
     public Standing open(Caller caller, String sequenceId, AskedRound asked) {
         var term = term(caller);
-        people.mustBeOpen(term.id());
+        terms.mustBeOpen(term.id());
         var version = sequences.newest(sequenceId);
         var round = Round.of(version.document(), profiles.ofSchool().document(), wish(asked));
         var seating = seating(term, asked, names(term));
@@ -230,7 +230,7 @@ public class Rounds {
 
     private Map<UUID, String> names(Term term) {
         Map<UUID, String> names = new LinkedHashMap<>();
-        people.students(term.id()).forEach(p -> names.put(p.id(), p.name()));
+        terms.students(term.id()).forEach(p -> names.put(p.id(), p.name()));
         return names;
     }
 
@@ -240,7 +240,7 @@ public class Rounds {
     }
 
     private Term term(Caller caller) {
-        return people.termOf(caller.id())
+        return terms.newestOf(caller.id())
                 .orElseThrow(() -> Refusal.invalid("no-term", "A practice round needs a term with students in it."));
     }
 

@@ -17,8 +17,9 @@ import palmtally.core.sequence.Sequence;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Duties;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.School;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -29,14 +30,17 @@ class HandoutController {
     private final Sequences sequences;
     private final Profiles profiles;
     private final Curricula curricula;
-    private final People people;
+    private final Terms terms;
+    private final School school;
     private final Duties duties;
 
-    HandoutController(Sequences sequences, Profiles profiles, Curricula curricula, People people, Duties duties) {
+    HandoutController(
+            Sequences sequences, Profiles profiles, Curricula curricula, Terms terms, School school, Duties duties) {
         this.sequences = sequences;
         this.profiles = profiles;
         this.curricula = curricula;
-        this.people = people;
+        this.terms = terms;
+        this.school = school;
         this.duties = duties;
     }
 
@@ -52,7 +56,7 @@ class HandoutController {
         return pdf(
                 Press.print(
                         v.document().name(),
-                        sheet.html(people.school(), v.number()),
+                        sheet.html(school.name(), v.number()),
                         Paper.of(paper),
                         ScopeTopic.WHO_DECIDES,
                         9),
@@ -67,7 +71,7 @@ class HandoutController {
         if (week < 1 || week > curriculum.weeks()) throw Refusal.notFound("week in this term");
         Map<String, Sequence> all = new LinkedHashMap<>();
         sequences.all().forEach(v -> all.put(v.document().id(), v.document()));
-        var from = people.term(term).startsOn().plusWeeks(week - 1L);
+        var from = terms.term(term).startsOn().plusWeeks(week - 1L);
         var who = new HashMap<String, List<String>>();
         duties.of(term)
                 .forEach(d -> who.computeIfAbsent(d.region() + "/" + d.task(), k -> new java.util.ArrayList<>())
@@ -75,10 +79,7 @@ class HandoutController {
         var sheet = new WeekSheet(curriculum, week, all, profiles.ofSchool().document());
         return pdf(
                 Press.printOnOne(
-                        "Week " + week,
-                        sheet.html(people.school(), from, who),
-                        Paper.of(paper),
-                        ScopeTopic.WHO_DECIDES),
+                        "Week " + week, sheet.html(school.name(), from, who), Paper.of(paper), ScopeTopic.WHO_DECIDES),
                 "week-" + week + ".pdf");
     }
 

@@ -17,8 +17,8 @@ import palmtally.server.competency.Tracking;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.School;
 
 /** PDF of what Track says of a student, of a cohort, and of what to look at next. */
 @RestController
@@ -28,21 +28,21 @@ class ReportController {
     private final Tracking tracking;
     private final Lookout lookout;
     private final CohortSteps steps;
-    private final People people;
+    private final School school;
     private final Clock clock;
     private final ZoneId zone;
 
-    ReportController(Tracking tracking, Lookout lookout, CohortSteps steps, People people, Clock clock, ZoneId zone) {
+    ReportController(Tracking tracking, Lookout lookout, CohortSteps steps, School school, Clock clock, ZoneId zone) {
         this.tracking = tracking;
         this.lookout = lookout;
         this.steps = steps;
-        this.people = people;
+        this.school = school;
         this.clock = clock;
         this.zone = zone;
     }
 
     private TrackSheets sheets() {
-        return new TrackSheets(people.school(), zone);
+        return new TrackSheets(school.name(), zone);
     }
 
     private static ResponseEntity<byte[]> print(String title, String html, String paper, String file) {

@@ -18,8 +18,9 @@ import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.people.ClientNote;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Access;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.problem.Refusal;
 
 /** What the bodies of partners must be spared: the least that is needed, for as long as it holds. Every read is in the audit trail. */
@@ -71,21 +72,23 @@ public class ClientNotes {
     }
 
     private final Rows rows;
-    private final People people;
+    private final Accounts accounts;
+    private final Access access;
     private final Audit audit;
     private final Clock clock;
 
-    ClientNotes(Rows rows, People people, Audit audit, Clock clock) {
+    ClientNotes(Rows rows, Accounts accounts, Access access, Audit audit, Clock clock) {
         this.rows = rows;
-        this.people = people;
+        this.accounts = accounts;
+        this.access = access;
         this.audit = audit;
         this.clock = clock;
     }
 
     /** @throws Refusal 403 unless the caller teaches that person or is that person */
     public List<Kept> of(Caller caller, UUID account) {
-        people.maySee(caller, account);
-        people.person(account);
+        access.maySee(caller, account);
+        accounts.person(account);
         audit.read(caller, account, "the notes");
         return kept(account);
     }
@@ -115,8 +118,8 @@ public class ClientNotes {
 
     /** @throws InvalidValue where the last day has passed */
     public List<Kept> add(Caller caller, UUID account, ClientNote note, @Nullable LocalDate until) {
-        people.maySee(caller, account);
-        people.person(account);
+        access.maySee(caller, account);
+        accounts.person(account);
         if (until != null && until.isBefore(LocalDate.now(clock)))
             throw new InvalidValue("note", new Fault("until", until.toString(), "has passed"));
         rows.add(
@@ -138,7 +141,7 @@ public class ClientNotes {
     }
 
     public List<Kept> withdraw(Caller caller, UUID account, UUID note) {
-        people.maySee(caller, account);
+        access.maySee(caller, account);
         if (rows.withdraw(note, account, clock.instant()) == 0) throw Refusal.notFound("note");
         audit.changed(caller, account, "took a note back", "");
         return kept(account);

@@ -16,11 +16,19 @@ record Account(
         String name,
         String signIn,
         String password,
-        String role,
+        Role role,
         @Nullable Instant disabledAt,
         @Nullable LocalDate expiresOn) {
     /** Whether somebody may sign in with it on a day. */
     boolean good(LocalDate today) {
         return disabledAt == null && (expiresOn == null || !expiresOn.isBefore(today));
+    }
+
+    Person person() {
+        return new Person(id, name, role);
+    }
+
+    Caller caller() {
+        return new Caller(id, name, role);
     }
 }

@@ -52,11 +52,13 @@ public class Duties {
     }
 
     private final Rows rows;
-    private final People people;
+    private final Terms terms;
+    private final Access access;
 
-    Duties(Rows rows, People people) {
+    Duties(Rows rows, Terms terms, Access access) {
         this.rows = rows;
-        this.people = people;
+        this.terms = terms;
+        this.access = access;
     }
 
     public List<Duty> of(UUID term) {
@@ -94,10 +96,10 @@ public class Duties {
      */
     @Transactional
     public List<Duty> set(UUID term, List<Duty> duties) {
-        people.mustBeOpen(term);
-        var staff = people.inTerm(term).stream()
+        terms.mustBeOpen(term);
+        var staff = terms.people(term).stream()
                 .filter(p -> p.role().staff())
-                .map(People.Person::id)
+                .map(Person::id)
                 .toList();
         var faults = new java.util.ArrayList<Fault>();
         for (int i = 0; i < duties.size(); i++)
@@ -109,7 +111,7 @@ public class Duties {
         if (!faults.isEmpty()) throw new InvalidValue("duties", faults);
         rows.clear(term);
         for (var d : duties) rows.add(term, d.account, d.region.toString(), d.task.toString());
-        people.changed();
+        access.changed();
         return of(term);
     }
 }

@@ -21,26 +21,28 @@ class PeopleController {
             @Nullable String password,
             @Nullable Role role) {}
 
-    private final People people;
+    private final Accounts accounts;
+    private final Terms terms;
 
-    PeopleController(People people) {
-        this.people = people;
+    PeopleController(Accounts accounts, Terms terms) {
+        this.accounts = accounts;
+        this.terms = terms;
     }
 
     @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/people")
-    List<People.Person> inTerm(@PathVariable UUID term) {
-        return people.inTerm(term);
+    List<Person> inTerm(@PathVariable UUID term) {
+        return terms.people(term);
     }
 
     @Allow(Permission.LEAD)
     @PostMapping("/api/people")
-    People.Person add(@RequestBody NewPerson given) {
+    Person add(@RequestBody NewPerson given) {
         if (given.term == null || given.role == null)
             throw new InvalidValue("account", new Fault(given.term == null ? "term" : "role", "", "is missing"));
-        people.term(given.term);
-        var id = people.addTo(given.term, or(given.name), or(given.signIn), or(given.password), given.role);
-        return people.person(id);
+        terms.term(given.term);
+        var id = accounts.addTo(given.term, or(given.name), or(given.signIn), or(given.password), given.role);
+        return accounts.person(id);
     }
 
     private static String or(@Nullable String text) {

@@ -27,11 +27,13 @@ public final class Permissions
     private static final String OURS = "palmtally.";
 
     private final RequestMappingHandlerMapping endpoints;
-    private final People people;
+    private final Terms terms;
+    private final Access access;
 
-    Permissions(RequestMappingHandlerMapping requestMappingHandlerMapping, People people) {
+    Permissions(RequestMappingHandlerMapping requestMappingHandlerMapping, Terms terms, Access access) {
         this.endpoints = requestMappingHandlerMapping;
-        this.people = people;
+        this.terms = terms;
+        this.access = access;
     }
 
     /** @throws IllegalStateException naming an endpoint of ours without a permission */
@@ -85,8 +87,8 @@ public final class Permissions
         var id = String.valueOf(((Map<?, ?>) Objects.requireNonNull(named)).get("term"));
         var term = id.length() == UUID_LENGTH ? UUID.fromString(id) : null;
         if (caller.role() == Role.LEAD) {
-            if (term == null || !people.hasTerm(term)) throw new Denied(HttpStatus.NOT_FOUND, "There is no such term.");
-        } else if (term == null || !people.teaches(caller, term))
+            if (term == null || !terms.has(term)) throw new Denied(HttpStatus.NOT_FOUND, "There is no such term.");
+        } else if (term == null || !access.teaches(caller, term))
             throw new Denied(HttpStatus.FORBIDDEN, "This term is not yours to see.");
     }
 

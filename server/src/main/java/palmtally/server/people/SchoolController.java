@@ -31,36 +31,40 @@ class SchoolController {
 
     record DutyList(@Nullable List<Duties.Duty> duties) {}
 
-    private final People people;
+    private final Terms terms;
+    private final Accounts accounts;
+    private final ClassLists classLists;
     private final Duties duties;
 
-    SchoolController(People people, Duties duties) {
-        this.people = people;
+    SchoolController(Terms terms, Accounts accounts, ClassLists classLists, Duties duties) {
+        this.terms = terms;
+        this.accounts = accounts;
+        this.classLists = classLists;
         this.duties = duties;
     }
 
     @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms")
-    List<People.TermView> addTerm(@Me Caller caller, @RequestBody TermForm form) {
+    List<Terms.TermView> addTerm(@Me Caller caller, @RequestBody TermForm form) {
         var f = whole(form);
-        people.enrol(people.addTerm(f.name, f.cohort, f.startsOn, f.weeks).id(), caller.id());
-        return people.terms(caller);
+        terms.enrol(terms.add(f.name, f.cohort, f.startsOn, f.weeks).id(), caller.id());
+        return terms.of(caller);
     }
 
     @Allow(Permission.LEAD)
     @PutMapping("/api/school/terms/{term}")
-    List<People.TermView> changeTerm(@Me Caller caller, @PathVariable UUID term, @RequestBody TermForm form) {
+    List<Terms.TermView> changeTerm(@Me Caller caller, @PathVariable UUID term, @RequestBody TermForm form) {
         var f = whole(form);
-        people.changeTerm(term, f.name, f.cohort, f.startsOn, f.weeks);
-        return people.terms(caller);
+        terms.change(term, f.name, f.cohort, f.startsOn, f.weeks);
+        return terms.of(caller);
     }
 
     @Allow(Permission.LEAD)
     @PutMapping("/api/school/terms/{term}/archived")
-    List<People.TermView> archive(@Me Caller caller, @PathVariable UUID term, @RequestBody Archived given) {
+    List<Terms.TermView> archive(@Me Caller caller, @PathVariable UUID term, @RequestBody Archived given) {
         if (given.archived == null) throw new InvalidValue("term", new Fault("archived", "", "is missing"));
-        people.archive(term, given.archived);
-        return people.terms(caller);
+        terms.archive(term, given.archived);
+        return terms.of(caller);
     }
 
     private record Whole(String name, String cohort, LocalDate startsOn, int weeks) {}
@@ -76,35 +80,35 @@ class SchoolController {
     /** What a class list would do, without doing it. */
     @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms/{term}/class/preview")
-    List<People.ClassLine> preview(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
-        return people.readClass(term, ClassList.read(or(given.text)));
+    List<ClassLists.ClassLine> preview(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
+        return classLists.read(term, ClassList.read(or(given.text)));
     }
 
     /** Takes the whole class list, or nothing of it; passwords are told here and never again. */
     @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms/{term}/class")
-    List<People.SignInSheet> take(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
-        return people.takeClass(term, ClassList.read(or(given.text)));
+    List<Accounts.SignInSheet> take(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
+        return classLists.take(term, ClassList.read(or(given.text)));
     }
 
     @Allow(Permission.LEAD)
     @DeleteMapping("/api/school/terms/{term}/people/{account}")
-    List<People.Person> leave(@PathVariable UUID term, @PathVariable UUID account) {
-        people.leave(term, account);
-        return people.inTerm(term);
+    List<Person> leave(@PathVariable UUID term, @PathVariable UUID account) {
+        terms.leave(term, account);
+        return terms.people(term);
     }
 
     @Allow(Permission.LEAD)
     @PostMapping("/api/people/{id}/password")
-    People.SignInSheet resetPassword(@PathVariable UUID id) {
-        return people.resetPassword(id);
+    Accounts.SignInSheet resetPassword(@PathVariable UUID id) {
+        return accounts.resetPassword(id);
     }
 
     /** How the sign-ins of a term stand: who is shut out, and until when the others are good. */
     @Allow(Permission.LEAD)
     @GetMapping("/api/school/terms/{term}/sign-ins")
-    List<People.SignInState> signIns(@PathVariable UUID term) {
-        return people.signIns(term);
+    List<Accounts.SignInState> signIns(@PathVariable UUID term) {
+        return accounts.signIns(term);
     }
 
     /**
@@ -116,10 +120,10 @@ class SchoolController {
     /** Who may sign in, and how long. */
     @Allow(Permission.LEAD)
     @PutMapping("/api/people/{id}/access")
-    People.SignInState setAccess(@Me Caller caller, @PathVariable UUID id, @RequestBody Access given) {
-        if (given.disabled != null) people.disable(caller, id, given.disabled);
-        people.expire(caller, id, given.expiresOn);
-        return people.signIn(id);
+    Accounts.SignInState setAccess(@Me Caller caller, @PathVariable UUID id, @RequestBody Access given) {
+        if (given.disabled != null) accounts.disable(caller, id, given.disabled);
+        accounts.expire(caller, id, given.expiresOn);
+        return accounts.signIn(id);
     }
 
     @Allow(Permission.TERM_STAFF)

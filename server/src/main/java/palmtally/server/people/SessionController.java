@@ -23,7 +23,7 @@ import palmtally.server.problem.Refusal;
 class SessionController {
     /** Who is signed in, if anybody; and whether the school waits for its lead. */
     record SessionView(
-            boolean needsSetup, String school, People.@Nullable Person person, List<People.TermView> terms) {}
+            boolean needsSetup, String school, @Nullable Person person, List<Terms.TermView> terms) {}
 
     record SignIn(@Nullable String signIn, @Nullable String password) {}
 
@@ -38,7 +38,10 @@ class SessionController {
     /** Longer than any sign-in that there is. */
     private static final int MOST_NAME = 200;
 
-    private final People people;
+    private final Terms terms;
+    private final Accounts accounts;
+    private final Access access;
+    private final School school;
     private final SignInThrottle throttle;
     private final KnownDevices devices;
     private final SetUpWord word;
@@ -46,13 +49,19 @@ class SessionController {
     private final SecurityContextRepository contexts;
 
     SessionController(
-            People people,
+            Terms terms,
+            Accounts accounts,
+            Access access,
+            School school,
             SignInThrottle throttle,
             KnownDevices devices,
             SetUpWord word,
             Live live,
             SecurityContextRepository contexts) {
-        this.people = people;
+        this.terms = terms;
+        this.accounts = accounts;
+        this.access = access;
+        this.school = school;
         this.throttle = throttle;
         this.devices = devices;
         this.word = word;
@@ -76,7 +85,7 @@ class SessionController {
         var address = request.getRemoteAddr();
         long wait = throttle.begin(name, address, device);
         if (wait > 0) throw Refusal.tooMany(wait);
-        var caller = people.check(name, or(given.password)).orElseThrow(Refusal::signIn);
+        var caller = accounts.check(name, or(given.password)).orElseThrow(Refusal::signIn);
         throttle.right(name, address, device);
         devices.keep(request, response, caller.id());
         return open(caller, request, response);
@@ -90,7 +99,7 @@ class SessionController {
             var id = session.getId();
             session.invalidate();
             live.end(id);
-            people.changed();
+            access.changed();
         }
         SecurityContextHolder.clearContext();
         return view(null);
@@ -102,7 +111,7 @@ class SessionController {
     @Allow(Permission.SIGNED_IN)
     @PostMapping("/api/session/password")
     SessionView changePassword(@Me Caller caller, @RequestBody NewPassword given, HttpServletRequest request) {
-        people.changePassword(
+        accounts.changePassword(
                 caller,
                 or(given.old),
                 or(given.password),
@@ -114,8 +123,8 @@ class SessionController {
     @PostMapping("/api/setup")
     SessionView setUp(@RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
         if (given.password == null) throw new InvalidValue("account", new Fault("password", "", "is missing"));
-        if (people.empty()) word.must(given.word);
-        var caller = people.open(or(given.school), or(given.name), or(given.signIn), given.password);
+        if (school.empty()) word.must(given.word);
+        var caller = school.open(or(given.school), or(given.name), or(given.signIn), given.password);
         return open(caller, request, response);
     }
 
@@ -134,10 +143,10 @@ class SessionController {
 
     private SessionView view(@Nullable Caller caller) {
         return new SessionView(
-                people.empty(),
-                people.school(),
-                caller == null ? null : new People.Person(caller.id(), caller.name(), caller.role()),
-                caller == null ? List.of() : people.terms(caller));
+                school.empty(),
+                school.name(),
+                caller == null ? null : new Person(caller.id(), caller.name(), caller.role()),
+                caller == null ? List.of() : terms.of(caller));
     }
 
     private static String or(@Nullable String text) {

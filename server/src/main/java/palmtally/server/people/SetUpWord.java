@@ -21,18 +21,18 @@ class SetUpWord {
 
     private final String word;
     private final boolean made;
-    private final People people;
+    private final School school;
 
     /** @param given by the start command, which prints it; where it is blank one is made and written to the log */
-    SetUpWord(@Value("${palm.setup-word:}") String given, People people) {
+    SetUpWord(@Value("${palm.setup-word:}") String given, School school) {
         this.made = given.isBlank();
         this.word = made ? Passwords.word(LENGTH) : given.strip();
-        this.people = people;
+        this.school = school;
     }
 
     @EventListener(ApplicationReadyEvent.class)
     void say() {
-        if (made && people.empty()) log.warn("this school is empty; its first visit asks for the word {}", word);
+        if (made && school.empty()) log.warn("this school is empty; its first visit asks for the word {}", word);
     }
 
     /** @throws InvalidValue where it is not that word */

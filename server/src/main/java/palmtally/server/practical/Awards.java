@@ -24,8 +24,8 @@ import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Scores;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Role;
 import palmtally.server.practical.PracticalRows.AwardRow;
 import palmtally.server.practical.PracticalRows.Row;
@@ -40,7 +40,7 @@ public class Awards {
     private final PracticalRows rows;
     private final Records records;
     private final Capture capture;
-    private final People people;
+    private final Access access;
     private final Audit audit;
     private final EvidenceBook evidence;
     private final TransactionTemplate transaction;
@@ -50,7 +50,7 @@ public class Awards {
             PracticalRows rows,
             Records records,
             Capture capture,
-            People people,
+            Access access,
             Audit audit,
             EvidenceBook evidence,
             TransactionTemplate transaction,
@@ -58,7 +58,7 @@ public class Awards {
         this.rows = rows;
         this.records = records;
         this.capture = capture;
-        this.people = people;
+        this.access = access;
         this.audit = audit;
         this.evidence = evidence;
         this.transaction = transaction;
@@ -122,7 +122,7 @@ public class Awards {
     @Transactional
     public void release(Caller caller, UUID id) {
         var row = records.lock(id);
-        people.mustTeach(caller, row.termId());
+        access.mustTeach(caller, row.termId());
         if (caller.role() != Role.LEAD) throw Refusal.forbidden("The lead releases what was left to the lead.");
         var held = rows.award(id).filter(a -> !a.released()).orElse(null);
         if (held == null) return;

@@ -25,8 +25,9 @@ import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
 import palmtally.core.sequence.Sequence;
+import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
@@ -54,7 +55,8 @@ class Capture {
     private final Records records;
     private final Sequences sequences;
     private final Profiles profiles;
-    private final People people;
+    private final Terms terms;
+    private final Access access;
     private final EventLog log;
     private final TransactionTemplate transaction;
     private final Clock clock;
@@ -70,7 +72,8 @@ class Capture {
             Records records,
             Sequences sequences,
             Profiles profiles,
-            People people,
+            Terms terms,
+            Access access,
             EventLog log,
             TransactionTemplate transaction,
             Clock clock) {
@@ -78,7 +81,8 @@ class Capture {
         this.records = records;
         this.sequences = sequences;
         this.profiles = profiles;
-        this.people = people;
+        this.terms = terms;
+        this.access = access;
         this.log = log;
         this.transaction = transaction;
         this.clock = clock;
@@ -105,7 +109,7 @@ class Capture {
     }
 
     /**
-     * @param changes what {@link People#changes} said when it was asked
+     * @param changes what {@link Access#changes} said when it was asked
      * @param again whether it is being asked again
      */
     private record Asked(Instant at, long changes, AtomicBoolean again) {}
@@ -125,7 +129,7 @@ class Capture {
         var now = clock.instant();
         var asked = known.mayWrite.get(caller.id());
         if (asked == null
-                || asked.changes != people.changes()
+                || asked.changes != access.changes()
                 || asked.at.plus(TRUSTED).isBefore(now)) ask(caller, id, known);
         else if (asked.at.plus(ASKED_AGAIN).isBefore(now) && asked.again.compareAndSet(false, true))
             aside.execute(() -> askAgain(caller, id, known));
@@ -139,7 +143,7 @@ class Capture {
 
     /** @throws Refusal where the caller may not write here, or not any more */
     private void ask(Caller caller, UUID id, Known known) {
-        long changes = people.changes();
+        long changes = access.changes();
         try {
             var row = records.row(id);
             mayWrite(caller, row, known.sequence.region());
@@ -174,7 +178,7 @@ class Capture {
         if (Practicals.Kind.of(row) == Practicals.Kind.PEER_LOOK) {
             if (!row.graderId().equals(caller.id()))
                 throw Refusal.forbidden("Only the student who was asked to watch writes here.");
-            people.mustBeOpen(row.termId());
+            terms.mustBeOpen(row.termId());
             return;
         }
         records.mustWrite(caller, row.termId(), region);

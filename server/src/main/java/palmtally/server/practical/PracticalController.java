@@ -42,11 +42,13 @@ import palmtally.formats.FormatException;
 import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
 import palmtally.formats.UnreadableDocument;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.Person;
+import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
 import palmtally.server.sequence.PlanView.OpenView;
 import palmtally.server.sequence.PlanView.SpanView;
@@ -57,9 +59,9 @@ class PracticalController {
     record PracticalView(
             UUID id,
             UUID term,
-            People.Person student,
-            People.@Nullable Person partner,
-            People.Person grader,
+            Person student,
+            @Nullable Person partner,
+            Person grader,
             Instant startedAt,
             long elapsedMs,
             boolean finished,
@@ -137,16 +139,24 @@ class PracticalController {
     private final Capture capture;
     private final Awards awards;
     private final Admission admission;
-    private final People people;
+    private final Accounts accounts;
+    private final Terms terms;
     private final Clock clock;
 
     PracticalController(
-            Practicals practicals, Capture capture, Awards awards, Admission admission, People people, Clock clock) {
+            Practicals practicals,
+            Capture capture,
+            Awards awards,
+            Admission admission,
+            Accounts accounts,
+            Terms terms,
+            Clock clock) {
         this.practicals = practicals;
         this.capture = capture;
         this.awards = awards;
         this.admission = admission;
-        this.people = people;
+        this.accounts = accounts;
+        this.terms = terms;
         this.clock = clock;
     }
 
@@ -298,8 +308,8 @@ class PracticalController {
             consumes = MediaType.APPLICATION_JSON_VALUE)
     PracticalView read(@Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody String text)
             throws FormatException {
-        people.mustBeOpen(term);
-        if (people.students(term).stream().noneMatch(s -> s.id().equals(student)))
+        terms.mustBeOpen(term);
+        if (terms.students(term).stream().noneMatch(s -> s.id().equals(student)))
             throw new InvalidValue(
                     "practical", new Fault("student", student.toString(), "is not a student of this term"));
         var record = Documents.readPractical(text);
@@ -329,7 +339,7 @@ class PracticalController {
                     w.award().revision(),
                     body,
                     ScoreView.OutcomeView.of(outcome),
-                    people.person(w.award().awardedBy()).name(),
+                    accounts.person(w.award().awardedBy()).name(),
                     w.award().awardedAt(),
                     w.award().events() == null
                             ? 0

@@ -28,9 +28,12 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
+import palmtally.server.people.Access;
+import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Duties;
-import palmtally.server.people.People;
+import palmtally.server.people.Person;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalRows.AwardRow;
 import palmtally.server.practical.PracticalRows.EventRow;
 import palmtally.server.practical.PracticalRows.Row;
@@ -108,9 +111,9 @@ public class Practicals {
     public record Whole(
             UUID id,
             UUID term,
-            People.Person student,
-            People.@Nullable Person partner,
-            People.Person grader,
+            Person student,
+            @Nullable Person partner,
+            Person grader,
             Instant startedAt,
             long elapsedMs,
             boolean finished,
@@ -132,7 +135,9 @@ public class Practicals {
     private final Records records;
     private final Sequences sequences;
     private final Profiles profiles;
-    private final People people;
+    private final Accounts accounts;
+    private final Terms terms;
+    private final Access access;
     private final Duties duties;
     private final Audit audit;
     private final Clock clock;
@@ -142,7 +147,9 @@ public class Practicals {
             Records records,
             Sequences sequences,
             Profiles profiles,
-            People people,
+            Accounts accounts,
+            Terms terms,
+            Access access,
             Duties duties,
             Audit audit,
             Clock clock) {
@@ -150,7 +157,9 @@ public class Practicals {
         this.records = records;
         this.sequences = sequences;
         this.profiles = profiles;
-        this.people = people;
+        this.accounts = accounts;
+        this.terms = terms;
+        this.access = access;
         this.duties = duties;
         this.audit = audit;
         this.clock = clock;
@@ -190,21 +199,21 @@ public class Practicals {
                     brief.criterion == null ? "is missing: a spot check looks at one" : "belongs to a spot check"));
         if (brief.term == null || brief.student == null || brief.sequence == null || !faults.isEmpty())
             throw new InvalidValue("practical", faults);
-        people.mustTeach(caller, brief.term);
-        people.mustBeOpen(brief.term);
+        access.mustTeach(caller, brief.term);
+        terms.mustBeOpen(brief.term);
         duties.mustGrade(
                 caller, brief.term, sequences.newest(brief.sequence).document().region());
-        var inTerm = people.students(brief.term).stream().map(People.Person::id).toList();
+        var inTerm = terms.students(brief.term).stream().map(Person::id).toList();
         if (!inTerm.contains(brief.student))
             faults.add(new Fault("student", brief.student.toString(), "is not a student of this term"));
         if (brief.partner != null && !inTerm.contains(brief.partner))
             faults.add(new Fault("partner", brief.partner.toString(), "is not a student of this term"));
         if (brief.grader != null
-                && people.inTerm(brief.term).stream()
+                && terms.people(brief.term).stream()
                         .noneMatch(p -> p.id().equals(brief.grader) && p.role().staff()))
             faults.add(new Fault("grader", brief.grader.toString(), "is no grader of this term"));
         else if (brief.grader != null) {
-            var grader = people.person(brief.grader);
+            var grader = accounts.person(brief.grader);
             duties.mustGrade(
                     new Caller(grader.id(), grader.name(), grader.role()),
                     brief.term,
@@ -335,7 +344,7 @@ public class Practicals {
         if (observer == null
                 || observer.equals(row.studentId())
                 || observer.equals(row.partnerId())
-                || people.students(row.termId()).stream().noneMatch(p -> p.id().equals(observer)))
+                || terms.students(row.termId()).stream().noneMatch(p -> p.id().equals(observer)))
             throw new InvalidValue(
                     "peer look",
                     new Fault(
@@ -364,7 +373,7 @@ public class Practicals {
                     var practical = records.practical(r);
                     return new Watching(
                             r.id(),
-                            people.person(r.studentId()).name(),
+                            accounts.person(r.studentId()).name(),
                             practical.sequence().name(),
                             r.tableNumber(),
                             Math.max(
@@ -401,7 +410,7 @@ public class Practicals {
     public void selfMark(Caller caller, UUID id, Map<Criterion, Double> marks) {
         var row = records.row(id);
         if (!row.studentId().equals(caller.id())) throw Refusal.forbidden("Only the one who worked marks themselves.");
-        people.mustBeOpen(row.termId());
+        terms.mustBeOpen(row.termId());
         if (!row.finished() || row.voidReason() != null)
             throw Refusal.conflict("not-finished", "This practical is not finished.");
         if (rows.award(id).filter(AwardRow::released).isPresent())
@@ -430,7 +439,7 @@ public class Practicals {
      */
     public Practical soFar(Caller caller, UUID id) {
         var row = records.row(id);
-        people.mustTeach(caller, row.termId());
+        access.mustTeach(caller, row.termId());
         records.mustNotBeBlind(caller, row);
         if (row.finished() && rows.rating(id).isEmpty() && rows.award(id).isEmpty())
             throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
@@ -488,9 +497,9 @@ public class Practicals {
         return new Whole(
                 id,
                 row.termId(),
-                people.person(row.studentId()),
-                row.partnerId() == null ? null : people.person(row.partnerId()),
-                people.person(row.graderId()),
+                accounts.person(row.studentId()),
+                row.partnerId() == null ? null : accounts.person(row.partnerId()),
+                accounts.person(row.graderId()),
                 row.startedAt(),
                 Math.max(0, clock.instant().toEpochMilli() - row.startedAt().toEpochMilli()),
                 row.finished(),

@@ -13,9 +13,10 @@ import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
+import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Duties;
-import palmtally.server.people.People;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalRows.EventRow;
 import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.problem.Refusal;
@@ -28,14 +29,16 @@ class Records {
     private final PracticalRows rows;
     private final Sequences sequences;
     private final Profiles profiles;
-    private final People people;
+    private final Terms terms;
+    private final Access access;
     private final Duties duties;
 
-    Records(PracticalRows rows, Sequences sequences, Profiles profiles, People people, Duties duties) {
+    Records(PracticalRows rows, Sequences sequences, Profiles profiles, Terms terms, Access access, Duties duties) {
         this.rows = rows;
         this.sequences = sequences;
         this.profiles = profiles;
-        this.people = people;
+        this.terms = terms;
+        this.access = access;
         this.duties = duties;
     }
 
@@ -53,8 +56,8 @@ class Records {
 
     /** The same for whoever knows the region already: a sequence is long to read. */
     void mustWrite(Caller caller, UUID term, Region region) {
-        people.mustTeach(caller, term);
-        people.mustBeOpen(term);
+        access.mustTeach(caller, term);
+        terms.mustBeOpen(term);
         duties.mustGrade(caller, term, region);
     }
 
@@ -66,8 +69,8 @@ class Records {
     void mayRead(Caller caller, Row row) {
         if (caller.id().equals(row.studentId())
                 || caller.role().staff() && caller.id().equals(row.graderId())) return;
-        if (people.teaches(caller, row.termId())) return;
-        people.maySee(caller, row.studentId());
+        if (access.teaches(caller, row.termId())) return;
+        access.maySee(caller, row.studentId());
     }
 
     Row row(UUID id) {

@@ -16,8 +16,8 @@ import palmtally.formats.FormatException;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
-import palmtally.server.people.People;
 import palmtally.server.people.Permission;
+import palmtally.server.people.School;
 
 /** Profiles: list, choose, in and out. */
 @RestController
@@ -25,26 +25,26 @@ class ProfileController {
     record ProfileView(UUID versionId, int version, boolean ofSchool, Profile profile) {}
 
     private final Profiles profiles;
-    private final People people;
+    private final School school;
 
-    ProfileController(Profiles profiles, People people) {
+    ProfileController(Profiles profiles, School school) {
         this.profiles = profiles;
-        this.people = people;
+        this.school = school;
     }
 
     @Allow(Permission.STAFF)
     @GetMapping("/api/profiles")
     List<ProfileView> all() {
-        var school = people.schoolProfile();
+        var ofSchool = school.profile();
         return profiles.all().stream()
-                .map(v -> new ProfileView(v.id(), v.number(), v.document().id().equals(school), v.document()))
+                .map(v -> new ProfileView(v.id(), v.number(), v.document().id().equals(ofSchool), v.document()))
                 .toList();
     }
 
     @Allow(Permission.LEAD)
     @PutMapping("/api/school/profile/{id}")
     List<ProfileView> choose(@PathVariable String id) {
-        people.setSchoolProfile(profiles.newest(id).document().id());
+        school.setProfile(profiles.newest(id).document().id());
         return all();
     }
 

@@ -8,8 +8,8 @@ import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
 import palmtally.formats.Documents;
 import palmtally.server.people.Caller;
-import palmtally.server.people.People;
 import palmtally.server.people.Role;
+import palmtally.server.people.School;
 import palmtally.server.problem.Refusal;
 import palmtally.server.version.Kind;
 import palmtally.server.version.Version;
@@ -20,12 +20,12 @@ import palmtally.server.version.Versions;
 @Service
 public class Profiles {
     private final Versions<Profile> versions;
-    private final People people;
+    private final School school;
 
-    Profiles(VersionStore store, People people) {
+    Profiles(VersionStore store, School school) {
         versions = store.of(new Kind<>(
                 "profile", "profile", Documents::storedProfile, p -> {}, p -> new Kind.Called(p.name(), "")));
-        this.people = people;
+        this.school = school;
     }
 
     /** The newest version of each; the shipped ones are stored the first time they are asked for. */
@@ -45,7 +45,7 @@ public class Profiles {
 
     /** The profile the school works by. */
     public Version<Profile> ofSchool() {
-        return newest(people.schoolProfile());
+        return newest(school.profile());
     }
 
     /** The newest profile of that id, or the school's where none is named. */

@@ -10,7 +10,7 @@ import org.springframework.security.config.observation.SecurityObservationSettin
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.session.web.http.CookieSerializer;
-import palmtally.server.people.People;
+import palmtally.server.people.Access;
 import palmtally.server.people.Permissions;
 import palmtally.server.problem.Problems;
 
@@ -66,7 +66,7 @@ class SecurityConfig {
     }
 
     @Bean
-    TapContexts contexts(CookieSerializer cookies, People people, Clock clock) {
-        return new TapContexts(cookies, people, clock);
+    TapContexts contexts(CookieSerializer cookies, Access access, Clock clock) {
+        return new TapContexts(cookies, access, clock);
     }
 }

@@ -17,7 +17,7 @@ import org.springframework.security.web.context.HttpRequestResponseHolder;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.session.web.http.CookieSerializer;
-import palmtally.server.people.People;
+import palmtally.server.people.Access;
 
 /**
  * Who is signed in, by the session in the database. To read it takes longer than to store a tap; so for taps it is believed for five
@@ -28,18 +28,18 @@ final class TapContexts implements SecurityContextRepository {
     private static final int MOST = 1000;
     private static final Pattern TAPS = Pattern.compile("/api/practicals/[^/]+/events");
 
-    /** @param changes what {@link People#changes} said before the session was read */
+    /** @param changes what {@link Access#changes} said before the session was read */
     private record Known(Authentication who, Instant at, long changes) {}
 
     private final SecurityContextRepository sessions = new HttpSessionSecurityContextRepository();
     private final Map<String, Known> known = new ConcurrentHashMap<>();
     private final CookieSerializer cookies;
-    private final People people;
+    private final Access access;
     private final Clock clock;
 
-    TapContexts(CookieSerializer cookies, People people, Clock clock) {
+    TapContexts(CookieSerializer cookies, Access access, Clock clock) {
         this.cookies = cookies;
-        this.people = people;
+        this.access = access;
         this.clock = clock;
     }
 
@@ -50,7 +50,7 @@ final class TapContexts implements SecurityContextRepository {
         if (id == null) return read;
         var there = believed(id);
         if (there != null) return new Loaded(new SecurityContextImpl(there.who), false);
-        long changes = people.changes();
+        long changes = access.changes();
         var now = clock.instant();
         var context = read.get();
         keep(id, context.getAuthentication(), now, changes);
@@ -66,7 +66,7 @@ final class TapContexts implements SecurityContextRepository {
     private @Nullable Known believed(String session) {
         var there = known.get(session);
         return there != null
-                        && there.changes == people.changes()
+                        && there.changes == access.changes()
                         && there.at.plus(BELIEVED).isAfter(clock.instant())
                 ? there
                 : null;

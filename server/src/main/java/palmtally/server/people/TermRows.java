@@ -1,0 +1,61 @@
+package palmtally.server.people;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.apache.ibatis.annotations.Delete;
+import org.apache.ibatis.annotations.Insert;
+import org.apache.ibatis.annotations.Mapper;
+import org.apache.ibatis.annotations.Select;
+import org.apache.ibatis.annotations.Update;
+
+@Mapper
+interface TermRows {
+    String COLUMNS = "t.id, t.name, t.cohort, t.starts_on, t.weeks, t.archived_at";
+
+    /** What goes on before what is to come, what is to come before what is in the archive; in each the newest first. */
+    String NEWEST_FIRST = " order by t.archived_at is not null, t.starts_on > #{today}, t.starts_on desc, t.id";
+
+    @Insert("""
+            insert into term (id, name, cohort, starts_on, weeks)
+            values (#{id}, #{name}, #{cohort}, #{startsOn}, #{weeks})""")
+    void add(Term term);
+
+    @Update("""
+            update term set name = #{name}, cohort = #{cohort}, starts_on = #{startsOn}, weeks = #{weeks}
+            where id = #{id}""")
+    int change(UUID id, String name, String cohort, LocalDate startsOn, int weeks);
+
+    @Select("select " + COLUMNS + " from term t" + NEWEST_FIRST)
+    List<Term> all(LocalDate today);
+
+    @Select("select " + COLUMNS + " from term t join enrolment e on e.term_id = t.id where e.account_id = #{account}"
+            + NEWEST_FIRST)
+    List<Term> of(UUID account, LocalDate today);
+
+    @Select("select " + COLUMNS + " from term t where t.id = #{id}")
+    Optional<Term> byId(UUID id);
+
+    @Select("select archived_at is not null from term where id = #{id}")
+    Optional<Boolean> archived(UUID id);
+
+    @Update("""
+            update term set archived_at = case when #{archived} then coalesce(archived_at, #{at}) end where id = #{id}""")
+    int archive(UUID id, boolean archived, Instant at);
+
+    @Insert("insert into enrolment (term_id, account_id) values (#{term}, #{account}) on conflict do nothing")
+    void enrol(UUID term, UUID account);
+
+    @Delete("delete from enrolment where term_id = #{term} and account_id = #{account}")
+    int leave(UUID term, UUID account);
+
+    @Select("select exists (select 1 from enrolment where term_id = #{term} and account_id = #{account})")
+    boolean has(UUID term, UUID account);
+
+    @Select("""
+            select exists (select 1 from enrolment a join enrolment b on a.term_id = b.term_id
+            where a.account_id = #{one} and b.account_id = #{other})""")
+    boolean shared(UUID one, UUID other);
+}
