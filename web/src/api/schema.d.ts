@@ -1172,6 +1172,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/sequences/{id}/versions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['versions_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/sequences/{id}/versions/{version}': {
     parameters: {
       query?: never
@@ -1572,6 +1588,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/curriculum/versions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['versions']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/curriculum/versions/{version}': {
     parameters: {
       query?: never
@@ -1724,6 +1756,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['cohort']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/sequences/{sequence}/students': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['shown_1']
     put?: never
     post?: never
     delete?: never
@@ -2332,7 +2380,7 @@ export interface components {
       checks: components['schemas']['TermChecksView']
       curriculum: components['schemas']['Curriculum']
       damaged?: string
-      history: components['schemas']['VersionLine'][]
+      history: components['schemas']['PageVersionLine']
       /** Format: int32 */
       version: number
       /** Format: double */
@@ -3735,6 +3783,26 @@ export interface components {
       score: number
       why: string
     }
+    PagePracticalLine: {
+      lines: components['schemas']['PracticalLine'][]
+      next?: string
+    }
+    PageShownLine: {
+      lines: components['schemas']['ShownLine'][]
+      next?: string
+    }
+    PageTrailLine: {
+      lines: components['schemas']['TrailLine'][]
+      next?: string
+    }
+    PageVersionLine: {
+      lines: components['schemas']['VersionLine'][]
+      next?: string
+    }
+    PageWronged: {
+      lines: components['schemas']['Wronged'][]
+      next?: string
+    }
     Palm: {
       bars: components['schemas']['Bar'][]
       /** @enum {string} */
@@ -3824,19 +3892,38 @@ export interface components {
     PracticalLine: {
       /** Format: uuid */
       beside?: string
-      criterion?: string
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
       finished: boolean
       grader: string
       /** Format: uuid */
       graderId: string
       /** Format: uuid */
       id: string
-      kind: string
+      /** @enum {string} */
+      kind: 'practical' | 'spot-check' | 'peer-look'
       /** Format: double */
       mean?: number
-      region: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
       released?: boolean
-      result?: string
+      /** @enum {string} */
+      result?: 'pass' | 'fail' | 'incomplete'
       sequence: string
       /** Format: int32 */
       since?: number
@@ -4417,7 +4504,7 @@ export interface components {
     }
     SequenceView: {
       damaged?: string
-      history: components['schemas']['VersionLine'][]
+      history: components['schemas']['PageVersionLine']
       plan: components['schemas']['PlanView']
       sequence: components['schemas']['Sequence']
       /** Format: int32 */
@@ -5538,7 +5625,10 @@ export interface operations {
   }
   lately: {
     parameters: {
-      query?: never
+      query?: {
+        sequence?: string
+        before?: string
+      }
       header?: never
       path?: never
       cookie?: never
@@ -5551,7 +5641,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['ShownLine'][]
+          '*/*': components['schemas']['PageShownLine']
         }
       }
     }
@@ -5957,8 +6047,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6004,8 +6094,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6076,8 +6166,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6170,8 +6260,8 @@ export interface operations {
     }
     requestBody?: never
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6240,8 +6330,8 @@ export interface operations {
     }
     requestBody?: never
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6266,8 +6356,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6531,7 +6621,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['TrailLine'][]
+          '*/*': components['schemas']['PageTrailLine']
         }
       }
     }
@@ -6611,8 +6701,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6661,8 +6751,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6739,8 +6829,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6922,8 +7012,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -6946,8 +7036,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -7072,8 +7162,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -7201,8 +7291,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -7256,6 +7346,30 @@ export interface operations {
         }
         content: {
           'text/csv;charset=UTF-8': string
+        }
+      }
+    }
+  }
+  versions_1: {
+    parameters: {
+      query?: {
+        before?: number
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PageVersionLine']
         }
       }
     }
@@ -7404,8 +7518,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }
@@ -7963,6 +8077,30 @@ export interface operations {
       }
     }
   }
+  versions: {
+    parameters: {
+      query?: {
+        before?: number
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PageVersionLine']
+        }
+      }
+    }
+  }
   version: {
     parameters: {
       query?: never
@@ -8143,7 +8281,7 @@ export interface operations {
   lines: {
     parameters: {
       query?: {
-        student?: string
+        before?: string
       }
       header?: never
       path: {
@@ -8159,7 +8297,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['PracticalLine'][]
+          '*/*': components['schemas']['PagePracticalLine']
         }
       }
     }
@@ -8184,6 +8322,29 @@ export interface operations {
         }
         content: {
           'application/pdf': string
+        }
+      }
+    }
+  }
+  shown_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        sequence: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': string[]
         }
       }
     }
@@ -8234,7 +8395,9 @@ export interface operations {
   }
   wrong: {
     parameters: {
-      query?: never
+      query?: {
+        before?: string
+      }
       header?: never
       path: {
         term: string
@@ -8251,7 +8414,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['Wronged'][]
+          '*/*': components['schemas']['PageWronged']
         }
       }
     }
@@ -8320,8 +8483,8 @@ export interface operations {
       }
     }
     responses: {
-      /** @description OK */
-      200: {
+      /** @description Created */
+      201: {
         headers: {
           [name: string]: unknown
         }

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useEarlier } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import FindingCard from '@/parts/FindingCard.vue'
@@ -40,6 +41,19 @@ const router = useRouter()
 const term = session.term?.id ?? ''
 const plan = useTerm(term)
 const { curriculum, checks, view, busy, dirty, failed, theirs } = plan
+const {
+  lines: versions,
+  more,
+  earlier,
+} = useEarlier(
+  () => view.value?.history,
+  (before) =>
+    ask(
+      api.GET('/api/terms/{term}/curriculum/versions', {
+        params: { path: { term }, query: { before: Number(before) } },
+      }),
+    ),
+)
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 const { data: log } = useAsked(() => ask(api.GET('/api/terms/{term}/shown', { params: { path: { term } } })))
 /** Which side is shown stands in the address, so that it can be linked to. */
@@ -623,10 +637,11 @@ onKeyStroke((e) => {
             </div>
           </div>
           <div v-else role="tabpanel" aria-label="Versions" class="panel">
-            <p v-for="v in view.history" :key="v.version">
+            <p v-for="v in versions" :key="v.version">
               <strong>{{ v.version }}</strong> {{ v.what }}
             </p>
-            <p v-if="view.history.length === 0" class="soft">Nothing saved yet.</p>
+            <p v-if="versions?.length === 0" class="soft">Nothing saved yet.</p>
+            <button v-if="more" class="push" @click="earlier">Earlier</button>
           </div>
         </section>
       </div>

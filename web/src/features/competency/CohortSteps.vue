@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useEarlier, type Page } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import { hue } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
@@ -40,19 +41,31 @@ const steps = computed(() => {
   return sequence.value ? [...all].sort((a, b) => a.place - b.place) : all
 })
 const share = (s: Schema['StepHeat'], id: Wrong) => s[id] / s.asked
-const opened = ref('')
-const wrong = ref<Schema['Wronged'][]>()
+const first = shallowRef<Page<Schema['Wronged']>>()
+const asked = shallowRef<Schema['StepHeat']>()
+const opened = computed(() => asked.value && key(asked.value))
+const {
+  lines: wrong,
+  more,
+  earlier,
+} = useEarlier(
+  () => first.value,
+  (before) => wrongs(asked.value!, before),
+)
 const failed = ref<Problem>()
 const key = (s: Schema['StepHeat']) => `${s.sequence}/${s.step}`
 const path = (s: Schema['StepHeat']) => ({
   path: { term: props.cohort.term, sequence: s.sequence, step: s.step },
 })
+const wrongs = (s: Schema['StepHeat'], before?: string) =>
+  ask(api.GET('/api/terms/{term}/steps/{sequence}/{step}', { params: { ...path(s), query: { before } } }))
 async function open(s: Schema['StepHeat']) {
-  if (opened.value === key(s)) return void (opened.value = '')
-  opened.value = key(s)
-  wrong.value = undefined
+  first.value = undefined
+  if (opened.value === key(s)) return void (asked.value = undefined)
+  asked.value = s
   try {
-    wrong.value = await ask(api.GET('/api/terms/{term}/steps/{sequence}/{step}', { params: path(s) }))
+    const page = await wrongs(s)
+    if (asked.value === s) first.value = page
   } catch (e) {
     failed.value = e as Problem
   }
@@ -147,6 +160,7 @@ const whatWas = (w: Schema['Wronged']) =>
                 <router-link v-for="w in wrong" :key="w.id" class="push" :to="`/review/${w.id}`"
                   >{{ w.name }}, {{ day(w.startedAt) }}: {{ whatWas(w) }}</router-link
                 >
+                <button v-if="more" class="push" @click="earlier">Earlier</button>
               </div>
             </td>
           </tr>

@@ -199,18 +199,20 @@ describe('what the class misses', () => {
   it('is counted, opened to its practicals, and put into the next demonstration', async () => {
     const asked = answers({
       'POST /api/terms/t/steps/neck/strip/again': { week: 9, lab: 1 },
-      'GET /api/terms/t/steps/neck/strip': [
-        {
-          id: 'p',
-          studentId: 's',
-          name: 'Ana Quill',
-          missed: false,
-          outOfOrder: false,
-          overCeiling: false,
-          leftSilent: true,
-          startedAt: '2026-10-05T18:30:00Z',
-        },
-      ],
+      'GET /api/terms/t/steps/neck/strip': {
+        lines: [
+          {
+            id: 'p',
+            studentId: 's',
+            name: 'Ana Quill',
+            missed: false,
+            outOfOrder: false,
+            overCeiling: false,
+            leftSilent: true,
+            startedAt: '2026-10-05T18:30:00Z',
+          },
+        ],
+      },
       'GET /api/terms/t/steps': { practicals: 8, steps: [step] },
     })
     const page = mount(CohortSteps, { props: { cohort: cohort(1) }, global: { stubs } })

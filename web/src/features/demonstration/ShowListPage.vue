@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { day, mmss } from '@/parts/words'
@@ -11,7 +12,11 @@ const session = useSession()
 const router = useRouter()
 const { data: lines, problem, loading, again } = useAsked(() => ask(api.GET('/api/sequences')))
 const { data: lessons } = useAsked(() => ask(api.GET('/api/demonstrations/lessons')))
-const { data: lately } = useAsked(() => ask(api.GET('/api/demonstrations')))
+const {
+  lines: lately,
+  more,
+  earlier,
+} = usePages((before) => ask(api.GET('/api/demonstrations', { params: { query: { before } } })))
 const failed = ref<Problem>()
 
 /** How a lesson of the term is called here. */
@@ -103,6 +108,7 @@ async function show(id: string, lesson?: string) {
         <span v-if="!d.finished" class="open">not finished, {{ d.left }} to come</span>
         <span v-else>{{ d.left ? `${d.left} left out` : 'all of it' }}</span>
       </router-link>
+      <button v-if="more" class="push" @click="earlier">Earlier</button>
     </section>
     <p class="law">{{ session.catalogue?.law }}</p>
   </div>

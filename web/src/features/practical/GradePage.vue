@@ -3,6 +3,7 @@ import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
@@ -19,12 +20,9 @@ const router = useRouter()
 const route = useRoute()
 const term = computed(() => session.term?.id ?? '')
 const path = computed(() => ({ path: { term: term.value } }))
-const {
-  data: lines,
-  problem,
-  loading,
-  again,
-} = useAsked(() => ask(api.GET('/api/terms/{term}/practicals', { params: path.value })))
+const { lines, more, earlier, problem, loading, again } = usePages((before) =>
+  ask(api.GET('/api/terms/{term}/practicals', { params: { ...path.value, query: { before } } })),
+)
 const { data: people } = useAsked(() => ask(api.GET('/api/terms/{term}/people', { params: path.value })))
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 
@@ -58,8 +56,7 @@ const held = computed(
   () => lines.value?.filter((l) => l.result && !l.since && !l.released && !l.voidReason && !l.beside) ?? [],
 )
 const done = computed(
-  () =>
-    lines.value?.filter((l) => l.result && (l.voidReason || (!l.since && (l.released || l.beside)))) ?? [],
+  () => lines.value?.filter((l) => l.voidReason || (l.result && !l.since && (l.released || l.beside))) ?? [],
 )
 /** Marks the run of another grader on one's own. */
 async function beside(id: string) {
@@ -72,7 +69,6 @@ async function beside(id: string) {
   }
 }
 watch(sequences, (s) => (brief.sequence ||= s?.[0]?.id ?? ''))
-const name = computed(() => sequences.value?.find((s) => s.id === brief.sequence)?.name)
 const { data: plan, again: readPlan } = useAsked(async () =>
   brief.sequence
     ? ask(api.GET('/api/sequences/{id}', { params: { path: { id: brief.sequence } } }))
@@ -112,13 +108,22 @@ function another() {
   places.value = [...places.value, { table: free, student: '', partner: '' }]
 }
 /** Puts at each table whoever has not shown this yet, with a partner who waits. */
-function fill() {
-  const had = new Set((lines.value ?? []).filter((l) => l.sequence === name.value).map((l) => l.studentId))
-  places.value = filled(
-    places.value,
-    students.value.map((s) => s.id),
-    had,
-  )
+async function fill() {
+  failed.value = undefined
+  try {
+    const had = await ask(
+      api.GET('/api/terms/{term}/sequences/{sequence}/students', {
+        params: { path: { term: term.value, sequence: brief.sequence } },
+      }),
+    )
+    places.value = filled(
+      places.value,
+      students.value.map((s) => s.id),
+      new Set(had),
+    )
+  } catch (e) {
+    failed.value = e as Problem
+  }
 }
 const named = computed(() => places.value.filter((p) => p.student))
 const ready = computed(() => named.value.filter((p) => !inTheWay(p)))
@@ -396,7 +401,13 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
         none="Nothing waits: everything finished has been awarded."
       />
       <PracticalLines title="For the lead to release" :lines="held" />
-      <PracticalLines title="Awarded" :lines="done" none="Nothing has been awarded in this term yet." />
+      <PracticalLines
+        title="Awarded"
+        :lines="done"
+        :more="more"
+        none="Nothing has been awarded in this term yet."
+        @earlier="earlier"
+      />
     </template>
   </div>
 </template>

@@ -4,14 +4,21 @@ import type { Schema } from '@/api/client'
 import { counted, day, points, word } from '@/parts/words'
 
 /** Practicals as lines of a list, each a way to its review. */
-const props = defineProps<{ title: string; lines: readonly Schema['PracticalLine'][]; none?: string }>()
+const props = defineProps<{
+  title: string
+  lines: readonly Schema['PracticalLine'][]
+  none?: string
+  /** Whether there are earlier ones that are not here yet. */
+  more?: boolean
+}>()
+const emit = defineEmits<{ earlier: [] }>()
 const shown = computed(() => props.lines.length > 0 || props.none)
 </script>
 
 <template>
   <section v-if="shown" class="card">
     <h2>
-      {{ title }} <span class="soft">{{ lines.length }}</span>
+      {{ title }} <span class="soft">{{ lines.length }}{{ more ? ' and more' : '' }}</span>
     </h2>
     <p v-if="lines.length === 0" class="soft">{{ none }}</p>
     <router-link v-for="l in lines" :key="l.id" class="line" :to="`/review/${l.id}`">
@@ -23,7 +30,13 @@ const shown = computed(() => props.lines.length > 0 || props.none)
       <span v-else-if="l.result" class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
       <span v-else class="go">review</span>
     </router-link>
+    <button v-if="more" class="push earlier" @click="emit('earlier')">Earlier</button>
   </section>
 </template>
 
+<style scoped>
+.earlier {
+  margin-top: 10px;
+}
+</style>
 <style scoped src="./lines.css"></style>

@@ -96,12 +96,14 @@ const setVoid = (reason: string | undefined) =>
   call(() => ask(api.PUT('/api/practicals/{id}/void', { params: path, body: { reason } })))
 
 /** The last demonstration of one's own of the same sequence. */
-const { data: demonstrations } = useAsked(async () =>
-  session.staff ? ask(api.GET('/api/demonstrations')) : [],
-)
-const shown = computed(() =>
-  demonstrations.value?.find((d) => d.finished && d.sequence === view.value?.sequence.id),
-)
+const { data: demonstrations, again: readShown } = useAsked(async () => {
+  const sequence = view.value?.sequence.id
+  return session.staff && sequence
+    ? (await ask(api.GET('/api/demonstrations', { params: { query: { sequence } } }))).lines
+    : []
+})
+watch(() => view.value?.sequence.id, readShown)
+const shown = computed(() => demonstrations.value?.find((d) => d.finished))
 
 // ---- what was tapped, put right afterwards ---------------------------------------------------------------------------
 const log = ref(false)

@@ -1,36 +1,20 @@
 <script setup lang="ts">
 import { useDebounceFn } from '@vueuse/core'
-import { onMounted, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { ref } from 'vue'
+import { api, ask } from '@/api/client'
+import { usePages } from '@/api/usePages'
 import Standing from '@/parts/Standing.vue'
 
 /** The trail: who did what, about whom and when; the newest first, a page at a time. */
-const lines = ref<Schema['TrailLine'][]>()
 const words = ref('')
-const problem = ref<Problem>()
-const loading = ref(false)
-const more = ref(false)
-let asked = 0
-
-async function read(before?: number) {
-  const mine = ++asked
-  problem.value = undefined
-  loading.value = true
-  try {
-    const page = await ask(
-      api.GET('/api/school/audit', { params: { query: { before, words: words.value } } }),
-    )
-    if (mine !== asked) return
-    lines.value = before ? [...(lines.value ?? []), ...page] : page
-    more.value = page.length === 100
-  } catch (e) {
-    if (mine === asked) problem.value = e as Problem
-  } finally {
-    if (mine === asked) loading.value = false
-  }
-}
-const search = useDebounceFn(() => void read(), 250)
-onMounted(() => void read())
+const { lines, more, earlier, problem, loading, again } = usePages((before) =>
+  ask(
+    api.GET('/api/school/audit', {
+      params: { query: { before: before ? Number(before) : undefined, words: words.value } },
+    }),
+  ),
+)
+const search = useDebounceFn(() => void again(), 250)
 /** Ids mean nothing to a reader; they are there on hovering. */
 const plain = (detail: string) => detail.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, '').trim()
 const when = (iso: string) =>
@@ -58,7 +42,7 @@ const when = (iso: string) =>
         />
       </label>
     </div>
-    <Standing :problem="problem" :loading="loading && !lines" @again="read()" />
+    <Standing :problem="problem" :loading="loading && !lines" @again="again" />
     <p v-if="lines?.length === 0" class="soft">
       {{ words ? 'No line has these words.' : 'Nothing was done yet.' }}
     </p>
@@ -86,7 +70,7 @@ const when = (iso: string) =>
         </tbody>
       </table>
     </div>
-    <button v-if="more" class="push" :disabled="loading" @click="read(lines?.at(-1)?.id)">Earlier</button>
+    <button v-if="more" class="push" :disabled="loading" @click="earlier">Earlier</button>
   </section>
 </template>
 

@@ -101,7 +101,7 @@ describe('people', () => {
     await press(p, 'Take Ana out of the term')
     del.mockResolvedValueOnce([])
     await press(p, 'Take Ana out of the term')
-    expect(del.mock.calls[0]![1].params.path).toEqual({ id: 't', account: 'a' })
+    expect(del.mock.calls[0]![1].params.path).toEqual({ term: 't', account: 'a' })
   })
   it('are added by the lead alone, and not to a term in the archive', async () => {
     expect((await panel(PeoplePanel)).find('textarea').exists()).toBe(true)
@@ -214,13 +214,14 @@ describe('the trail', () => {
     detail: '',
   })
   it('marks what was refused and goes back a page at a time', async () => {
-    get.mockResolvedValueOnce(
-      Array.from({ length: 100 }, (_, i) => line(200 - i, i ? 'signed in' : 'signed in: refused')),
-    )
+    get.mockResolvedValueOnce({
+      lines: Array.from({ length: 100 }, (_, i) => line(200 - i, i ? 'signed in' : 'signed in: refused')),
+      next: '101',
+    })
     const page = await panel(TrailPanel)
     expect(page.findAll('tbody tr')).toHaveLength(100)
     expect(page.findAll('td.bad').map((c) => c.text())).toEqual(['signed in: refused'])
-    get.mockResolvedValueOnce([line(100, 'made the school')])
+    get.mockResolvedValueOnce({ lines: [line(100, 'made the school')] })
     await page.find('button').trigger('click')
     await flushPromises()
     expect(get.mock.lastCall?.[1]).toEqual({ params: { query: { before: 101, words: '' } } })
@@ -228,7 +229,7 @@ describe('the trail', () => {
     expect(page.find('button').exists()).toBe(false)
   })
   it('says when no line has the words', async () => {
-    get.mockResolvedValue([])
+    get.mockResolvedValue({ lines: [] })
     const page = await panel(TrailPanel)
     expect(page.text()).toContain('Nothing was done yet.')
   })

@@ -4,6 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useEarlier } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import FindingCard from '@/parts/FindingCard.vue'
@@ -61,6 +62,19 @@ const extra = ref<ReadonlySet<string>>(new Set())
 const tab = ref<'checks' | 'step' | 'fit' | 'versions'>('checks')
 const list = ref<InstanceType<typeof StepList>>()
 const adder = ref<InstanceType<typeof AddLine>>()
+const {
+  lines: versions,
+  more,
+  earlier,
+} = useEarlier(
+  () => view.value?.history,
+  (before) =>
+    ask(
+      api.GET('/api/sequences/{id}/versions', {
+        params: { path: { id: props.id }, query: { before: Number(before) } },
+      }),
+    ),
+)
 const opened = ref<Schema['VersionView']>()
 const keys = ref(false)
 
@@ -541,7 +555,7 @@ onKeyStroke((e) => {
             <FitPanel :sequence="sequence" :profile="profile" @take="draft.act" />
           </div>
           <div v-else role="tabpanel" aria-label="Versions" class="panel">
-            <template v-for="v in view.history" :key="v.version">
+            <template v-for="v in versions" :key="v.version">
               <button
                 class="version"
                 :aria-expanded="opened?.version === v.version"
@@ -558,6 +572,7 @@ onKeyStroke((e) => {
                 </button>
               </div>
             </template>
+            <button v-if="more" class="push" @click="earlier">Earlier</button>
           </div>
         </section>
       </div>

@@ -112,7 +112,7 @@ class AccessTest {
     void a_student_reaches_no_way_into_anothers_practical(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         String id = "";
-        for (var line : nadia.get("/api/terms/" + nadia.term() + "/practicals").json())
+        for (var line : nadia.all("/api/terms/" + nadia.term() + "/practicals"))
             if (line.get("student").asString().equals("Bram Oster")
                     && line.path("released").asBoolean()) id = line.get("id").asString();
         assertThat(id).isNotEmpty();
@@ -170,8 +170,7 @@ class AccessTest {
         accounts.addTo(term.id(), "Iris Fell", "iris", "regatta-iris", palmtally.server.people.Role.INSTRUCTOR);
         var iris = Visitor.as(app.url(), "iris");
         var nadia = Visitor.as(app.url(), "nadia");
-        var line =
-                nadia.get("/api/terms/" + nadia.term() + "/practicals").json().get(0);
+        var line = nadia.all("/api/terms/" + nadia.term() + "/practicals").get(0);
         var practical = line.get("id").asString();
         for (var path : List.of(
                 "/api/terms/" + nadia.term() + "/practicals",
@@ -241,7 +240,7 @@ class AccessTest {
                 "/api/people",
                 "{\"term\":\"" + lead.term()
                         + "\",\"name\":\"Žofie 花 O’Neil\",\"signIn\":\"zofie\",\"password\":\"regatta-zofie\",\"role\":\"student\"}");
-        assertThat(good.status()).isEqualTo(200);
+        assertThat(good.status()).isEqualTo(201);
         assertThat(Visitor.as(app.url(), "zofie").get("/api/session").text()).contains("Žofie 花 O’Neil");
         assertThat(lead.post(
                                 "/api/people",

@@ -172,12 +172,12 @@ class ClassScreenTest {
         assertThat(lead.get("/api/screens/" + first.screen).text())
                 .contains(first.id)
                 .doesNotContain(untouched.id);
-        var open = lead.get("/api/demonstrations").json();
+        var open = lead.get("/api/demonstrations").json().get("lines");
         assertThat(open.size()).isEqualTo(1);
         assertThat(open.get(0).get("id").asString()).isEqualTo(first.id).isNotEqualTo(untouched.id);
         assertThat(open.get(0).get("finished").asBoolean()).isFalse();
         first.mark("finished", 3, 70, "");
-        var done = lead.get("/api/demonstrations").json().get(0);
+        var done = lead.get("/api/demonstrations").json().get("lines").get(0);
         assertThat(done.get("seconds").asDouble()).isEqualTo(60);
         int moments = lead.get("/api/demonstrations/" + first.id)
                 .json()
@@ -185,7 +185,8 @@ class ClassScreenTest {
                 .get("moments")
                 .size();
         assertThat(done.get("left").asInt()).isEqualTo(moments - 2);
-        for (var line : Visitor.as(app.url(), "olle").get("/api/demonstrations").json())
+        for (var line :
+                Visitor.as(app.url(), "olle").get("/api/demonstrations").json().get("lines"))
             assertThat(line.get("id").asString()).isNotEqualTo(first.id);
     }
 

@@ -48,7 +48,7 @@ class CurriculumTest {
         var plan = nadia.get(path(nadia.term()) + "/versions/2").json();
         assertThat(plan.get("lessons").size()).isEqualTo(38);
         var history = new HashMap<Integer, String>();
-        for (var h : nadia.get(path(nadia.term())).json().get("history"))
+        for (var h : nadia.get(path(nadia.term())).json().get("history").get("lines"))
             history.put(h.get("version").asInt(), h.get("what").asString());
         assertThat(history).containsEntry(2, "Left for another day");
         var checks = nadia.post(path(nadia.term()) + "/check", body(plan, "")).json();
@@ -106,7 +106,8 @@ class CurriculumTest {
         assertThat(late.code()).isEqualTo("changed-meanwhile");
         var now = lead.get(path(term)).json();
         assertThat(now.get("curriculum").get("targetHours").asDouble()).isEqualTo(40);
-        assertThat(now.get("history").get(0).get("what").asString()).isEqualTo("Hours");
+        assertThat(now.get("history").get("lines").get(0).get("what").asString())
+                .isEqualTo("Hours");
         var said = lead.post(
                         path(term) + "/difference",
                         "{\"before\":" + now.get("curriculum") + ",\"after\":" + curriculum + "}")

@@ -472,7 +472,7 @@ class DoorTest {
                             "/api/setup",
                             first.formatted(
                                     ",\"word\":\" " + App.SET_UP_WORD.toUpperCase(java.util.Locale.ROOT) + "\""));
-            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+            assertThat(answer.status()).as(answer.text()).isEqualTo(201);
         }
     }
 }

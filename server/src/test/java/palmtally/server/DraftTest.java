@@ -16,7 +16,7 @@ class DraftTest {
                 "/api/sequences",
                 "{\"name\":\"" + name
                         + "\",\"region\":\"thigh\",\"slotSeconds\":900,\"template\":\"protocol\",\"zones\":[\"thigh-front\"]}");
-        assertThat(made.status()).isEqualTo(200);
+        assertThat(made.status()).isEqualTo(201);
         return made.json();
     }
 
@@ -42,7 +42,11 @@ class DraftTest {
     void checks_mends_and_fits_a_draft_without_storing_it(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         var sequence = (ObjectNode) nadia.get("/api/sequences/calves").json().get("sequence");
-        var history = nadia.get("/api/sequences/calves").json().get("history").size();
+        var history = nadia.get("/api/sequences/calves")
+                .json()
+                .get("history")
+                .get("lines")
+                .size();
         var plan = nadia.post("/api/drafts/check", body(sequence, "")).json();
         var stop = plan.get("findings").get(0);
         assertThat(stop.get("finding").get("rule").asString()).isEqualTo("ORDER-WARM");
@@ -66,7 +70,11 @@ class DraftTest {
         assertThat(nadia.post("/api/drafts/fit", body(sequence, "\"slotSeconds\":0"))
                         .status())
                 .isEqualTo(422);
-        assertThat(nadia.get("/api/sequences/calves").json().get("history").size())
+        assertThat(nadia.get("/api/sequences/calves")
+                        .json()
+                        .get("history")
+                        .get("lines")
+                        .size())
                 .isEqualTo(history);
     }
 
@@ -93,6 +101,7 @@ class DraftTest {
         assertThat(nadia.get("/api/sequences/" + id)
                         .json()
                         .get("history")
+                        .get("lines")
                         .get(0)
                         .get("what")
                         .asString())

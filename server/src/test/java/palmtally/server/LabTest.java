@@ -126,14 +126,16 @@ class LabTest {
         assertThat(left.get("sequence").asString()).isEqualTo("neck");
         assertThat(left.get("steps")).hasSize(1);
         assertThat(left.get("note").asString()).contains("week 2, lab 1");
-        assertThat(lab.plan().get("history").get(0).get("what").asString()).isEqualTo("Left for another day");
+        assertThat(lab.plan().get("history").get("lines").get(0).get("what").asString())
+                .isEqualTo("Left for another day");
         var line = lab.lessons().get(1).get("shown");
         assertThat(line.get("left").asInt()).isEqualTo(2);
         // Shown after all: nothing is left.
         lab.mark(id, "started", n - 2, 950, "");
         lab.mark(id, "finished", n - 2, 990, "");
         assertThat(lab.plan().get("curriculum").get("lessons")).hasSize(3);
-        assertThat(lab.plan().get("history").get(0).get("what").asString()).isEqualTo("Shown after all");
+        assertThat(lab.plan().get("history").get("lines").get(0).get("what").asString())
+                .isEqualTo("Shown after all");
     }
 
     @Test

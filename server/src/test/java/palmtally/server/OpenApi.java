@@ -52,8 +52,9 @@ class OpenApi {
             var schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             var raw = mappers.jsonMapper().constructType(type.getType()).getRawClass();
             if (schema == null || !raw.isRecord()) return schema;
-            var defined = context.getDefinedModels().get(raw.getSimpleName());
-            var target = schema.get$ref() != null ? defined : schema;
+            // A generic record is named with what it holds, so that its own name does not find it.
+            var ref = schema.get$ref();
+            var target = ref == null ? schema : context.getDefinedModels().get(ref.substring(ref.lastIndexOf('/') + 1));
             if (target == null || target.getProperties() == null) return schema;
             var required = new TreeSet<String>();
             for (var part : raw.getRecordComponents())

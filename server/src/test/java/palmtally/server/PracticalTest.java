@@ -188,7 +188,7 @@ class PracticalTest {
         }
 
         private JsonNode line() {
-            for (var l : nadia.get("/api/terms/" + nadia.term() + "/practicals").json())
+            for (var l : nadia.all("/api/terms/" + nadia.term() + "/practicals"))
                 if (l.get("id").asString().equals(id)) return l;
             throw new AssertionError(id);
         }
@@ -250,7 +250,7 @@ class PracticalTest {
         var file = nadia.get("/api/practicals/" + id + "/file").text();
         var read = nadia.post(
                 "/api/terms/" + nadia.term() + "/students/" + nadia.person("Kit Sorrel") + "/practicals/file", file);
-        assertThat(read.status()).isEqualTo(200);
+        assertThat(read.status()).isEqualTo(201);
         nadia.post("/api/practicals/" + read.json().get("id").asString() + "/rating", "{\"value\":70}");
         assertThat(nadia.get("/api/practicals/" + read.json().get("id").asString())
                         .json()

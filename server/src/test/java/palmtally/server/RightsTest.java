@@ -185,7 +185,7 @@ class RightsTest {
         @Test
         void holds_nothing_back_while_nothing_was_seen_in_it() {
             var id = finished(nadia, "Jun Pell", "calves");
-            assertThat(olle.post(path(id) + "/beside", "").status()).isEqualTo(200);
+            assertThat(olle.post(path(id) + "/beside", "").status()).isEqualTo(201);
             award(nadia, id, true);
             assertThat(evidence(id)).isPositive();
         }
@@ -274,7 +274,7 @@ class RightsTest {
                     "/api/practicals",
                     "{\"term\":\"" + term.id() + "\",\"student\":\"" + who
                             + "\",\"sequence\":\"calves\",\"despite\":\"a test\"}");
-            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+            assertThat(answer.status()).as(answer.text()).isEqualTo(201);
             var id = answer.json().get("id").asString();
             lead.post(path(id) + "/events", event("f", 5, "finish", "{}"));
             assertThat(lead.put("/api/school/terms/" + term.id() + "/archived", "{\"archived\":true}")
@@ -307,7 +307,7 @@ class RightsTest {
             assertThat(who.post(to, file).status()).isEqualTo(403);
         assertThat(app.database().count("select count(*) from document_version where document = 'smuggled'"))
                 .isZero();
-        assertThat(lead.post(to, file).status()).isEqualTo(200);
+        assertThat(lead.post(to, file).status()).isEqualTo(201);
         assertThat(app.database().count("select count(*) from document_version where document = 'smuggled'"))
                 .isEqualTo(1);
     }

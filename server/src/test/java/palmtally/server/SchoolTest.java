@@ -177,8 +177,7 @@ class SchoolTest {
                     .toList();
             assertThat(beside).hasSizeGreaterThanOrEqualTo(5);
             assertThat(ids).containsAll(beside);
-            for (var line :
-                    nadia.get("/api/terms/" + nadia.term() + "/practicals").json()) {
+            for (var line : nadia.all("/api/terms/" + nadia.term() + "/practicals")) {
                 assertThat(ids).contains(line.get("id").asString());
                 var row = lines.stream()
                         .filter(r -> r.getField("id").equals(line.get("id").asString()))
@@ -210,7 +209,7 @@ class SchoolTest {
             var cleo = nadia.person("Cleo Fenn");
             long reads = app.database().count("select count(*) from audit where what = 'read the notes'");
             var kept = nadia.post("/api/notes/" + cleo, "{\"kind\":\"spare\",\"zone\":\"calf\",\"side\":\"left\"}");
-            assertThat(kept.status()).isEqualTo(200);
+            assertThat(kept.status()).isEqualTo(201);
             var sequence = nadia.get("/api/sequences/calves").json().get("sequence");
             assertThat(check(nadia, sequence, cleo).toString()).contains("\"CLIENT\"");
             assertThat(check(nadia, sequence, nadia.person("Ana Quill")).toString())

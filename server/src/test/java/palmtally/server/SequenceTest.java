@@ -26,7 +26,7 @@ class SequenceTest {
         var file = example();
         ((ObjectNode) file.get("sequence")).put("id", id).put("name", "Copy " + id);
         assertThat(visitor.post("/api/sequences/file", file.toString()).status())
-                .isEqualTo(200);
+                .isEqualTo(201);
         return "/api/sequences/" + id;
     }
 
@@ -42,7 +42,8 @@ class SequenceTest {
                 .json();
         assertThat(mended.get("version").asInt()).isEqualTo(2);
         assertThat(mended.get("plan").toString()).doesNotContain(key);
-        assertThat(mended.get("history").get(0).get("what").asString()).isEqualTo("Add 60 s palm glide before step 5");
+        assertThat(mended.get("history").get("lines").get(0).get("what").asString())
+                .isEqualTo("Add 60 s palm glide before step 5");
         var undone = nadia.post(path + "/restore", "{\"from\":2,\"version\":1}").json();
         assertThat(undone.get("version").asInt()).isEqualTo(3);
         assertThat(undone.get("sequence")).isEqualTo(plan.get("sequence"));

@@ -47,7 +47,7 @@ class SetUpTest {
             assertThat(refused.code()).isEqualTo("clash");
             var started =
                     nadia.post("/api/practicals", brief("calves", ",\"sides\":\"right\",\"today\":[" + NUMB + "]"));
-            assertThat(started.status()).isEqualTo(200);
+            assertThat(started.status()).isEqualTo(201);
             assertThat(started.json().get("today").get(0).get("zone").asString())
                     .isEqualTo("calf");
         }
@@ -130,8 +130,7 @@ class SetUpTest {
         @InWeeks(from = 9)
         void that_was_awarded_gives_its_evidence_back(App.Running app) {
             var line = java.util.stream.StreamSupport.stream(
-                            nadia.get("/api/terms/" + nadia.term() + "/practicals")
-                                    .json()
+                            nadia.all("/api/terms/" + nadia.term() + "/practicals")
                                     .spliterator(),
                             false)
                     .filter(l -> l.path("released").asBoolean()

@@ -50,7 +50,8 @@ class TechniqueTest {
         assertThat(stored.status()).isEqualTo(200);
         assertThat(nadia.get("/api/sequences/follower").json().toString()).contains("\"seconds\":55.0");
         var follower = nadia.get("/api/sequences/follower").json();
-        assertThat(follower.get("history").get(0).get("what").asString()).startsWith("Followed the library");
+        assertThat(follower.get("history").get("lines").get(0).get("what").asString())
+                .startsWith("Followed the library");
         assertThat(nadia.get("/api/sequences/stayer").json().get("version").asInt())
                 .isEqualTo(1);
         // The nickname is understood at once where steps are typed.

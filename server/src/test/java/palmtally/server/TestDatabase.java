@@ -6,6 +6,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.DriverManager;
 import java.sql.SQLException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.UUID;
 
 /** A fresh database in the private test cluster: of the script that runs the tests, or started here by the same script. */
@@ -60,6 +62,19 @@ public record TestDatabase(String url, String user, String password) implements 
                 var rows = s.executeQuery(sql)) {
             rows.next();
             return rows.getLong(1);
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The first column of what a query finds, as text. */
+    public List<String> column(String sql) {
+        try (var c = DriverManager.getConnection(url, user, password);
+                var s = c.createStatement();
+                var rows = s.executeQuery(sql)) {
+            var all = new ArrayList<String>();
+            while (rows.next()) all.add(rows.getString(1));
+            return all;
         } catch (SQLException e) {
             throw new IllegalStateException(e);
         }

@@ -6,6 +6,8 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
 import palmtally.formats.Json;
 import tools.jackson.databind.JsonNode;
 
@@ -124,6 +126,20 @@ public final class Visitor {
         }
     }
 
+    /** Every line of a list that comes page by page. */
+    public List<JsonNode> all(String path) {
+        var lines = new ArrayList<JsonNode>();
+        var next = "";
+        while (next != null) {
+            var page = get(path + next);
+            if (page.status() != 200) throw new IllegalStateException(page.text());
+            page.json().get("lines").forEach(lines::add);
+            var place = page.json().get("next");
+            next = place == null ? null : (path.contains("?") ? "&" : "?") + "before=" + place.asString();
+        }
+        return lines;
+    }
+
     /** Id of the first term of the one who is signed in. */
     public String term() {
         return get("/api/session").json().get("terms").get(0).get("id").asString();
@@ -142,7 +158,7 @@ public final class Visitor {
                 "/api/practicals",
                 "{\"term\":\"" + term() + "\",\"student\":\"" + person(student) + "\",\"sequence\":\"" + sequence
                         + "\",\"despite\":\"a test\"}");
-        if (answer.status() != 200) throw new IllegalStateException(answer.text());
+        if (answer.status() != 201) throw new IllegalStateException(answer.text());
         return answer.json().get("id").asString();
     }
 }

@@ -41,7 +41,7 @@ class WholeBodyTest {
         var made = nadia.post(
                 "/api/sequences",
                 "{\"name\":\"" + id + "\",\"region\":\"neck\",\"zones\":[\"neck-back\"],\"slotSeconds\":900}");
-        assertThat(made.status()).as(made.text()).isEqualTo(200);
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
         return (ObjectNode) made.json().get("sequence");
     }
 
@@ -194,7 +194,7 @@ class WholeBodyTest {
         var shown = nadia.get("/api/sequences/" + id).json();
         assertThat(shown.get("version").asInt()).isEqualTo(1);
         assertThat(shown.get("damaged").asString()).startsWith("Version 2 cannot be read");
-        assertThat(shown.get("history")).hasSize(2);
+        assertThat(shown.get("history").get("lines")).hasSize(2);
         assertThat(nadia.get("/api/sequences/" + id + "/versions/2").code()).isEqualTo("unreadable");
         // Going back to it makes a version that is the newest again.
         var back = nadia.post("/api/sequences/" + id + "/restore", "{\"from\":1,\"version\":1}");
@@ -216,7 +216,7 @@ class WholeBodyTest {
         assertThat(nadia.get("/api/sequences/" + id).code()).isEqualTo("unreadable");
         // A file of it makes it whole.
         var file = "{\"format\":\"palm-tally/sequence\",\"version\":1,\"sequence\":" + sequence + "}";
-        assertThat(nadia.post("/api/sequences/file", file).status()).isEqualTo(200);
+        assertThat(nadia.post("/api/sequences/file", file).status()).isEqualTo(201);
         assertThat(line(id).has("damaged")).isFalse();
         assertThat(line(id).get("version").asInt()).isEqualTo(2);
     }

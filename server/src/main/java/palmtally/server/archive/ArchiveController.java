@@ -30,6 +30,7 @@ import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
 import palmtally.server.people.Terms;
+import palmtally.server.practical.PracticalViews;
 import palmtally.server.practical.Practicals;
 import palmtally.server.profile.Profiles;
 
@@ -40,6 +41,7 @@ class ArchiveController {
     private final Curricula curricula;
     private final Profiles profiles;
     private final Practicals practicals;
+    private final PracticalViews views;
     private final Tracking tracking;
     private final ZoneId zone;
 
@@ -48,12 +50,14 @@ class ArchiveController {
             Curricula curricula,
             Profiles profiles,
             Practicals practicals,
+            PracticalViews views,
             Tracking tracking,
             ZoneId zone) {
         this.terms = terms;
         this.curricula = curricula;
         this.profiles = profiles;
         this.practicals = practicals;
+        this.views = views;
         this.tracking = tracking;
         this.zone = zone;
     }
@@ -120,7 +124,7 @@ class ArchiveController {
                 closed.add(line.id() + " is marked by two graders and opens once both have awarded.");
                 continue;
             }
-            var whole = practicals.whole(caller, line.id());
+            var whole = views.one(caller, line.id());
             var day = line.startedAt().atZone(zone).toLocalDate();
             var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
                     + line.id().toString().substring(0, 8) + ".practical.json";

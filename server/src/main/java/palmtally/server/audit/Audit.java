@@ -1,5 +1,6 @@
 package palmtally.server.audit;
 
+import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -10,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Caller;
 
 /** The trail: who did what, about whom, when and from where; each read of a student's record by another among it. */
@@ -18,13 +20,19 @@ public class Audit {
     @Mapper
     interface Rows {
         @Insert("""
-                insert into audit (account_id, what, subject, detail, address)
-                values (#{account}, #{what}, #{subject}, #{detail}, #{address})""")
-        void line(@Nullable UUID account, String what, @Nullable UUID subject, String detail, @Nullable String address);
+                insert into audit (at, account_id, what, subject, detail, address)
+                values (#{at}, #{account}, #{what}, #{subject}, #{detail}, #{address})""")
+        void line(
+                Instant at,
+                @Nullable UUID account,
+                String what,
+                @Nullable UUID subject,
+                String detail,
+                @Nullable String address);
 
         @Select("""
                 select l.id, l.at, b.name as by, l.what, a.name as about, l.detail, l.address from audit l
-                left join account b on b.id = l.account_id left join account a on a.id = l.subject
+                left join person b on b.id = l.account_id left join person a on a.id = l.subject
                 where (#{before}::bigint is null or l.id < #{before})
                   and (#{words} = '' or strpos(lower(l.what || ' ' || l.detail || ' ' || coalesce(b.name, '') || ' ' || coalesce(a.name, '')),
                                                lower(#{words})) > 0)
@@ -52,19 +60,21 @@ public class Audit {
     static final int A_PAGE = 100;
 
     private final Rows rows;
+    private final Clock clock;
 
-    Audit(Rows rows) {
+    Audit(Rows rows, Clock clock) {
         this.rows = rows;
+        this.clock = clock;
     }
 
     /** A line of a request. */
     void line(@Nullable UUID account, String what, @Nullable UUID subject, String detail, String address) {
-        rows.line(account, what, subject, detail.replace("\0", ""), address);
+        rows.line(clock.instant(), account, what, subject, detail.replace("\0", ""), address);
     }
 
     /** A page of the trail before a line, the newest first. */
-    List<TrailLine> page(@Nullable Long before, String words) {
-        return rows.page(before, words.replace("\0", ""), A_PAGE);
+    Page<TrailLine> page(@Nullable Long before, String words) {
+        return Page.of(rows.page(before, words.replace("\0", ""), A_PAGE + 1), A_PAGE, TrailLine::id);
     }
 
     /** Somebody read a student's record; one's own is one's own affair. */
@@ -90,6 +100,7 @@ public class Audit {
     private void told(Caller caller, String what, @Nullable UUID subject, String detail) {
         var request = RequestContextHolder.getRequestAttributes();
         rows.line(
+                clock.instant(),
                 caller.id(),
                 what,
                 subject,

@@ -1,12 +1,12 @@
 package palmtally.server.audit;
 
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Permission;
 
@@ -29,7 +29,7 @@ class AuditController {
      */
     @Allow(Permission.LEAD)
     @GetMapping("/api/school/audit")
-    List<Audit.TrailLine> page(
+    Page<Audit.TrailLine> page(
             @RequestParam(required = false) @Nullable Long before, @RequestParam(defaultValue = "") String words) {
         if (words.length() > MOST_WORDS)
             throw new InvalidValue(

@@ -95,6 +95,7 @@ final class Deeds {
         done("GET /api/practicals/{id}/scores", "read the scores of a practical");
         done("POST /api/terms/{term}/students/{student}/practicals/file", "read a practical from a file", "student");
         done("GET /api/terms/{term}/practicals", "read the list of practicals");
+        done("GET /api/terms/{term}/sequences/{sequence}/students", "read who was asked to show a sequence");
         done("GET /api/floor", "read the floor");
         done("GET /api/terms/{term}/archive", "took the archive of a term");
         done("GET /api/terms/{term}/steps/{sequence}/{step}", "read in whose practicals a step went wrong");
@@ -171,6 +172,7 @@ final class Deeds {
                 "GET /api/sequences/{id}/file",
                 "GET /api/sequences/{id}/handout",
                 "GET /api/sequences/{id}/steps",
+                "GET /api/sequences/{id}/versions",
                 "GET /api/sequences/{id}/versions/{version}",
                 "GET /api/session",
                 "GET /api/settings",
@@ -180,6 +182,7 @@ final class Deeds {
                 "GET /api/terms/{term}/people",
                 "GET /api/terms/{term}/curriculum",
                 "GET /api/terms/{term}/curriculum/file",
+                "GET /api/terms/{term}/curriculum/versions",
                 "GET /api/terms/{term}/curriculum/versions/{version}",
                 "GET /api/terms/{term}/shown",
                 "GET /api/terms/{term}/steps",

@@ -15,6 +15,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
 import palmtally.formats.TermFile;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Term;
 import palmtally.server.people.Terms;
@@ -76,8 +77,8 @@ public class Curricula {
         return versions.numbered(term.toString(), version).document();
     }
 
-    public List<VersionLine> history(UUID term) {
-        return versions.history(term.toString());
+    public Page<VersionLine> versions(UUID term, @Nullable Integer before) {
+        return versions.lines(term.toString(), before);
     }
 
     /**

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -25,6 +26,7 @@ import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.formats.TermChecksView;
 import palmtally.formats.TermFile;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -44,7 +46,7 @@ class CurriculumController {
             double week,
             Curriculum curriculum,
             TermChecksView checks,
-            List<VersionLine> history,
+            Page<VersionLine> history,
             boolean archived,
             @Nullable String damaged) {}
 
@@ -95,6 +97,13 @@ class CurriculumController {
     @GetMapping("/api/terms/{term}/curriculum")
     CurriculumView curriculum(@PathVariable UUID term) {
         return view(term, curricula.newest(term));
+    }
+
+    /** Lines of its versions, the newest first. */
+    @Allow(Permission.TERM_STAFF)
+    @GetMapping("/api/terms/{term}/curriculum/versions")
+    Page<VersionLine> versions(@PathVariable UUID term, @RequestParam(required = false) @Nullable Integer before) {
+        return curricula.versions(term, before);
     }
 
     @Allow(Permission.TERM_STAFF)
@@ -240,7 +249,7 @@ class CurriculumController {
                 term.week(clock.instant(), clock.getZone()),
                 v.curriculum(),
                 TermChecksView.of(checks(v.curriculum())),
-                curricula.history(id),
+                curricula.versions(id, null),
                 terms.archived(id),
                 v.damaged());
     }

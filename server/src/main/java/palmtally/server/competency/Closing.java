@@ -12,7 +12,6 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
-import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -64,18 +63,11 @@ class Closing {
      */
     record Close(@Nullable Boolean release, @Nullable UUID into) {}
 
-    record ClosedRow(
-            UUID id, @Nullable Instant closedAt, @Nullable UUID intoTerm) {}
-
     @Mapper
     interface Rows {
-        @Select("""
-                select t.id, closed_at, (select min(c.term_id::text)::uuid from carried c where c.from_term = t.id) as into_term
-                from term t where id = #{term}""")
-        ClosedRow closed(UUID term);
-
-        @Update("update term set closed_at = #{at}, closed_by = #{by} where id = #{term}")
-        void close(UUID term, @Nullable Instant at, @Nullable UUID by);
+        @Select("select min(term_id::text)::uuid from carried where from_term = #{term}")
+        @Nullable
+        UUID carriedInto(UUID term);
 
         @Delete("delete from carried where from_term = #{term}")
         int clear(UUID term);
@@ -90,17 +82,15 @@ class Closing {
                 UUID into,
                 UUID from,
                 UUID student,
-                String region,
-                String criterion,
+                Region region,
+                Criterion criterion,
                 double mean,
                 double variance,
                 int days,
                 boolean critical);
 
-        @Select("""
-                select exists (select 1 from practical where term_id = #{term}) or exists
-                    (select 1 from carried where term_id = #{term} and from_term <> #{from})""")
-        boolean begun(UUID term, UUID from);
+        @Select("select exists (select 1 from carried where term_id = #{term} and from_term <> #{from})")
+        boolean carriedFromAnother(UUID term, UUID from);
     }
 
     private final Rows rows;
@@ -148,12 +138,11 @@ class Closing {
                         open.add(new OpenLine(student.id(), student.name(), region, criterion, c.why()));
                 }
         }
-        var closed = rows.closed(termId);
         return new ClosingView(
                 termId,
                 now.term().cohort(),
-                closed.closedAt,
-                closed.intoTerm,
+                terms.closedAt(termId),
+                rows.carriedInto(termId),
                 lines.stream().filter(l -> !l.finished()).toList(),
                 lines.stream().filter(l -> l.finished() && l.result() == null).toList(),
                 lines.stream()
@@ -188,8 +177,7 @@ class Closing {
                                     + " practicals wait for their review: award them or make them void first.");
         if (Boolean.TRUE.equals(how.release)) for (var line : view.held) awards.release(caller, line.id());
         if (how.into != null) carry(caller, terms.term(termId), terms.term(how.into));
-        rows.close(termId, clock.instant(), caller.id());
-        terms.archive(termId, true);
+        terms.close(termId, caller);
         var term = terms.term(termId).name();
         audit.changed(
                 caller,
@@ -204,15 +192,14 @@ class Closing {
     /** Opens a closed term again; what was carried over is taken back while the next term has not begun. */
     @Transactional
     public ClosingView reopen(Caller caller, UUID termId) {
-        var closed = rows.closed(termId);
-        if (closed.closedAt == null) throw Refusal.conflict("not-closed", "This term is not closed.");
-        if (closed.intoTerm != null && rows.begun(closed.intoTerm, termId))
+        if (terms.closedAt(termId) == null) throw Refusal.conflict("not-closed", "This term is not closed.");
+        var into = rows.carriedInto(termId);
+        if (into != null && (practicals.any(into) || rows.carriedFromAnother(into, termId)))
             throw Refusal.conflict(
                     "next-begun",
                     "The term it was carried over into has practicals already and stands on it. It stays closed.");
         rows.clear(termId);
-        rows.close(termId, null, null);
-        terms.archive(termId, false);
+        terms.reopen(termId);
         audit.changed(caller, null, "opened the term again", terms.term(termId).name());
         return view(caller, termId);
     }
@@ -236,8 +223,8 @@ class Closing {
                         into.id(),
                         from.id(),
                         student.id(),
-                        s.key().region().toString(),
-                        s.key().criterion().toString(),
+                        s.key().region(),
+                        s.key().criterion(),
                         level.mean(),
                         level.variance() + gap * q,
                         Math.max(

@@ -1,6 +1,8 @@
 package palmtally.server.competency;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Mapper;
@@ -10,6 +12,7 @@ import org.springframework.stereotype.Service;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.Aim;
 import palmtally.core.calendar.Lesson;
+import palmtally.server.answer.Page;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Terms;
@@ -21,6 +24,10 @@ import palmtally.server.sequence.Sequences;
 public class CohortSteps {
     /** Shorter than this and a step is not shown but mentioned. */
     private static final double LEAST_MINUTES = 2;
+    /** Practicals of a page. */
+    private static final int A_PAGE = 50;
+
+    private static final int MOST_ID = 64;
 
     /**
      * A step over all practicals it was asked in.
@@ -56,27 +63,29 @@ public class CohortSteps {
                        count(*) filter (where l.missed) as missed, count(*) filter (where l.out_of_order) as out_of_order,
                        count(*) filter (where l.over_ceiling) as over_ceiling, count(*) filter (where l.left_silent) as left_silent
                 from step_look l
-                join practical p on p.id = l.practical_id
+                join counted_practical p on p.id = l.practical_id
                 join document_version v on v.id = p.sequence_version_id
-                where p.term_id = #{term} and p.void_reason is null
+                where p.term_id = #{term}
                 group by v.document, l.step""")
         List<Row> ofTerm(UUID term);
 
         @Select("""
-                select count(distinct p.id) from step_look l join practical p on p.id = l.practical_id
-                where p.term_id = #{term} and p.void_reason is null""")
+                select count(distinct p.id) from step_look l join counted_practical p on p.id = l.practical_id
+                where p.term_id = #{term}""")
         int practicals(UUID term);
 
         @Select("""
                 select p.id, p.student_id, a.name, l.missed, l.out_of_order, l.over_ceiling, l.left_silent, p.started_at
                 from step_look l
-                join practical p on p.id = l.practical_id
+                join counted_practical p on p.id = l.practical_id
                 join document_version v on v.id = p.sequence_version_id
-                join account a on a.id = p.student_id
-                where p.term_id = #{term} and p.void_reason is null and v.document = #{sequence} and l.step = #{step}
+                join person a on a.id = p.student_id
+                where p.term_id = #{term} and v.document = #{sequence} and l.step = #{step}
                   and (l.missed or l.out_of_order or l.over_ceiling or l.left_silent)
-                order by p.started_at desc, p.id limit 200""")
-        List<Wronged> wrong(UUID term, String sequence, String step);
+                  and (#{before}::uuid is null
+                       or (p.started_at, p.id) < (select b.started_at, b.id from counted_practical b where b.id = #{before} and b.term_id = #{term}))
+                order by p.started_at desc, p.id desc limit #{most}""")
+        List<Wronged> wrong(UUID term, String sequence, String step, @Nullable UUID before, int most);
     }
 
     /** A practical in which a step went wrong. */
@@ -143,20 +152,37 @@ public class CohortSteps {
     }
 
     private @Nullable Integer shownIn(List<Lesson> lessons, String sequence, String step) {
-        return lessons.stream()
-                .filter(l -> l.id().equals(lessonId(sequence, step)))
-                .findFirst()
-                .map(Lesson::week)
-                .orElse(null);
+        return shownAgain(lessons, sequence, step).map(Lesson::week).orElse(null);
     }
 
-    List<Wronged> wrong(UUID term, String sequence, String step) {
-        return rows.wrong(term, sequence, step);
+    Page<Wronged> wrong(UUID term, String sequence, String step, @Nullable UUID before) {
+        return Page.of(rows.wrong(term, sequence, step, before, A_PAGE + 1), A_PAGE, Wronged::id);
     }
 
-    private static String lessonId(String sequence, String step) {
+    /**
+     * The id of the lesson in which a step is shown again. Ids have at most 64 characters: one that would be longer is cut and told apart
+     * by a digest of the whole.
+     */
+    static String lessonId(String sequence, String step) {
         var id = "again-" + sequence + "-" + step;
-        return id.length() <= 64 ? id : id.substring(0, 64);
+        if (id.length() <= MOST_ID) return id;
+        var whole = UUID.nameUUIDFromBytes(id.getBytes(StandardCharsets.UTF_8)).toString();
+        return id.substring(0, MOST_ID - 1 - whole.length()) + "-" + whole;
+    }
+
+    /** The lesson in which a step is shown again; the id as earlier versions cut it where no other step of the sequence has it so. */
+    private static Optional<Lesson> shownAgain(List<Lesson> lessons, String sequence, String step) {
+        return lessons.stream()
+                .filter(l -> sequence.equals(l.sequence())
+                        && l.steps() != null
+                        && l.steps().contains(step))
+                .filter(l -> l.id().equals(lessonId(sequence, step)) || l.id().equals(cut(sequence, step)))
+                .findFirst();
+    }
+
+    private static String cut(String sequence, String step) {
+        var id = "again-" + sequence + "-" + step;
+        return id.length() <= MOST_ID ? id : id.substring(0, MOST_ID);
     }
 
     /** Puts a step into the next demonstration: first thing in the coming lab of the plan. */
@@ -177,7 +203,7 @@ public class CohortSteps {
                 ? found.classSeconds()
                 : found.dose().totalSeconds();
         var lessons = new java.util.ArrayList<>(now.curriculum().lessons());
-        lessons.removeIf(l -> l.id().equals(lessonId(sequence, step)));
+        shownAgain(lessons, sequence, step).ifPresent(lessons::remove);
         int place = 0;
         while (place < lessons.size()
                 && (lessons.get(place).week() < lab.week()
@@ -208,10 +234,10 @@ public class CohortSteps {
     Heat notAgain(Caller caller, UUID termId, String sequence, String step) {
         terms.mustBeOpen(termId);
         var now = curricula.newest(termId);
-        var lessons = now.curriculum().lessons().stream()
-                .filter(l -> !l.id().equals(lessonId(sequence, step)))
-                .toList();
-        if (lessons.size() < now.curriculum().lessons().size())
+        var lessons = new java.util.ArrayList<>(now.curriculum().lessons());
+        var again = shownAgain(lessons, sequence, step);
+        again.ifPresent(lessons::remove);
+        if (again.isPresent())
             curricula.save(termId, now.curriculum().withLessons(lessons), now.version(), "Not shown again", caller);
         return heat(termId);
     }

@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import palmtally.formats.Table;
+import palmtally.server.answer.Page;
 import palmtally.server.live.Live;
 import palmtally.server.people.Access;
 import palmtally.server.people.Allow;
@@ -124,8 +125,12 @@ class CompetencyController {
     /** The practicals in which a step went wrong. */
     @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/steps/{sequence}/{step}")
-    List<CohortSteps.Wronged> wrong(@PathVariable UUID term, @PathVariable String sequence, @PathVariable String step) {
-        return steps.wrong(term, sequence, step);
+    Page<CohortSteps.Wronged> wrong(
+            @PathVariable UUID term,
+            @PathVariable String sequence,
+            @PathVariable String step,
+            @RequestParam(required = false) @Nullable UUID before) {
+        return steps.wrong(term, sequence, step, before);
     }
 
     /** Puts a step into the next demonstration. */

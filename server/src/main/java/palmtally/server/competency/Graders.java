@@ -3,10 +3,11 @@ package palmtally.server.competency;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.TreeMap;
+import java.util.Objects;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -16,6 +17,7 @@ import palmtally.core.agreement.Agreement;
 import palmtally.core.agreement.Figure;
 import palmtally.core.agreement.Reliability;
 import palmtally.core.agreement.Severity;
+import palmtally.core.body.Region;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
 import palmtally.server.people.Terms;
@@ -35,39 +37,22 @@ class Graders {
     record GraderQuality(
             int pairs, List<AgreementLine> agreement, List<GraderLine> graders, List<RatedSequence> sequences) {}
 
-    record MarkRow(String grader, UUID studentId, String subject, String criterion, Instant seenAt, double score) {}
+    record MarkRow(String grader, UUID studentId, Region region, Criterion criterion, Instant seenAt, double score) {}
 
-    record RatedRow(
-            UUID id,
-            String sequence,
-            String name,
-            @Nullable Double rating,
-            @Nullable Double mean) {}
-
-    record FiveRow(UUID id, String criterion, double score) {}
+    record FiveRow(UUID id, Criterion criterion, double score) {}
 
     @Mapper
     interface Rows {
         @Select("""
-                select g.id || '/' || g.name as grader, e.student_id, e.region as subject, e.criterion, e.seen_at, e.score
-                from evidence e join practical p on p.id = e.practical_id join account g on g.id = p.grader_id
+                select g.id || '/' || g.name as grader, e.student_id, e.region, e.criterion, e.seen_at, e.score
+                from evidence e join counted_practical p on p.id = e.practical_id join person g on g.id = p.grader_id
                 where p.term_id = #{term} and p.kind <> 'peer-look'""")
         List<MarkRow> marks(UUID term);
 
         @Select("""
-                select p.id, v.document as sequence, v.name, r.value as rating, a.mean
-                from practical p
-                join document_version v on v.id = p.sequence_version_id
-                join rating r on r.practical_id = p.id
-                join lateral (select mean from award where practical_id = p.id order by revision desc limit 1) a on true
-                where p.term_id = #{term} and p.kind = 'practical' and p.void_reason is null and p.beside is null
-                order by v.document, p.started_at, p.id""")
-        List<RatedRow> rated(UUID term);
-
-        @Select("""
                 select p.id, e.criterion, e.score
                 from evidence e
-                join practical p on p.id = e.practical_id
+                join counted_practical p on p.id = e.practical_id
                 join document_version v on v.id = p.sequence_version_id and v.region = e.region
                 where p.term_id = #{term} and p.kind = 'practical'""")
         List<FiveRow> fives(UUID term);
@@ -99,7 +84,7 @@ class Graders {
                 .map(m -> new Severity.Mark(
                         m.grader,
                         m.studentId.toString(),
-                        m.subject + "/" + m.criterion,
+                        m.region + "/" + m.criterion,
                         term.week(m.seenAt, zone),
                         m.score))
                 .toList();
@@ -146,37 +131,34 @@ class Graders {
     }
 
     private List<RatedSequence> sequences(UUID term, double cut) {
-        Map<UUID, Map<String, Double>> fives = new LinkedHashMap<>();
+        Map<UUID, Map<Criterion, Double>> fives = new LinkedHashMap<>();
         for (var f : rows.fives(term))
-            fives.computeIfAbsent(f.id, k -> new TreeMap<>()).put(f.criterion, f.score);
-        Map<String, List<RatedRow>> bySequence = new LinkedHashMap<>();
-        for (var r : rows.rated(term))
-            bySequence.computeIfAbsent(r.sequence, k -> new ArrayList<>()).add(r);
+            fives.computeIfAbsent(f.id, k -> new EnumMap<>(Criterion.class)).put(f.criterion, f.score);
+        Map<String, List<Awards.Rated>> bySequence = new LinkedHashMap<>();
+        for (var r : awards.rated(term))
+            bySequence.computeIfAbsent(r.sequence(), k -> new ArrayList<>()).add(r);
         var lines = new ArrayList<RatedSequence>();
         bySequence.forEach((sequence, of) -> {
-            var rated =
-                    of.stream().filter(r -> r.rating != null && r.mean != null).toList();
+            var rated = of.stream().filter(r -> r.mean() != null).toList();
             var complete = of.stream()
-                    .map(r -> fives.getOrDefault(r.id, Map.of()))
+                    .map(r -> fives.getOrDefault(r.id(), Map.of()))
                     .filter(m -> m.size() == Criterion.values().length)
                     .map(m ->
                             m.values().stream().mapToDouble(Double::doubleValue).toArray())
                     .toArray(double[][]::new);
             lines.add(new RatedSequence(
                     sequence,
-                    of.get(of.size() - 1).name,
+                    of.get(of.size() - 1).name(),
                     of.size(),
                     Reliability.of(
-                            rated.stream().mapToDouble(r -> or0(r.rating)).toArray(),
-                            rated.stream().mapToDouble(r -> or0(r.mean)).toArray(),
+                            rated.stream().mapToDouble(Awards.Rated::rating).toArray(),
+                            rated.stream()
+                                    .mapToDouble(r -> Objects.requireNonNull(r.mean()))
+                                    .toArray(),
                             complete,
                             cut)));
         });
         return lines;
-    }
-
-    private static double or0(@Nullable Double value) {
-        return value == null ? 0 : value;
     }
 
     private static double[] doubles(List<Double> list) {

@@ -118,9 +118,7 @@ class Marks {
         if (student != null) access.maySee(caller, student);
         boolean own = !caller.role().staff();
         var term = terms.term(termId);
-        var whole = student == null
-                ? standings.ofTerm(termId)
-                : standings.ofStudent(term, student, r -> !own || r.released());
+        var whole = student == null ? standings.ofTerm(termId) : standings.ofStudent(term, student, own);
         var all = new ArrayList<StudentEvidence>();
         if (student == null) audit.readClass(caller, terms.students(termId).size(), "the evidence of the class");
         else audit.read(caller, student, "the evidence");
@@ -131,8 +129,8 @@ class Marks {
                             r.practicalId(),
                             r.seenAt(),
                             term.week(r.seenAt(), zone),
-                            Standings.region(r.subject()),
-                            Standings.criterion(r.criterion()),
+                            r.region(),
+                            r.criterion(),
                             r.score(),
                             r.weight(),
                             r.critical(),

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.function.Predicate;
@@ -22,6 +23,7 @@ import palmtally.core.competency.LocalLevel;
 import palmtally.core.finding.Criterion;
 import palmtally.core.profile.Profile;
 import palmtally.formats.Json;
+import palmtally.server.column.WordHandler;
 import palmtally.server.people.Term;
 import palmtally.server.people.Terms;
 import palmtally.server.profile.Profiles;
@@ -33,8 +35,8 @@ class Standings {
     record Row(
             UUID practicalId,
             UUID studentId,
-            String subject,
-            String criterion,
+            Region region,
+            Criterion criterion,
             double score,
             double weight,
             boolean critical,
@@ -43,24 +45,19 @@ class Standings {
 
     record RollUpRow(
             UUID practicalId,
-            UUID studentId,
             String facet,
             String subject,
-            String criterion,
+            Criterion criterion,
             double score,
             double weight,
             boolean critical,
             Instant seenAt,
-            boolean released) {
-        Row row() {
-            return new Row(practicalId, studentId, subject, criterion, score, weight, critical, seenAt, released);
-        }
-    }
+            boolean released) {}
 
     record CarriedRow(
             UUID studentId,
-            String region,
-            String criterion,
+            Region region,
+            Criterion criterion,
             double mean,
             double variance,
             int days,
@@ -77,16 +74,16 @@ class Standings {
                 select coalesce(json_agg(json_build_array(e.practical_id, e.student_id, e.region, e.criterion, e.score, e.weight,
                     e.critical, (extract(epoch from e.seen_at) * 1000000)::bigint, e.released) order by e.seen_at, e.practical_id),
                     '[]'::json)::text
-                from evidence e join practical p on p.id = e.practical_id
+                from evidence e join counted_practical p on p.id = e.practical_id
                 where p.term_id = #{term}
                 <if test="student != null">and e.student_id = #{student}</if>
                 </script>""")
         String evidence(UUID term, @Nullable UUID student);
 
         @Select("""
-                select e.practical_id, e.student_id, e.facet, e.subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
+                select e.practical_id, e.facet, e.subject, e.criterion, e.score, e.weight, e.critical, e.seen_at,
                        e.released
-                from roll_up e join practical p on p.id = e.practical_id
+                from roll_up e join counted_practical p on p.id = e.practical_id
                 where p.term_id = #{term} and e.student_id = #{student}
                 order by e.facet desc, e.subject, e.seen_at, e.practical_id""")
         List<RollUpRow> rollUps(UUID term, UUID student);
@@ -113,6 +110,9 @@ class Standings {
         }
     }
 
+    private static final Map<String, Region> REGIONS = WordHandler.words(Region.class);
+    private static final Map<String, Criterion> CRITERIA = WordHandler.words(Criterion.class);
+
     private final Rows rows;
     private final Terms terms;
     private final Profiles profiles;
@@ -131,9 +131,11 @@ class Standings {
         return whole(terms.term(termId), evidence(termId, null), r -> true);
     }
 
-    /** @param counts which pieces count; a student's own page leaves out what is not released */
-    Whole ofStudent(Term term, UUID student, Predicate<Row> counts) {
-        var evidence = evidence(term.id(), student).stream().filter(counts).toList();
+    /** @param own whether the student asks, who sees nothing of what is not released */
+    Whole ofStudent(Term term, UUID student, boolean own) {
+        var evidence = evidence(term.id(), student).stream()
+                .filter(r -> !own || r.released)
+                .toList();
         return whole(term, evidence, r -> r.studentId.equals(student));
     }
 
@@ -144,8 +146,8 @@ class Standings {
             all.add(new Row(
                     UUID.fromString(r.get(0).asString()),
                     UUID.fromString(r.get(1).asString()),
-                    r.get(2).asString(),
-                    r.get(3).asString(),
+                    Objects.requireNonNull(REGIONS.get(r.get(2).asString())),
+                    Objects.requireNonNull(CRITERIA.get(r.get(3).asString())),
                     r.get(4).asDouble(),
                     r.get(5).asDouble(),
                     r.get(6).asBoolean(),
@@ -160,14 +162,13 @@ class Standings {
         double week = Math.min(term.week(clock.instant(), clock.getZone()), term.weeks());
         Map<Key, List<Evidence>> pieces = new HashMap<>();
         for (var r : evidence)
-            pieces.computeIfAbsent(
-                            new Key(r.studentId, region(r.subject), criterion(r.criterion)), k -> new ArrayList<>())
-                    .add(piece(r, term));
+            pieces.computeIfAbsent(new Key(r.studentId, r.region, r.criterion), k -> new ArrayList<>())
+                    .add(piece(term, r.practicalId, r.seenAt, r.score, r.weight, r.critical));
         Map<Key, Carried> carried = new HashMap<>();
         for (var c : rows.carried(term.id()))
             if (mine.test(c))
                 carried.put(
-                        new Key(c.studentId, region(c.region), criterion(c.criterion)),
+                        new Key(c.studentId, c.region, c.criterion),
                         new Carried(new LocalLevel(c.mean, c.variance), c.days, c.critical));
         Map<Key, Standing> standings = new HashMap<>();
         var keys = new java.util.HashSet<>(pieces.keySet());
@@ -192,43 +193,30 @@ class Standings {
 
     /** By technique, tool and position: the competency in each, in the order facet, subject, criterion. */
     Map<String, Map<String, Map<Criterion, Competency>>> rollUps(
-            Term term, UUID student, double week, Profile profile, Predicate<Row> counts) {
+            Term term, UUID student, double week, Profile profile, boolean own) {
         Map<String, Map<String, Map<Criterion, List<Evidence>>>> pieces = new java.util.LinkedHashMap<>();
         for (var r : rows.rollUps(term.id(), student))
-            if (counts.test(r.row()))
+            if (!own || r.released)
                 pieces.computeIfAbsent(r.facet, k -> new java.util.LinkedHashMap<>())
                         .computeIfAbsent(r.subject, k -> new java.util.EnumMap<>(Criterion.class))
-                        .computeIfAbsent(criterion(r.criterion), k -> new ArrayList<>())
-                        .add(piece(r.row(), term));
+                        .computeIfAbsent(r.criterion, k -> new ArrayList<>())
+                        .add(piece(term, r.practicalId, r.seenAt, r.score, r.weight, r.critical));
         Map<String, Map<String, Map<Criterion, Competency>>> all = new java.util.LinkedHashMap<>();
         pieces.forEach((facet, subjects) -> subjects.forEach((subject, criteria) -> {
             var of = all.computeIfAbsent(facet, k -> new java.util.LinkedHashMap<>())
                     .computeIfAbsent(subject, k -> new java.util.EnumMap<>(Criterion.class));
             for (var criterion : Criterion.values()) {
-                var own = criteria.getOrDefault(criterion, List.of());
-                double latest = own.stream().mapToDouble(Evidence::week).max().orElse(0);
-                of.put(criterion, Competency.of(own, Math.max(week, latest), term.weeks(), profile));
+                var its = criteria.getOrDefault(criterion, List.of());
+                double latest = its.stream().mapToDouble(Evidence::week).max().orElse(0);
+                of.put(criterion, Competency.of(its, Math.max(week, latest), term.weeks(), profile));
             }
         }));
         return all;
     }
 
-    private Evidence piece(Row r, Term term) {
+    private Evidence piece(Term term, UUID practical, Instant seenAt, double score, double weight, boolean critical) {
         var zone = clock.getZone();
         return new Evidence(
-                r.practicalId.toString(),
-                term.week(r.seenAt, zone),
-                term.day(r.seenAt, zone),
-                r.score,
-                r.weight,
-                r.critical);
-    }
-
-    static Region region(String id) {
-        return Region.valueOf(id.toUpperCase().replace('-', '_'));
-    }
-
-    static Criterion criterion(String id) {
-        return Criterion.valueOf(id.toUpperCase());
+                practical.toString(), term.week(seenAt, zone), term.day(seenAt, zone), score, weight, critical);
     }
 }

@@ -3,14 +3,15 @@ package palmtally.server.competency;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import palmtally.server.live.Audience;
+import palmtally.server.people.Terms;
 
 /** Those who look at Track of a term: they are told that something changed, never what. */
 @Component
 class TrackAudience implements Audience {
-    private final Tracking.Rows rows;
+    private final Terms terms;
 
-    TrackAudience(Tracking.Rows rows) {
-        this.rows = rows;
+    TrackAudience(Terms terms) {
+        this.terms = terms;
     }
 
     @Override
@@ -20,6 +21,6 @@ class TrackAudience implements Audience {
 
     @Override
     public String state(String key) {
-        return "{\"tracked\":" + rows.tracked(UUID.fromString(key)) + "}";
+        return "{\"tracked\":" + terms.tracked(UUID.fromString(key)) + "}";
     }
 }

@@ -6,6 +6,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -22,8 +23,8 @@ import palmtally.core.competency.Gate;
 import palmtally.core.competency.Pace;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
-import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
+import palmtally.server.demonstration.Rounds;
 import palmtally.server.people.Access;
 import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
@@ -32,6 +33,7 @@ import palmtally.server.people.Role;
 import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalLine;
 import palmtally.server.practical.Practicals;
+import palmtally.server.practical.Work;
 import palmtally.server.problem.Refusal;
 
 /** Competency of every student: the cohort, and one of them. */
@@ -91,9 +93,6 @@ public class Tracking {
     /** What a student meant to do otherwise, and from which practical that is. */
     public record GoalLine(UUID practical, Instant at, String sequence, String goal) {}
 
-    /** What a student thought of a criterion before the result, beside what it came to. */
-    public record SelfMark(UUID practical, Instant at, Criterion criterion, double own, double awarded) {}
-
     /** @param bodies on how many different people; hours of practicals as the one who works and as the one on the table */
     public record Worked(int practicals, double hours, double hoursOnTable, int bodies, int rounds) {}
 
@@ -110,74 +109,31 @@ public class Tracking {
             List<Gate.Passage> gates,
             List<RollUp> rollUps,
             List<GoalLine> goals,
-            List<SelfMark> selfMarks,
+            List<Work.SelfMark> selfMarks,
             Worked worked) {}
-
-    record AwardRow(UUID practicalId, Instant startedAt, String sequence, String body) {}
-
-    record SelfMarkRow(UUID practical, Instant at, String criterion, double own, double awarded) {}
 
     @Mapper
     interface Rows {
-        @Select(
-                "select count(*) from practical where term_id = #{term} and finished and void_reason is null and beside is null")
+        @Select("select count(*) from counted_practical where term_id = #{term} and finished")
         int practicals(UUID term);
 
         @Select("""
-                select p.id as practical_id, p.started_at, v.name as sequence, a.body::text as body
-                from practical p
+                select p.id as practical, p.started_at as at, v.name as sequence, g.goal #>> '{}' as goal
+                from counted_practical p
                 join document_version v on v.id = p.sequence_version_id
-                join lateral (select body, released from award where practical_id = p.id order by revision desc limit 1) a on true
-                where p.term_id = #{term} and p.student_id = #{student} and p.void_reason is null and p.beside is null
-                  and (#{all} or a.released)
-                order by p.started_at desc, p.id""")
-        List<AwardRow> awards(UUID term, UUID student, boolean all);
-
-        @Select("""
-                select distinct on (p.started_at, p.id, e.criterion) p.id as practical, p.started_at as at, e.criterion,
-                       (m.body ->> e.criterion)::double precision as own, e.score as awarded
-                from self_mark m
-                join practical p on p.id = m.practical_id
-                join document_version v on v.id = p.sequence_version_id
-                join evidence e on e.practical_id = p.id
-                where p.term_id = #{term} and p.student_id = #{student} and (#{all} or e.released)
-                  and jsonb_exists(m.body, e.criterion)
-                order by p.started_at, p.id, e.criterion, e.region <> v.region""")
-        List<SelfMarkRow> selfMarks(UUID term, UUID student, boolean all);
-
-        @Select("""
-                select count(*) filter (where p.student_id = #{student}) as practicals,
-                       coalesce(sum(e.ms) filter (where p.student_id = #{student}), 0) / 3600000.0 as hours,
-                       coalesce(sum(e.ms) filter (where p.partner_id = #{student}), 0) / 3600000.0 as hours_on_table,
-                       (select count(distinct body) from (
-                           select b.partner_id as body from practical b
-                           where b.term_id = #{term} and b.student_id = #{student} and b.finished and b.void_reason is null
-                           union
-                           select o.account_id from round_seat s join practice_round r on r.id = s.round_id
-                           join round_seat o on o.round_id = s.round_id and o.table_number = s.table_number
-                           where r.term_id = #{term} and s.account_id = #{student} and o.account_id <> #{student}) x) as bodies,
-                       (select count(*) from round_seat s join practice_round r on r.id = s.round_id
-                        where r.term_id = #{term} and s.account_id = #{student}) as rounds
-                from practical p
-                left join lateral (select max(at_ms) as ms from event where practical_id = p.id) e on true
-                where p.term_id = #{term} and p.finished and p.void_reason is null and p.beside is null
-                  and p.kind = 'practical' and (p.student_id = #{student} or p.partner_id = #{student})""")
-        Worked worked(UUID term, UUID student);
-
-        @Select("select tracked from term where id = #{term}")
-        long tracked(UUID term);
+                join newest_award a on a.practical_id = p.id
+                cross join lateral jsonb_array_elements(coalesce(nullif(a.body -> 'goals', 'null'), '[]')) with ordinality g (goal, place)
+                where p.term_id = #{term} and p.student_id = #{student} and (#{all} or a.released)
+                order by p.started_at desc, p.id, g.place""")
+        List<GoalLine> goals(UUID term, UUID student, boolean all);
 
         /** A number of what is released to a student: another as soon as that changes, the same whatever else does. */
         @Select("""
                 select coalesce(('x' || substr(md5(string_agg(p.id || ' ' || a.revision, ',' order by p.id)), 1, 12))::bit(48)::bigint, 0)
-                from practical p
-                join lateral (select revision, released from award where practical_id = p.id
-                              order by revision desc limit 1) a on a.released
-                where p.student_id = #{student} and p.void_reason is null""")
+                from counted_practical p
+                join newest_award a on a.practical_id = p.id and a.released
+                where p.student_id = #{student}""")
         long released(UUID student);
-
-        @Select("select closed_at is not null from term where id = #{term}")
-        boolean closed(UUID term);
     }
 
     private final Rows rows;
@@ -186,6 +142,8 @@ public class Tracking {
     private final Terms terms;
     private final Access access;
     private final Practicals practicals;
+    private final Work work;
+    private final Rounds rounds;
     private final Audit audit;
 
     Tracking(
@@ -195,6 +153,8 @@ public class Tracking {
             Terms terms,
             Access access,
             Practicals practicals,
+            Work work,
+            Rounds rounds,
             Audit audit) {
         this.rows = rows;
         this.standings = standings;
@@ -202,12 +162,14 @@ public class Tracking {
         this.terms = terms;
         this.access = access;
         this.practicals = practicals;
+        this.work = work;
+        this.rounds = rounds;
         this.audit = audit;
     }
 
     public Cohort cohort(Caller caller, UUID termId) {
         // Asked first: what changes while this is read is read once more.
-        long tracked = rows.tracked(termId);
+        long tracked = terms.tracked(termId);
         var now = standings.ofTerm(termId);
         var students = new ArrayList<StudentRow>();
         audit.readClass(caller, terms.students(termId).size(), "the competencies of the class");
@@ -223,7 +185,7 @@ public class Tracking {
                 now.profile().ways().termMark().label(),
                 rows.practicals(termId),
                 tracked,
-                rows.closed(termId),
+                terms.closedAt(termId) != null,
                 now.regions(),
                 students);
     }
@@ -262,8 +224,8 @@ public class Tracking {
         var term = terms.newestOf(id).orElseThrow(() -> Refusal.notFound("term of this student"));
         boolean own = !caller.role().staff();
         audit.read(caller, id, "a student's page");
-        long tracked = own ? rows.released(id) : rows.tracked(term.id());
-        var now = standings.ofStudent(term, id, r -> !own || r.released());
+        long tracked = own ? rows.released(id) : terms.tracked(term.id());
+        var now = standings.ofStudent(term, id, own);
         var regions = new ArrayList<RegionLines>();
         var seen = new HashMap<Gate.Seen, List<Evidence>>();
         for (var region : now.regions()) {
@@ -289,19 +251,13 @@ public class Tracking {
         }
         var rollUps = new ArrayList<RollUp>();
         standings
-                .rollUps(term, id, now.week(), now.profile(), r -> !own || r.released())
+                .rollUps(term, id, now.week(), now.profile(), own)
                 .forEach((facet, subjects) -> subjects.forEach((subject, criteria) -> rollUps.add(new RollUp(
                         facet,
                         subject,
                         criteria.entrySet().stream()
                                 .map(c -> bar(c.getKey(), c.getValue(), false))
                                 .toList()))));
-        var goals = new ArrayList<GoalLine>();
-        for (var a : rows.awards(term.id(), id, !own)) {
-            var said = Json.MAPPER.readTree(a.body).get("goals");
-            if (said != null)
-                for (var goal : said) goals.add(new GoalLine(a.practicalId, a.startedAt, a.sequence, goal.asString()));
-        }
         return new Student(
                 person,
                 term.id(),
@@ -321,16 +277,23 @@ public class Tracking {
                         .map(g -> g.passage(seen, now.week(), term.weeks(), now.profile()))
                         .toList(),
                 rollUps,
-                goals,
-                rows.selfMarks(term.id(), id, !own).stream()
-                        .map(m -> new SelfMark(m.practical, m.at, Standings.criterion(m.criterion), m.own, m.awarded))
-                        .toList(),
-                rows.worked(term.id(), id));
+                rows.goals(term.id(), id, !own),
+                work.selfMarks(term.id(), id, !own),
+                worked(term.id(), id));
+    }
+
+    private Worked worked(UUID term, UUID student) {
+        var practicals = work.of(term, student);
+        var sat = rounds.satWith(term, student);
+        var bodies = new HashSet<>(practicals.bodies());
+        bodies.addAll(sat.with());
+        return new Worked(
+                practicals.practicals(), practicals.hours(), practicals.hoursOnTable(), bodies.size(), sat.rounds());
     }
 
     /** The gates a student comes through on the way to these zones, as they stand now. */
     List<Gate.Passage> gates(UUID termId, UUID student, Collection<Zone> worked) {
-        var now = standings.ofStudent(terms.term(termId), student, r -> true);
+        var now = standings.ofStudent(terms.term(termId), student, false);
         var seen = new HashMap<Gate.Seen, List<Evidence>>();
         now.standings().forEach((key, s) -> seen.put(new Gate.Seen(key.region(), key.criterion()), s.pieces()));
         return Gate.before(worked, seen, now.week(), now.term().weeks(), now.profile());

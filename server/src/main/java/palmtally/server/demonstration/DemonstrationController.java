@@ -5,15 +5,20 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.Aim;
 import palmtally.core.demonstration.Refit;
+import palmtally.server.answer.Made;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -118,14 +123,20 @@ class DemonstrationController {
 
     @Allow(Permission.STAFF)
     @PostMapping("/api/sequences/{id}/demonstrations")
-    DemonstrationView start(@Me Caller caller, @PathVariable String id, @RequestBody NewDemonstration wanted) {
-        return DemonstrationView.of(demonstrations.start(caller, id, wanted.slotSeconds, wanted.lesson), null);
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<DemonstrationView> start(
+            @Me Caller caller, @PathVariable String id, @RequestBody NewDemonstration wanted) {
+        var view = DemonstrationView.of(demonstrations.start(caller, id, wanted.slotSeconds, wanted.lesson), null);
+        return Made.at("/api/demonstrations/" + view.id(), view);
     }
 
     @Allow(Permission.STAFF)
     @GetMapping("/api/demonstrations")
-    List<Demonstrations.ShownLine> lately(@Me Caller caller) {
-        return demonstrations.lately(caller);
+    Page<Demonstrations.ShownLine> lately(
+            @Me Caller caller,
+            @RequestParam(required = false) @Nullable String sequence,
+            @RequestParam(required = false) @Nullable UUID before) {
+        return demonstrations.lately(caller, sequence, before);
     }
 
     @Allow(Permission.STAFF)

@@ -24,6 +24,7 @@ import palmtally.core.demonstration.Showing;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.formats.Json;
+import palmtally.server.answer.Page;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Term;
@@ -103,7 +104,7 @@ public class Demonstrations {
         }
     }
 
-    private static final int MOST_LINES = 12;
+    private static final int A_PAGE = 12;
     private static final int LONGEST_REASON = 200;
 
     record Row(
@@ -137,7 +138,7 @@ public class Demonstrations {
     }
 
     record MarkRow(
-            String what,
+            Mark.What what,
             int index,
             double atSeconds,
             @Nullable String reason,
@@ -161,8 +162,11 @@ public class Demonstrations {
         @Select("""
                 select id from demonstration d where shown_by = #{account}
                 and exists (select 1 from demonstration_mark m where m.demonstration_id = d.id)
-                order by started_at desc, id limit #{most}""")
-        List<UUID> lately(UUID account, int most);
+                and (#{sequence}::text is null or sequence_version_id in (select id from document_version where document = #{sequence}))
+                and (#{before}::uuid is null
+                     or (started_at, id) < (select b.started_at, b.id from demonstration b where b.id = #{before} and b.shown_by = #{account}))
+                order by started_at desc, id desc limit #{most}""")
+        List<UUID> lately(UUID account, @Nullable String sequence, @Nullable UUID before, int most);
 
         @Select("""
                 select id from demonstration d where term_id = #{term}
@@ -185,7 +189,7 @@ public class Demonstrations {
         void mark(
                 UUID demonstration,
                 String id,
-                String what,
+                Mark.What what,
                 int index,
                 double at,
                 @Nullable String reason,
@@ -298,22 +302,19 @@ public class Demonstrations {
                 ""));
         for (var mark : marks)
             rows.mark(
-                    id,
-                    UUID.randomUUID().toString(),
-                    mark.what().toString(),
-                    mark.index(),
-                    mark.atSeconds(),
-                    mark.reason(),
-                    null);
+                    id, UUID.randomUUID().toString(), mark.what(), mark.index(), mark.atSeconds(), mark.reason(), null);
         leave(by, standing(id));
         return id;
     }
 
-    /** What somebody began and showed something of, the newest first. */
-    public List<ShownLine> lately(Caller caller) {
-        return rows.lately(caller.id(), MOST_LINES).stream()
-                .map(id -> ShownLine.of(standing(id)))
-                .toList();
+    /**
+     * What somebody began and showed something of, the newest first.
+     *
+     * @param sequence of which alone, or null for any
+     */
+    Page<ShownLine> lately(Caller caller, @Nullable String sequence, @Nullable UUID before) {
+        return Page.of(rows.lately(caller.id(), sequence, before, A_PAGE + 1), A_PAGE, id -> id)
+                .map(id -> ShownLine.of(standing(id)));
     }
 
     /** Every demonstration of a term that showed something, the first first. */
@@ -371,7 +372,7 @@ public class Demonstrations {
         rows.mark(
                 id,
                 sent.id(),
-                sent.what().toString(),
+                sent.what(),
                 sent.index(),
                 sent.atSeconds(),
                 sent.reason(),
@@ -437,7 +438,7 @@ public class Demonstrations {
     private List<Mark> marks(UUID id) {
         return rows.marks(id).stream()
                 .map(m -> new Mark(
-                        Mark.What.valueOf(m.what.toUpperCase()),
+                        m.what,
                         m.index,
                         m.atSeconds,
                         m.reason,

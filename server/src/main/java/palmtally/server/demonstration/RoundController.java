@@ -3,12 +3,16 @@ package palmtally.server.demonstration;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.server.answer.Made;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -39,8 +43,10 @@ class RoundController {
 
     @Allow(Permission.STAFF)
     @PostMapping("/api/sequences/{id}/rounds")
-    RoundView open(@Me Caller caller, @PathVariable String id, @RequestBody Rounds.AskedRound asked) {
-        return RoundView.of(rounds.open(caller, id, asked));
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<RoundView> open(@Me Caller caller, @PathVariable String id, @RequestBody Rounds.AskedRound asked) {
+        var view = RoundView.of(rounds.open(caller, id, asked));
+        return Made.at("/api/rounds/" + view.id(), view);
     }
 
     @Allow(Permission.STAFF)

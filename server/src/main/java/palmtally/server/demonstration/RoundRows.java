@@ -3,10 +3,12 @@ package palmtally.server.demonstration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
+import palmtally.core.demonstration.RoundMark;
 
 /** Practice rounds as they are kept. */
 @Mapper
@@ -22,8 +24,6 @@ interface RoundRows {
             boolean calls) {}
 
     record Seat(UUID roundId, int tableNumber, int place, UUID accountId, String name) {}
-
-    record MarkRow(String what, int leg, double atSeconds, double seconds) {}
 
     @Insert("""
             insert into practice_round (id, term_id, sequence_version_id, led_by, opened_at, week, round, calls)
@@ -46,7 +46,7 @@ interface RoundRows {
 
     @Select("""
             select round_id, table_number, place, account_id, a.name from round_seat
-            join account a on a.id = account_id
+            join person a on a.id = account_id
             where round_id = #{round} order by table_number, place""")
     List<Seat> seats(UUID round);
 
@@ -59,13 +59,25 @@ interface RoundRows {
     List<Seat> seatsOfTerm(UUID term);
 
     @Select("""
+            select count(distinct s.round_id) from round_seat s join practice_round r on r.id = s.round_id
+            where r.term_id = #{term} and s.account_id = #{account}""")
+    int sat(UUID term, UUID account);
+
+    @Select("""
+            select distinct o.account_id from round_seat s
+            join practice_round r on r.id = s.round_id
+            join round_seat o on o.round_id = s.round_id and o.table_number = s.table_number
+            where r.term_id = #{term} and s.account_id = #{account} and o.account_id <> #{account}""")
+    Set<UUID> satWith(UUID term, UUID account);
+
+    @Select("""
             select what, leg, at_seconds, seconds from round_mark
             where round_id = #{round} order by at_seconds, seq""")
-    List<MarkRow> marks(UUID round);
+    List<RoundMark> marks(UUID round);
 
     @Insert("""
             insert into round_mark (round_id, id, what, leg, at_seconds, seconds)
             values (#{round}, #{id}, #{what}, #{leg}, #{at}, #{seconds})
             on conflict do nothing""")
-    void mark(UUID round, String id, String what, int leg, double at, double seconds);
+    void mark(UUID round, String id, RoundMark.What what, int leg, double at, double seconds);
 }

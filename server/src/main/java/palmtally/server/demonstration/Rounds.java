@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -162,7 +163,7 @@ public class Rounds {
         rows.mark(
                 id,
                 sent.id,
-                sent.what.toString(),
+                sent.what,
                 sent.leg == null ? 0 : sent.leg,
                 sent.atSeconds,
                 sent.seconds == null ? 0 : sent.seconds);
@@ -170,14 +171,21 @@ public class Rounds {
         return standing(id, sent.atSeconds);
     }
 
+    /**
+     * @param rounds in how many somebody sat
+     * @param with who sat at the same table
+     */
+    public record Sat(int rounds, Set<UUID> with) {}
+
+    public Sat satWith(UUID term, UUID account) {
+        return new Sat(rows.sat(term, account), rows.satWith(term, account));
+    }
+
     /** How it stands, whoever asks. */
     Standing standing(UUID id, @Nullable Double at) {
         var row = rows.byId(id).orElseThrow(() -> Refusal.notFound("practice round"));
         var round = Json.MAPPER.readValue(row.round(), Round.class);
-        var marks = rows.marks(id).stream()
-                .map(m -> new RoundMark(
-                        RoundMark.What.valueOf(m.what().toUpperCase()), m.leg(), m.atSeconds(), m.seconds()))
-                .toList();
+        var marks = rows.marks(id);
         double elapsed = at != null && Double.isFinite(at)
                 ? at
                 : Duration.between(row.openedAt(), clock.instant()).toMillis() / 1000.0;

@@ -127,7 +127,7 @@ final class TrackSheets {
                             .append("</td><td class=\"n\">")
                             .append(whole(p.mean()))
                             .append("</td><td>")
-                            .append(escape(p.result()))
+                            .append(escape(p.result().toString()))
                             .append("</td></tr>");
             out.append("</tbody></table>");
         }

@@ -3,7 +3,6 @@ package palmtally.server.note;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
@@ -38,32 +37,26 @@ public class ClientNotes {
         }
     }
 
-    record Row(
-            UUID id,
-            String kind,
-            @Nullable String zone,
-            @Nullable String side,
-            @Nullable LocalDate until) {}
-
     @Mapper
     interface Rows {
         @Select("""
                 select id, kind, zone, side, until from client_note
                 where account_id = #{account} and withdrawn_at is null and (until is null or until >= #{today})
                 order by written_at, id""")
-        List<Row> of(UUID account, LocalDate today);
+        List<Kept> of(UUID account, LocalDate today);
 
         @Insert("""
-                insert into client_note (id, account_id, kind, zone, side, until, written_by)
-                values (#{id}, #{account}, #{kind}, #{zone}, #{side}, #{until}, #{by})""")
+                insert into client_note (id, account_id, kind, zone, side, until, written_by, written_at)
+                values (#{id}, #{account}, #{kind}, #{zone}, #{side}, #{until}, #{by}, #{at})""")
         void add(
                 UUID id,
                 UUID account,
-                String kind,
-                @Nullable String zone,
-                @Nullable String side,
+                ClientNote.Kind kind,
+                @Nullable Zone zone,
+                @Nullable Side side,
                 @Nullable LocalDate until,
-                UUID by);
+                UUID by,
+                Instant at);
 
         @Update("""
                 update client_note set withdrawn_at = #{at}
@@ -99,21 +92,7 @@ public class ClientNotes {
     }
 
     private List<Kept> kept(UUID account) {
-        return rows.of(account, LocalDate.now(clock)).stream()
-                .map(r -> new Kept(
-                        r.id,
-                        named(ClientNote.Kind.values(), r.kind),
-                        r.zone == null ? null : named(Zone.values(), r.zone),
-                        r.side == null ? null : named(Side.values(), r.side),
-                        r.until))
-                .toList();
-    }
-
-    private static <T> T named(T[] values, String name) {
-        return Arrays.stream(values)
-                .filter(v -> v.toString().equals(name))
-                .findFirst()
-                .orElseThrow();
+        return rows.of(account, LocalDate.now(clock));
     }
 
     /** @throws InvalidValue where the last day has passed */
@@ -123,13 +102,7 @@ public class ClientNotes {
         if (until != null && until.isBefore(LocalDate.now(clock)))
             throw new InvalidValue("note", new Fault("until", until.toString(), "has passed"));
         rows.add(
-                UUID.randomUUID(),
-                account,
-                note.kind().toString(),
-                note.zone() == null ? null : note.zone().toString(),
-                note.side() == null ? null : note.side().toString(),
-                until,
-                caller.id());
+                UUID.randomUUID(), account, note.kind(), note.zone(), note.side(), until, caller.id(), clock.instant());
         audit.changed(caller, account, "wrote a note", "");
         return kept(account);
     }

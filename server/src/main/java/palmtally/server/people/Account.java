@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param disabledAt since when it is shut out, or null
  * @param expiresOn the last day on which it is good, or null for no end
+ * @param erasedAt when the student asked to be forgotten, or null
  */
 record Account(
         UUID id,
@@ -18,7 +19,8 @@ record Account(
         String password,
         Role role,
         @Nullable Instant disabledAt,
-        @Nullable LocalDate expiresOn) {
+        @Nullable LocalDate expiresOn,
+        @Nullable Instant erasedAt) {
     /** Whether somebody may sign in with it on a day. */
     boolean good(LocalDate today) {
         return disabledAt == null && (expiresOn == null || !expiresOn.isBefore(today));

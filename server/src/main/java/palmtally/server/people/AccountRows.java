@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface AccountRows {
-    String COLUMNS = "a.id, a.name, a.sign_in, a.password, a.role, a.disabled_at, a.expires_on";
+    String COLUMNS = "a.id, a.name, a.sign_in, a.password, a.role, a.disabled_at, a.expires_on, a.erased_at";
 
     @Select("select not exists (select 1 from account)")
     boolean none();
@@ -34,10 +34,16 @@ interface AccountRows {
             where e.term_id = #{term} order by a.name, a.id""")
     List<Account> inTerm(UUID term);
 
+    @Select("select " + COLUMNS + """
+             from account a where role = 'student' and erased_at is null and not exists (
+                select 1 from enrolment e join term t on t.id = e.term_id where e.account_id = a.id and t.archived_at is null)
+            order by name, id""")
+    List<Account> gone();
+
     @Insert("""
-            insert into account (id, name, sign_in, sign_in_key, password, role)
-            values (#{account.id}, #{account.name}, #{account.signIn}, #{key}, #{account.password}, #{account.role})""")
-    void add(Account account, String key);
+            insert into account (id, name, sign_in, sign_in_key, password, role, created_at)
+            values (#{account.id}, #{account.name}, #{account.signIn}, #{key}, #{account.password}, #{account.role}, #{at})""")
+    void add(Account account, String key, Instant at);
 
     @Update("update account set password = #{password} where id = #{id}")
     void setPassword(UUID id, String password);

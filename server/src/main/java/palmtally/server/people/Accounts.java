@@ -73,6 +73,18 @@ public class Accounts {
         return account(id).person();
     }
 
+    /** @throws Refusal 404 unless it is a student, and not erased */
+    public Person student(UUID id) {
+        var account = account(id);
+        if (account.role() != Role.STUDENT || account.erasedAt() != null) throw Refusal.notFound("student");
+        return account.person();
+    }
+
+    /** Students who are in no open term any more: what is kept of them can be erased. */
+    public List<Person> gone() {
+        return rows.gone().stream().map(Account::person).toList();
+    }
+
     private Account account(UUID id) {
         return rows.byId(id).orElseThrow(() -> Refusal.notFound("person"));
     }
@@ -99,7 +111,10 @@ public class Accounts {
         if (!faults.isEmpty()) throw new InvalidValue("account", faults);
         var id = UUID.randomUUID();
         try {
-            rows.add(new Account(id, name.strip(), signIn, hash(password), role, null, null), SignInName.key(signIn));
+            rows.add(
+                    new Account(id, name.strip(), signIn, hash(password), role, null, null, null),
+                    SignInName.key(signIn),
+                    clock.instant());
         } catch (DuplicateKeyException e) {
             throw new InvalidValue("account", new Fault("signIn", signIn, "is taken"));
         }

@@ -1,6 +1,5 @@
 package palmtally.server.people;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
@@ -31,16 +30,14 @@ public class Duties {
     /** One line: somebody, a region, a task. */
     public record Duty(UUID account, String name, Region region, Task task) {}
 
-    record Row(UUID accountId, String name, String region, String task) {}
-
     @Mapper
     interface Rows {
         @Select("""
-                select d.account_id, a.name, d.region, d.task from duty d
+                select d.account_id as account, a.name, d.region, d.task from duty d
                 join account a on a.id = d.account_id
                 join enrolment e on e.term_id = d.term_id and e.account_id = d.account_id
                 where d.term_id = #{term} order by d.region, d.task, a.name""")
-        List<Row> of(UUID term);
+        List<Duty> of(UUID term);
 
         @Delete("delete from duty where term_id = #{term}")
         void clear(UUID term);
@@ -48,7 +45,7 @@ public class Duties {
         @Insert("""
                 insert into duty (term_id, account_id, region, task) values (#{term}, #{account}, #{region}, #{task})
                 on conflict do nothing""")
-        void add(UUID term, UUID account, String region, String task);
+        void add(UUID term, UUID account, Region region, Task task);
     }
 
     private final Rows rows;
@@ -62,16 +59,7 @@ public class Duties {
     }
 
     public List<Duty> of(UUID term) {
-        return rows.of(term).stream()
-                .map(r -> new Duty(
-                        r.accountId,
-                        r.name,
-                        Arrays.stream(Region.values())
-                                .filter(x -> x.toString().equals(r.region))
-                                .findFirst()
-                                .orElseThrow(),
-                        Task.valueOf(r.task.toUpperCase())))
-                .toList();
+        return rows.of(term);
     }
 
     /**
@@ -110,7 +98,7 @@ public class Duties {
                         "is no instructor, grader or lead of this term"));
         if (!faults.isEmpty()) throw new InvalidValue("duties", faults);
         rows.clear(term);
-        for (var d : duties) rows.add(term, d.account, d.region.toString(), d.task.toString());
+        for (var d : duties) rows.add(term, d.account, d.region, d.task);
         access.changed();
         return of(term);
     }

@@ -3,13 +3,17 @@ package palmtally.server.people;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.server.answer.Made;
 
 /** Terms and the people in them. */
 @RestController
@@ -37,12 +41,13 @@ class PeopleController {
 
     @Allow(Permission.LEAD)
     @PostMapping("/api/people")
-    Person add(@RequestBody NewPerson given) {
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<Person> add(@RequestBody NewPerson given) {
         if (given.term == null || given.role == null)
             throw new InvalidValue("account", new Fault(given.term == null ? "term" : "role", "", "is missing"));
         terms.term(given.term);
         var id = accounts.addTo(given.term, or(given.name), or(given.signIn), or(given.password), given.role);
-        return accounts.person(id);
+        return Made.at("/api/people/" + id, accounts.person(id));
     }
 
     private static String or(@Nullable String text) {

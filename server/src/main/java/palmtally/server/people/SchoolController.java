@@ -4,17 +4,21 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.formats.ClassList;
 import palmtally.formats.FormatException;
+import palmtally.server.answer.Made;
 
 /** What the lead does: terms, class lists, sign-ins, who teaches and grades what. */
 @RestController
@@ -45,10 +49,12 @@ class SchoolController {
 
     @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms")
-    List<Terms.TermView> addTerm(@Me Caller caller, @RequestBody TermForm form) {
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<List<Terms.TermView>> addTerm(@Me Caller caller, @RequestBody TermForm form) {
         var f = whole(form);
-        terms.enrol(terms.add(f.name, f.cohort, f.startsOn, f.weeks).id(), caller.id());
-        return terms.of(caller);
+        var term = terms.add(f.name, f.cohort, f.startsOn, f.weeks).id();
+        terms.enrol(term, caller.id());
+        return Made.at("/api/school/terms/" + term, terms.of(caller));
     }
 
     @Allow(Permission.LEAD)
@@ -87,8 +93,10 @@ class SchoolController {
     /** Takes the whole class list, or nothing of it; passwords are told here and never again. */
     @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms/{term}/class")
-    List<Accounts.SignInSheet> take(@PathVariable UUID term, @RequestBody ClassText given) throws FormatException {
-        return classLists.take(term, ClassList.read(or(given.text)));
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<List<Accounts.SignInSheet>> take(@PathVariable UUID term, @RequestBody ClassText given)
+            throws FormatException {
+        return Made.at("/api/terms/" + term + "/people", classLists.take(term, ClassList.read(or(given.text))));
     }
 
     @Allow(Permission.LEAD)

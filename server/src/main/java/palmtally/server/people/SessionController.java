@@ -4,6 +4,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -12,9 +14,11 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.server.answer.Made;
 import palmtally.server.live.Live;
 import palmtally.server.problem.Refusal;
 
@@ -121,11 +125,13 @@ class SessionController {
 
     @Allow(Permission.ANYBODY)
     @PostMapping("/api/setup")
-    SessionView setUp(@RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<SessionView> setUp(
+            @RequestBody SetUp given, HttpServletRequest request, HttpServletResponse response) {
         if (given.password == null) throw new InvalidValue("account", new Fault("password", "", "is missing"));
         if (school.empty()) word.must(given.word);
         var caller = school.open(or(given.school), or(given.name), or(given.signIn), given.password);
-        return open(caller, request, response);
+        return Made.at("/api/session", open(caller, request, response));
     }
 
     private SessionView open(Caller caller, HttpServletRequest request, HttpServletResponse response) {

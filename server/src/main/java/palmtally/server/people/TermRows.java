@@ -10,6 +10,7 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
+import org.jspecify.annotations.Nullable;
 
 @Mapper
 interface TermRows {
@@ -45,6 +46,19 @@ interface TermRows {
             update term set archived_at = case when #{archived} then coalesce(archived_at, #{at}) end where id = #{id}""")
     int archive(UUID id, boolean archived, Instant at);
 
+    @Update("update term set closed_at = #{at}, closed_by = #{by} where id = #{id}")
+    void close(UUID id, @Nullable Instant at, @Nullable UUID by);
+
+    @Select("select closed_at from term where id = #{id}")
+    @Nullable
+    Instant closedAt(UUID id);
+
+    @Select("select tracked from term where id = #{id}")
+    long tracked(UUID id);
+
+    @Update("update term set tracked = tracked + 1 where id = #{id}")
+    void track(UUID id);
+
     @Insert("insert into enrolment (term_id, account_id) values (#{term}, #{account}) on conflict do nothing")
     void enrol(UUID term, UUID account);
 
@@ -53,6 +67,11 @@ interface TermRows {
 
     @Select("select exists (select 1 from enrolment where term_id = #{term} and account_id = #{account})")
     boolean has(UUID term, UUID account);
+
+    @Select("""
+            select exists (select 1 from enrolment e join term t on t.id = e.term_id
+            where e.account_id = #{account} and t.archived_at is null)""")
+    boolean inOpen(UUID account);
 
     @Select("""
             select exists (select 1 from enrolment a join enrolment b on a.term_id = b.term_id

@@ -1,11 +1,13 @@
 package palmtally.server.people;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -58,6 +60,31 @@ public class Terms {
         access.changed();
     }
 
+    /** Ends a term: it goes into the archive. */
+    public void close(UUID term, Caller by) {
+        rows.close(term, clock.instant(), by.id());
+        archive(term, true);
+    }
+
+    public void reopen(UUID term) {
+        rows.close(term, null, null);
+        archive(term, false);
+    }
+
+    /** When it was ended, or null. */
+    public @Nullable Instant closedAt(UUID term) {
+        return rows.closedAt(term);
+    }
+
+    /** Counts up with each change of what its students have been seen to do. */
+    public long tracked(UUID term) {
+        return rows.tracked(term);
+    }
+
+    public void track(UUID term) {
+        rows.track(term);
+    }
+
     /** Whether a term is over and in the archive. */
     public boolean archived(UUID term) {
         return rows.archived(term).orElseThrow(() -> Refusal.notFound("term"));
@@ -108,6 +135,11 @@ public class Terms {
         mustBeOpen(term);
         if (rows.leave(term, account) == 0) throw Refusal.notFound("person in this term");
         access.changed();
+    }
+
+    /** Whether somebody is in a term that goes on. */
+    public boolean inOpen(UUID account) {
+        return rows.inOpen(account);
     }
 
     public List<Person> people(UUID term) {

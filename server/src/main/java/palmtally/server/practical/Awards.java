@@ -22,7 +22,6 @@ import palmtally.core.finding.Finding;
 import palmtally.core.practical.Event;
 import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Scores;
-import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
@@ -75,7 +74,7 @@ public class Awards {
         if (!row.finished()) throw Refusal.conflict("not-finished", "Finish the practical first.");
         if (value == null || !(value >= 0 && value <= 100))
             throw new InvalidValue("rating", new Fault("value", String.valueOf(value), "must be 0 to 100"));
-        if (rows.rate(id, value, caller.id()) == 0)
+        if (rows.rate(id, value, caller.id(), clock.instant()) == 0)
             throw Refusal.conflict("rated-already", "A rating was given already; it stands as it was given.");
     }
 
@@ -99,14 +98,14 @@ public class Awards {
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "Somebody awarded this meanwhile. Read it again; nothing of yours was stored.");
-        var scores = Records.scores(practical, Records.criterion(row));
+        var scores = Records.scores(practical, row.criterion());
         check(award, scores);
         var outcome = outcome(scores, award, rating);
         if (rows.addAward(new AwardRow(
                         id,
                         now + 1,
-                        Json.MAPPER.writeValueAsString(award),
-                        outcome.result().toString(),
+                        award,
+                        outcome.result(),
                         outcome.mean(),
                         award.released(),
                         caller.id(),
@@ -126,11 +125,10 @@ public class Awards {
         if (caller.role() != Role.LEAD) throw Refusal.forbidden("The lead releases what was left to the lead.");
         var held = rows.award(id).filter(a -> !a.released()).orElse(null);
         if (held == null) return;
-        var body = Json.MAPPER.readValue(held.body(), Award.class).releasing();
         rows.addAward(new AwardRow(
                 id,
                 held.revision() + 1,
-                Json.MAPPER.writeValueAsString(body),
+                held.body().releasing(),
                 held.result(),
                 held.mean(),
                 true,
@@ -167,7 +165,7 @@ public class Awards {
         if (first.voidReason() != null) return;
         var award = rows.award(first.id()).orElse(null);
         if (award == null || rows.waitsForSecond(first.id(), left())) return;
-        writeEvidence(first, records.scores(first), Json.MAPPER.readValue(award.body(), Award.class));
+        writeEvidence(first, records.scores(first), award.body());
     }
 
     /** What was not touched since is taken as left. */
@@ -190,9 +188,7 @@ public class Awards {
 
     /** By the first award: an agreed one is made after both were seen. */
     private Map<Criterion, Double> ownMarks(Row row) {
-        var award = rows.firstAward(row.id())
-                .map(a -> Json.MAPPER.readValue(a.body(), Award.class))
-                .orElseThrow();
+        var award = rows.firstAward(row.id()).map(AwardRow::body).orElseThrow();
         Map<Criterion, Double> marks = new EnumMap<>(Criterion.class);
         for (var c : records.scores(row).criteria()) {
             Double value = award.values().getOrDefault(c.criterion(), c.score());
@@ -201,9 +197,22 @@ public class Awards {
         return marks;
     }
 
+    /** A practical's one rating of the whole beside the mean it came to. */
+    public record Rated(
+            UUID id,
+            String sequence,
+            String name,
+            double rating,
+            @Nullable Double mean) {}
+
+    /** Whole practicals of a term that count, rated and awarded, by sequence in the order they were begun. */
+    public List<Rated> rated(UUID term) {
+        return rows.rated(term);
+    }
+
     /** What an award says, for Track. */
     private void writeEvidence(Row row, Scores scores, Award award) {
-        evidence.write(row, Practicals.Kind.of(row).evidence, scores, award);
+        evidence.write(row, row.kind().evidence, scores, award);
     }
 
     /**

@@ -175,7 +175,7 @@ class Capture {
 
     /** A grader writes where they teach; an observer only what they were asked to look at. */
     private void mayWrite(Caller caller, Row row, Region region) {
-        if (Practicals.Kind.of(row) == Practicals.Kind.PEER_LOOK) {
+        if (row.kind() == Practicals.Kind.PEER_LOOK) {
             if (!row.graderId().equals(caller.id()))
                 throw Refusal.forbidden("Only the student who was asked to watch writes here.");
             terms.mustBeOpen(row.termId());

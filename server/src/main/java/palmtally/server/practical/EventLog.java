@@ -133,7 +133,7 @@ class EventLog implements SmartLifecycle {
                     .put("device", e.device())
                     .put("seq", e.seq())
                     .put("at_ms", e.atMs())
-                    .put("kind", e.kind());
+                    .put("kind", e.kind().toString());
             if (account != null) row.put("account", account.toString());
             if (e.wall() != null) row.put("wall", e.wall().toString());
             row.set("data", Json.MAPPER.readTree(e.data()));
@@ -143,7 +143,7 @@ class EventLog implements SmartLifecycle {
     private List<Outcome> store(List<Batch> together) {
         var sent = Json.MAPPER.createArrayNode();
         for (var batch : together) put(sent, batch.practical, batch.account, batch.events);
-        var fresh = new HashSet<PracticalRows.EventKey>(rows.addAll(sent.toString()));
+        var fresh = new HashSet<PracticalRows.EventKey>(rows.addAll(sent.toString(), clock.instant()));
         var outcomes = new ArrayList<Outcome>();
         for (var batch : together) {
             int mine = 0;
@@ -177,7 +177,7 @@ class EventLog implements SmartLifecycle {
                 && a.device().equals(b.device())
                 && a.seq() == b.seq()
                 && a.atMs() == b.atMs()
-                && a.kind().equals(b.kind())
+                && a.kind() == b.kind()
                 && Json.MAPPER.readTree(a.data()).equals(Json.MAPPER.readTree(b.data()));
     }
 

@@ -11,10 +11,10 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
-import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import palmtally.core.competency.Evidence;
+import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Excerpt;
 import palmtally.core.practical.Scored;
 import palmtally.core.practical.Scores;
@@ -22,6 +22,7 @@ import palmtally.core.practical.StepLook;
 import palmtally.core.practical.StepLook.Wrong;
 import palmtally.core.sequence.Step;
 import palmtally.formats.Json;
+import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalRows.Row;
 
 /** What an award says, written down for Track: by region, by technique, tool and position, and step by step. */
@@ -32,7 +33,7 @@ class EvidenceBook {
             UUID studentId,
             String facet,
             String subject,
-            String criterion,
+            Criterion criterion,
             double score,
             @Nullable Double computed,
             double weight,
@@ -84,9 +85,6 @@ class EvidenceBook {
                     "outOfOrder" boolean, "overCeiling" boolean, "leftSilent" boolean)""")
         void addLooks(String rows);
 
-        @Update("update term set tracked = tracked + 1 where id = #{term}")
-        void count(UUID term);
-
         @Select("select pg_notify('track', #{term}::text)")
         @Nullable
         String tell(UUID term);
@@ -102,9 +100,11 @@ class EvidenceBook {
             "position", s -> s.position().toString());
 
     private final Rows rows;
+    private final Terms terms;
 
-    EvidenceBook(Rows rows) {
+    EvidenceBook(Rows rows, Terms terms) {
         this.rows = rows;
+        this.terms = terms;
     }
 
     void clear(UUID practical) {
@@ -115,7 +115,7 @@ class EvidenceBook {
 
     /** Tells every open Track of the term and the student's own page that something changed, once what changed is stored. */
     void tell(Row row) {
-        rows.count(row.termId());
+        terms.track(row.termId());
         rows.tell(row.termId());
         rows.tellOwn(row.studentId());
     }
@@ -173,7 +173,7 @@ class EvidenceBook {
     /** A look at one criterion stays one of that alone. */
     private static Scores of(Scores scores, Row row, Predicate<Step> chosen) {
         var part = Excerpt.of(scores, chosen);
-        var only = Records.criterion(row);
+        var only = row.criterion();
         return part == scores || only == null ? part : part.only(only);
     }
 
@@ -202,7 +202,7 @@ class EvidenceBook {
                 row.studentId(),
                 facet,
                 subject,
-                c.criterion().toString(),
+                c.criterion(),
                 nothing || value == null ? 0 : value,
                 c.score(),
                 nothing ? Evidence.HARM_ONLY : Evidence.weight(kind, Math.max(1, c.observations()), enough),

@@ -2,12 +2,14 @@ package palmtally.server.practical;
 
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.server.answer.Made;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -26,8 +28,10 @@ class HandsetController {
 
     @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/handset")
-    HandsetCode code(@Me Caller caller, @PathVariable UUID id) {
-        return new HandsetCode(handsets.code(caller, id));
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<HandsetCode> code(@Me Caller caller, @PathVariable UUID id) {
+        var code = handsets.code(caller, id);
+        return Made.at("/api/handsets/" + code, new HandsetCode(code));
     }
 
     /** Whether it is in use; tells nothing else. */

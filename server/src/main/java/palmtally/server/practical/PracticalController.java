@@ -1,11 +1,9 @@
 package palmtally.server.practical;
 
 import java.time.Clock;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -23,84 +21,27 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
-import palmtally.core.body.Side;
 import palmtally.core.competency.Gate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
-import palmtally.core.people.ClientNote;
-import palmtally.core.practical.Again;
 import palmtally.core.practical.Event;
-import palmtally.core.practical.Goal;
-import palmtally.core.practical.Outcome;
-import palmtally.core.practical.Run;
-import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
-import palmtally.core.sequence.Timeline;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
-import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
 import palmtally.formats.UnreadableDocument;
-import palmtally.server.people.Accounts;
+import palmtally.server.answer.Made;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
-import palmtally.server.people.Person;
 import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
-import palmtally.server.sequence.PlanView.OpenView;
-import palmtally.server.sequence.PlanView.SpanView;
 
 /** Grade and review. */
 @RestController
 class PracticalController {
-    record PracticalView(
-            UUID id,
-            UUID term,
-            Person student,
-            @Nullable Person partner,
-            Person grader,
-            Instant startedAt,
-            long elapsedMs,
-            boolean finished,
-            int tableNumber,
-            @Nullable Double limitSeconds,
-            @Nullable List<ClientNote> today,
-            @Nullable String despite,
-            @Nullable String voidReason,
-            List<String> asked,
-            long pausedMs,
-            Sides sides,
-            Sequence sequence,
-            Profile profile,
-            List<SpanView> spans,
-            List<Event> events,
-            RunView run,
-            @Nullable Double rating,
-            @Nullable ScoreView scores,
-            @Nullable AwardView award,
-            @Nullable UUID retakeOf,
-            Practicals.Kind kind,
-            @Nullable Criterion criterion,
-            @Nullable UUID beside,
-            List<Goal> goals,
-            List<Again> again,
-            @Nullable Map<Criterion, Double> selfMarks) {}
-
-    /** The run as it was observed; milliseconds. */
-    record RunView(List<DoneView> done, List<OpenStretch> opens, List<Stretch> attended, long end) {}
-
-    record DoneView(String step, Side side, long start, long end, String event) {}
-
-    record OpenStretch(OpenView open, long start, long end) {}
-
-    record Stretch(long start, long end) {}
-
-    /** @param since how many taps reached the school afterwards, and are not counted in it */
-    record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at, int since) {}
-
     /** @param stored how many events the practical has now */
     record Stored(int stored, boolean finished) {}
 
@@ -135,36 +76,46 @@ class PracticalController {
 
     private static final Logger log = LoggerFactory.getLogger(PracticalController.class);
 
+    private static final String AT = "/api/practicals/";
+
     private final Practicals practicals;
+    private final PracticalViews views;
     private final Capture capture;
     private final Awards awards;
     private final Admission admission;
-    private final Accounts accounts;
     private final Terms terms;
     private final Clock clock;
 
     PracticalController(
             Practicals practicals,
+            PracticalViews views,
             Capture capture,
             Awards awards,
             Admission admission,
-            Accounts accounts,
             Terms terms,
             Clock clock) {
         this.practicals = practicals;
+        this.views = views;
         this.capture = capture;
         this.awards = awards;
         this.admission = admission;
-        this.accounts = accounts;
         this.terms = terms;
         this.clock = clock;
     }
 
+    /** Practicals of a term: with the first page all that still wait for something, then the others, the newest first. */
     @Allow(Permission.TERM_STAFF)
     @GetMapping("/api/terms/{term}/practicals")
-    List<PracticalLine> lines(
-            @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable UUID student) {
-        return practicals.lines(caller, term, student);
+    Page<PracticalLine> lines(
+            @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable UUID before) {
+        return practicals.lines(caller, term, before);
+    }
+
+    /** Who was asked to show a sequence in this term. */
+    @Allow(Permission.TERM_STAFF)
+    @GetMapping("/api/terms/{term}/sequences/{sequence}/students")
+    List<UUID> shown(@PathVariable UUID term, @PathVariable String sequence) {
+        return practicals.studentsOf(term, sequence);
     }
 
     /** What is in the way of a brief before it is started. */
@@ -185,15 +136,20 @@ class PracticalController {
 
     @Allow(Permission.STAFF)
     @PostMapping("/api/practicals")
-    PracticalView start(@Me Caller caller, @RequestBody Practicals.Brief brief) {
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PracticalView> start(@Me Caller caller, @RequestBody Practicals.Brief brief) {
         admission.pass(caller, brief, practicals.asked(caller, brief));
-        return one(caller, practicals.start(caller, brief));
+        return made(caller, practicals.start(caller, brief));
     }
 
     @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/practicals/{id}")
     PracticalView one(@Me Caller caller, @PathVariable UUID id) {
-        return view(practicals.whole(caller, id), caller);
+        return views.one(caller, id);
+    }
+
+    private ResponseEntity<PracticalView> made(Caller caller, UUID id) {
+        return Made.at(AT + id, one(caller, id));
     }
 
     /** What the caller has at the tables now. */
@@ -203,7 +159,7 @@ class PracticalController {
         var tables = new ArrayList<PracticalView>();
         for (var id : practicals.floor(caller))
             try {
-                tables.add(view(practicals.onFloor(caller, id), caller));
+                tables.add(views.onFloor(caller, id));
             } catch (Refusal | InvalidValue | UnreadableDocument e) {
                 // One that cannot be opened takes down no other; it says itself why, in the list and where it is
                 // opened.
@@ -244,15 +200,18 @@ class PracticalController {
     /** A second grader marks the same run, blind to the first. */
     @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/beside")
-    PracticalView beside(@Me Caller caller, @PathVariable UUID id) {
-        return one(caller, practicals.beside(caller, id));
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PracticalView> beside(@Me Caller caller, @PathVariable UUID id) {
+        return made(caller, practicals.beside(caller, id));
     }
 
     /** Another student is asked to watch and write down what they see. */
     @Allow(Permission.STAFF)
     @PostMapping("/api/practicals/{id}/peer-looks")
-    Watched watch(@Me Caller caller, @PathVariable UUID id, @RequestBody Watched sent) {
-        return new Watched(practicals.watch(caller, id, sent.observer), sent.observer);
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<Watched> watch(@Me Caller caller, @PathVariable UUID id, @RequestBody Watched sent) {
+        var look = practicals.watch(caller, id, sent.observer);
+        return Made.at(AT + look, new Watched(look, sent.observer));
     }
 
     /** The looks the caller is asked for now. */
@@ -299,14 +258,16 @@ class PracticalController {
     ResponseEntity<String> file(@Me Caller caller, @PathVariable UUID id) {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=\"practical-" + id + ".json\"")
-                .body(Documents.write(practicals.whole(caller, id).practical()));
+                .body(Documents.write(views.one(caller, id).practical()));
     }
 
     @Allow(Permission.TERM_STAFF)
     @PostMapping(
             path = "/api/terms/{term}/students/{student}/practicals/file",
             consumes = MediaType.APPLICATION_JSON_VALUE)
-    PracticalView read(@Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody String text)
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<PracticalView> read(
+            @Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody String text)
             throws FormatException {
         terms.mustBeOpen(term);
         if (terms.students(term).stream().noneMatch(s -> s.id().equals(student)))
@@ -318,86 +279,6 @@ class PracticalController {
                 .map(e -> e.wall().minusMillis(e.atMs()))
                 .findFirst()
                 .orElseGet(clock::instant);
-        return one(caller, practicals.take(term, student, null, caller, record, startedAt));
-    }
-
-    private PracticalView view(Practicals.Whole w, Caller caller) {
-        var practical = w.practical();
-        var scores = Records.scores(practical, w.criterion());
-        var run = scores.run();
-        // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
-        boolean hidden = w.finished() && w.rating() == null && w.award() == null;
-        AwardView award = null;
-        List<Goal> goals = hidden ? List.of() : Goal.of(scores, Set.of());
-        List<Again> again = List.of();
-        if (w.award() != null) {
-            var body = Json.MAPPER.readValue(w.award().body(), Award.class);
-            var outcome = Awards.outcome(scores, body, w.rating());
-            goals = Goal.of(scores, body.struckKeys());
-            again = Again.of(scores, outcome, body.values(), body.struckKeys());
-            award = new AwardView(
-                    w.award().revision(),
-                    body,
-                    ScoreView.OutcomeView.of(outcome),
-                    accounts.person(w.award().awardedBy()).name(),
-                    w.award().awardedAt(),
-                    w.award().events() == null
-                            ? 0
-                            : Math.max(
-                                    0, Records.taps(w.practical()) - w.award().events()));
-        }
-        return new PracticalView(
-                w.id(),
-                w.term(),
-                w.student(),
-                w.partner(),
-                w.grader(),
-                w.startedAt(),
-                w.elapsedMs(),
-                w.finished(),
-                w.tableNumber(),
-                w.limitSeconds(),
-                caller.role().staff() ? w.today() : null,
-                w.despite(),
-                w.voidReason(),
-                practical.asked(),
-                run.paused(),
-                practical.sides(),
-                practical.sequence(),
-                practical.profile(),
-                Timeline.of(practical.brief(), practical.profile()).spans().stream()
-                        .map(s -> SpanView.of(s, practical.profile()))
-                        .toList(),
-                practical.events(),
-                run(run),
-                w.rating(),
-                hidden
-                        ? null
-                        : ScoreView.of(
-                                scores,
-                                Outcome.of(scores, Map.of(), scores.critical().size(), w.rating())),
-                award,
-                w.retakeOf(),
-                w.kind(),
-                w.criterion(),
-                w.beside(),
-                goals,
-                again,
-                w.selfMarks());
-    }
-
-    private static RunView run(Run run) {
-        return new RunView(
-                run.done().stream()
-                        .map(d -> new DoneView(d.step().id(), d.side(), d.start(), d.end(), d.event()))
-                        .toList(),
-                run.opens().stream()
-                        .map(o -> new OpenStretch(
-                                new OpenView(o.unit().unit(), o.unit().side()), o.start(), o.end()))
-                        .toList(),
-                run.attendedStretches().stream()
-                        .map(s -> new Stretch(s[0], s[1]))
-                        .toList(),
-                run.end());
+        return made(caller, practicals.take(term, student, null, caller, record, startedAt));
     }
 }

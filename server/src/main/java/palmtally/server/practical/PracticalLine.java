@@ -3,6 +3,9 @@ package palmtally.server.practical;
 import java.time.Instant;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Region;
+import palmtally.core.finding.Criterion;
+import palmtally.core.practical.Outcome;
 
 /**
  * A practical as a line of a list; result, mean and released are absent until it is awarded, a reason unless it is void.
@@ -15,16 +18,16 @@ public record PracticalLine(
         String student,
         String grader,
         String sequence,
-        String region,
+        Region region,
         Instant startedAt,
         int tableNumber,
         boolean finished,
-        @Nullable String result,
+        Outcome.@Nullable Result result,
         @Nullable Double mean,
         @Nullable Boolean released,
         @Nullable String voidReason,
-        String kind,
-        @Nullable String criterion,
+        Practicals.Kind kind,
+        @Nullable Criterion criterion,
         @Nullable UUID beside,
         UUID graderId,
         @Nullable Integer since) {

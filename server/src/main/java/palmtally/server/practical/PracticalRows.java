@@ -11,6 +11,11 @@ import org.apache.ibatis.annotations.Options;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.finding.Criterion;
+import palmtally.core.practical.EventKind;
+import palmtally.core.practical.Outcome;
+import palmtally.core.sequence.Sides;
+import palmtally.server.practical.Practicals.Kind;
 
 @Mapper
 interface PracticalRows {
@@ -23,7 +28,7 @@ interface PracticalRows {
             UUID sequenceVersionId,
             UUID profileVersionId,
             String asked,
-            String sides,
+            Sides sides,
             int tableNumber,
             Instant startedAt,
             boolean finished,
@@ -32,12 +37,12 @@ interface PracticalRows {
             @Nullable String despite,
             @Nullable String voidReason,
             @Nullable UUID retakeOf,
-            String kind,
-            @Nullable String criterion,
+            Kind kind,
+            @Nullable Criterion criterion,
             @Nullable UUID beside,
             @Nullable UUID watches) {
         /** The same run, asked the same and with the same clock, in the eyes of somebody else. */
-        Row of(UUID id, UUID grader, String kind, @Nullable UUID beside, @Nullable UUID watches) {
+        Row of(UUID id, UUID grader, Kind kind, @Nullable UUID beside, @Nullable UUID watches) {
             return new Row(
                     id,
                     termId,
@@ -69,14 +74,14 @@ interface PracticalRows {
             long seq,
             long atMs,
             @Nullable Instant wall,
-            String kind,
+            EventKind kind,
             String data) {}
 
     record AwardRow(
             UUID practicalId,
             int revision,
-            String body,
-            String result,
+            Award body,
+            Outcome.Result result,
             @Nullable Double mean,
             boolean released,
             UUID awardedBy,
@@ -115,7 +120,7 @@ interface PracticalRows {
             long seq,
             long atMs,
             @Nullable Instant wall,
-            String kind,
+            EventKind kind,
             String data) {}
 
     /** Events of a grader's open practicals that were stored after another, and those of the last seconds again: what is stored at once need not be seen at once. */
@@ -138,21 +143,20 @@ interface PracticalRows {
     Optional<String> selfMark(UUID id);
 
     @Insert("""
-            insert into self_mark (practical_id, body) values (#{id}, #{body}::jsonb)
+            insert into self_mark (practical_id, body, given_at) values (#{id}, #{body}::jsonb, #{at})
             on conflict (practical_id) do nothing""")
-    int addSelfMark(UUID id, String body);
+    int addSelfMark(UUID id, String body, Instant at);
 
     record ToMark(UUID id, String sequence, Instant startedAt) {}
 
     /** Finished practicals of a student that no result has been shown of, and no mark of their own given. */
     @Select("""
-            select p.id, v.name as sequence, p.started_at from practical p
+            select p.id, v.name as sequence, p.started_at from counted_practical p
             join document_version v on v.id = p.sequence_version_id
-            where p.student_id = #{student} and p.finished and p.void_reason is null and p.beside is null and p.kind <> 'peer-look'
+            where p.student_id = #{student} and p.finished and p.kind <> 'peer-look'
               and not exists (select 1 from self_mark m where m.practical_id = p.id)
-              and not coalesce((select a.released from award a where a.practical_id = p.id
-                                order by a.revision desc limit 1), false)
-            order by p.started_at desc limit 20""")
+              and not exists (select 1 from newest_award a where a.practical_id = p.id and a.released)
+            order by p.started_at desc""")
     List<ToMark> toMark(UUID student);
 
     /** Looks of a student at another's practical that still goes on, the newest first. */
@@ -187,14 +191,14 @@ interface PracticalRows {
 
     /** Stores events given as a JSON array of rows. @return those that were not there before */
     @Select(value = """
-            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data, account_id)
-            select practical, id, device, seq, at_ms, wall, kind, data, account
+            insert into event (practical_id, id, device, seq, at_ms, wall, kind, data, account_id, stored_at)
+            select practical, id, device, seq, at_ms, wall, kind, data, account, #{at}
             from jsonb_to_recordset(#{rows}::jsonb) as r(practical uuid, id text, device text, seq bigint, at_ms bigint,
                 wall timestamptz, kind text, data jsonb, account uuid)
             on conflict (practical_id, id) do nothing
             returning practical_id, id""", affectData = true)
     @Options(flushCache = Options.FlushCachePolicy.TRUE, useCache = false)
-    List<EventKey> addAll(String rows);
+    List<EventKey> addAll(String rows, Instant at);
 
     @Select("""
             <script>
@@ -221,12 +225,12 @@ interface PracticalRows {
     Optional<Double> rating(UUID id);
 
     @Insert("""
-            insert into rating (practical_id, value, given_by) values (#{id}, #{value}, #{by})
+            insert into rating (practical_id, value, given_by, given_at) values (#{id}, #{value}, #{by}, #{at})
             on conflict (practical_id) do nothing""")
-    int rate(UUID id, double value, UUID by);
+    int rate(UUID id, double value, UUID by, Instant at);
 
     @Select("""
-            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at, events from award
+            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events from award
             where practical_id = #{id} and revision = 1""")
     Optional<AwardRow> firstAward(UUID id);
 
@@ -238,16 +242,30 @@ interface PracticalRows {
     List<Row> pairs(UUID term);
 
     @Select("""
-            select practical_id, revision, body::text as body, result, mean, released, awarded_by, awarded_at, events from award
-            where practical_id = #{id} order by revision desc limit 1""")
+            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events from newest_award
+            where practical_id = #{id}""")
     Optional<AwardRow> award(UUID id);
 
     @Insert("""
             insert into award (practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events)
-            values (#{practicalId}, #{revision}, #{body}::jsonb, #{result}, #{mean}, #{released}, #{awardedBy}, #{awardedAt},
+            values (#{practicalId}, #{revision}, #{body}, #{result}, #{mean}, #{released}, #{awardedBy}, #{awardedAt},
                     #{events})
             on conflict do nothing""")
     int addAward(AwardRow row);
+
+    /** Whole practicals of a term that count, rated and awarded, by sequence. */
+    @Select("""
+            select p.id, v.document as sequence, v.name, r.value as rating, a.mean
+            from counted_practical p
+            join document_version v on v.id = p.sequence_version_id
+            join rating r on r.practical_id = p.id
+            join newest_award a on a.practical_id = p.id
+            where p.term_id = #{term} and p.kind = 'practical'
+            order by v.document, p.started_at, p.id""")
+    List<Awards.Rated> rated(UUID term);
+
+    @Select("select exists (select 1 from practical where term_id = #{term})")
+    boolean any(UUID term);
 
     /** A second marking of the run {@code p} that is still at work: something was seen in it since, and it is not awarded. */
     String SECOND_AT_WORK = """
@@ -261,27 +279,55 @@ interface PracticalRows {
 
     /** Awarded by whoever marks them, and yet without a look at any step: those of which nothing was seen included. */
     @Select("""
-            select p.id from practical p where p.kind = 'practical' and p.void_reason is null and p.beside is null
+            select p.id from counted_practical p where p.kind = 'practical'
               and exists (select 1 from award a where a.practical_id = p.id)
               and not exists (select 1 from step_look l where l.practical_id = p.id)
               and not\s""" + SECOND_AT_WORK)
     List<UUID> awardedWithoutLooks(Instant left);
 
-    @Select("""
-            <script>
+    String LINES = """
             select p.id, p.student_id, s.name as student, g.name as grader, v.name as sequence, v.region, p.started_at,
                    p.table_number, p.finished, a.result, a.mean, a.released, p.void_reason,
                    p.kind, p.criterion, p.beside, p.grader_id,
                    nullif((select count(*) from event e where e.practical_id = p.id and a.events is not null and e.kind != 'attend') - a.events, 0)::int as since
             from practical p
-            join account s on s.id = p.student_id
-            join account g on g.id = p.grader_id
+            join person s on s.id = p.student_id
+            join person g on g.id = p.grader_id
             join document_version v on v.id = p.sequence_version_id
-            left join lateral (select result, mean, released, events from award where practical_id = p.id
-                               order by revision desc limit 1) a on true
-            where p.term_id = #{term}
+            left join newest_award a on a.practical_id = p.id
+            where p.term_id = #{term}\s""";
+
+    /** What waits for nobody: void, or awarded and shown with no tap since, or the second half of a run that is awarded. */
+    String DONE = """
+            (p.void_reason is not null or a.result is not null and (a.released or p.beside is not null)
+                and not (a.awarded_at > #{lately} and coalesce(a.events <
+                    (select count(*) from event e where e.practical_id = p.id and e.kind != 'attend'), false)))""";
+
+    /** All of a term, or of one student in it, the newest first. */
+    @Select("<script>" + LINES + """
             <if test="student != null">and p.student_id = #{student}</if>
-            order by p.started_at desc, p.id limit #{most}
+            order by p.started_at desc, p.id desc
             </script>""")
-    List<PracticalLine> lines(UUID term, @Nullable UUID student, int most);
+    List<PracticalLine> lines(UUID term, @Nullable UUID student);
+
+    /**
+     * Those that still wait for something.
+     *
+     * @param lately what was awarded since waits again where taps came after the award
+     */
+    @Select(LINES + "and not " + DONE + " order by p.started_at desc, p.id desc")
+    List<PracticalLine> due(UUID term, Instant lately);
+
+    /** Those that wait for nothing, from one on. */
+    @Select(LINES + "and " + DONE + """
+             and (#{before}::uuid is null
+                  or (p.started_at, p.id) < (select b.started_at, b.id from practical b where b.id = #{before} and b.term_id = #{term}))
+            order by p.started_at desc, p.id desc limit #{most}""")
+    List<PracticalLine> done(UUID term, @Nullable UUID before, int most, Instant lately);
+
+    @Select("""
+            select distinct p.student_id from practical p join document_version v on v.id = p.sequence_version_id
+            where p.term_id = #{term} and v.document = #{sequence} and p.void_reason is null and p.kind = 'practical'
+            order by p.student_id""")
+    List<UUID> studentsOf(UUID term, String sequence);
 }

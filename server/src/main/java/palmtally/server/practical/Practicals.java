@@ -27,6 +27,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
+import palmtally.server.answer.Page;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Access;
 import palmtally.server.people.Accounts;
@@ -41,7 +42,6 @@ import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
 import palmtally.server.version.Version;
-import tools.jackson.core.type.TypeReference;
 
 /** Practicals: what is asked of whom, beside whom, and all that is there of them to read. */
 @Service
@@ -91,10 +91,6 @@ public class Practicals {
             this.evidence = evidence;
         }
 
-        static Kind of(Row row) {
-            return valueOf(row.kind().toUpperCase().replace('-', '_'));
-        }
-
         @Override
         public String toString() {
             return name().toLowerCase().replace('_', '-');
@@ -107,29 +103,10 @@ public class Practicals {
             @Nullable Zone zone,
             @Nullable Side side) {}
 
-    /** A practical with everything that belongs to it. */
-    public record Whole(
-            UUID id,
-            UUID term,
-            Person student,
-            @Nullable Person partner,
-            Person grader,
-            Instant startedAt,
-            long elapsedMs,
-            boolean finished,
-            int tableNumber,
-            @Nullable Double limitSeconds,
-            @Nullable List<ClientNote> today,
-            @Nullable String despite,
-            @Nullable String voidReason,
-            @Nullable UUID retakeOf,
-            Kind kind,
-            @Nullable Criterion criterion,
-            @Nullable UUID beside,
-            @Nullable Map<Criterion, Double> selfMarks,
-            Practical practical,
-            @Nullable Double rating,
-            @Nullable AwardRow award) {}
+    /** Lines of a page. */
+    private static final int A_PAGE = 100;
+    /** How long after an award it is looked whether a device brought taps that it does not rest on. */
+    private static final Duration LATE_TAPS = Duration.ofDays(30);
 
     private final PracticalRows rows;
     private final Records records;
@@ -253,7 +230,7 @@ public class Practicals {
                 asked.sequence.id(),
                 asked.profile.id(),
                 Json.MAPPER.writeValueAsString(asked.practical.asked()),
-                asked.practical.sides().toString(),
+                asked.practical.sides(),
                 brief.tableNumber == null ? 1 : brief.tableNumber,
                 clock.instant(),
                 false,
@@ -262,8 +239,8 @@ public class Practicals {
                 brief.despite == null || brief.despite.isBlank() ? null : brief.despite.strip(),
                 null,
                 brief.retakeOf,
-                (brief.kind == null ? Kind.PRACTICAL : brief.kind).toString(),
-                brief.criterion == null ? null : brief.criterion.toString(),
+                brief.kind == null ? Kind.PRACTICAL : brief.kind,
+                brief.criterion,
                 null,
                 null));
         return id;
@@ -292,7 +269,7 @@ public class Practicals {
                 sequenceVersion,
                 profileVersion,
                 Json.MAPPER.writeValueAsString(asked),
-                sides.toString(),
+                sides,
                 tableNumber,
                 startedAt,
                 false,
@@ -301,7 +278,7 @@ public class Practicals {
                 null,
                 null,
                 null,
-                Kind.PRACTICAL.toString(),
+                Kind.PRACTICAL,
                 null,
                 null,
                 null));
@@ -352,7 +329,7 @@ public class Practicals {
         var there = rows.watch(id, observer);
         if (there.isPresent()) return there.get().id();
         var look = UUID.randomUUID();
-        rows.add(row.of(look, observer, Kind.PEER_LOOK.toString(), null, id));
+        rows.add(row.of(look, observer, Kind.PEER_LOOK, null, id));
         return look;
     }
 
@@ -422,14 +399,8 @@ public class Practicals {
                 faults.add(new Fault("marks/" + c, String.valueOf(v), "must be 0 to 100"));
         });
         if (!faults.isEmpty()) throw new InvalidValue("self-mark", faults);
-        if (rows.addSelfMark(id, Json.MAPPER.writeValueAsString(marks)) == 0)
+        if (rows.addSelfMark(id, Json.MAPPER.writeValueAsString(marks), clock.instant()) == 0)
             throw Refusal.conflict("marked-already", "You gave your marks already; the first word stands.");
-    }
-
-    private @Nullable Map<Criterion, Double> selfMarks(UUID id) {
-        return rows.selfMark(id)
-                .map(b -> Json.MAPPER.<Map<Criterion, Double>>readValue(b, new TypeReference<>() {}))
-                .orElse(null);
     }
 
     /**
@@ -473,53 +444,19 @@ public class Practicals {
                 .toList();
     }
 
-    /** A practical, with a line in the trail. */
-    public Whole whole(Caller caller, UUID id) {
-        var row = records.row(id);
-        var whole = whole(caller, row);
-        audit.read(caller, row.studentId(), "a practical", id.toString());
-        return whole;
+    /**
+     * With the first page all that still wait for something, then the others, the newest first.
+     *
+     * @param before the last of the page before, or null for the first page
+     */
+    Page<PracticalLine> lines(Caller caller, UUID term, @Nullable UUID before) {
+        var lately = clock.instant().minus(LATE_TAPS);
+        var done = Page.of(rows.done(term, before, A_PAGE + 1, lately), A_PAGE, PracticalLine::id);
+        var page = before == null ? done.after(rows.due(term, lately)) : done;
+        return new Page<>(seenBy(caller, page.lines()), page.next());
     }
 
-    /** A practical as one of many tables, whose reading has one line in the trail. */
-    public Whole onFloor(Caller caller, UUID id) {
-        return whole(caller, records.row(id));
-    }
-
-    private Whole whole(Caller caller, Row row) {
-        var id = row.id();
-        records.mayRead(caller, row);
-        var award = rows.award(id).orElse(null);
-        if (!caller.role().staff() && (award == null || !award.released() || row.voidReason() != null))
-            throw Refusal.forbidden("This practical has not been released yet.");
-        records.mustNotBeBlind(caller, row);
-        var other = rows.other(id).orElse(null);
-        return new Whole(
-                id,
-                row.termId(),
-                accounts.person(row.studentId()),
-                row.partnerId() == null ? null : accounts.person(row.partnerId()),
-                accounts.person(row.graderId()),
-                row.startedAt(),
-                Math.max(0, clock.instant().toEpochMilli() - row.startedAt().toEpochMilli()),
-                row.finished(),
-                row.tableNumber(),
-                row.limitSeconds(),
-                row.today() == null ? null : List.of(Json.MAPPER.readValue(row.today(), ClientNote[].class)),
-                row.despite(),
-                row.voidReason(),
-                row.retakeOf(),
-                Kind.of(row),
-                Records.criterion(row),
-                other == null || !caller.role().staff() ? null : other.id(),
-                award == null ? null : selfMarks(id),
-                records.practical(row),
-                rows.rating(id).orElse(null),
-                award);
-    }
-
-    public List<PracticalLine> lines(Caller caller, UUID term, @Nullable UUID student) {
-        var lines = rows.lines(term, student, 500);
+    private List<PracticalLine> seenBy(Caller caller, List<PracticalLine> lines) {
         var paired = new HashSet<UUID>();
         for (var l : lines)
             if (l.beside() != null) {
@@ -531,20 +468,30 @@ public class Practicals {
                 .toList();
     }
 
+    /** Who was asked to show a sequence in a term. */
+    List<UUID> studentsOf(UUID term, String sequence) {
+        return rows.studentsOf(term, sequence);
+    }
+
+    /** Whether there is any, counted or not. */
+    public boolean any(UUID term) {
+        return rows.any(term);
+    }
+
     /** Every practical of a term, however many there are. */
     public List<PracticalLine> all(UUID term) {
-        return rows.lines(term, null, Integer.MAX_VALUE);
+        return rows.lines(term, null);
     }
 
     /** Lines of one student that were released, for the student. */
     public List<PracticalLine> released(UUID term, UUID student) {
-        return rows.lines(term, student, 500).stream()
+        return rows.lines(term, student).stream()
                 .filter(l -> Boolean.TRUE.equals(l.released()) && l.voidReason() == null && l.beside() == null)
                 .toList();
     }
 
     public List<PracticalLine> ofStudent(UUID term, UUID student) {
-        return rows.lines(term, student, 500);
+        return rows.lines(term, student);
     }
 
     /** Stores a whole record that was read from a file or played by the demo, with its events. */
@@ -582,7 +529,7 @@ public class Practicals {
         var sent = Json.MAPPER.createArrayNode();
         EventLog.put(
                 sent, id, account, record.events().stream().map(Records::row).toList());
-        rows.addAll(sent.toString());
+        rows.addAll(sent.toString(), clock.instant());
         boolean finished = Run.of(record).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
         if (finished) rows.finish(id, true);
     }

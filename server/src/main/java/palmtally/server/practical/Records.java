@@ -11,7 +11,6 @@ import palmtally.core.practical.EventData;
 import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
-import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
 import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
@@ -93,19 +92,13 @@ class Records {
                 r.seq(),
                 r.atMs(),
                 r.wall(),
-                EventKind.valueOf(r.kind().toUpperCase().replace('-', '_')),
+                r.kind(),
                 Json.MAPPER.readValue(r.data(), EventData.class));
     }
 
     static EventRow row(Event e) {
         return new EventRow(
-                e.id(),
-                e.device(),
-                e.seq(),
-                e.atMs(),
-                e.wall(),
-                e.kind().toString(),
-                Json.MAPPER.writeValueAsString(e.data()));
+                e.id(), e.device(), e.seq(), e.atMs(), e.wall(), e.kind(), Json.MAPPER.writeValueAsString(e.data()));
     }
 
     Practical practical(Row row) {
@@ -113,14 +106,8 @@ class Records {
                 sequences.version(row.sequenceVersionId()).document(),
                 profiles.version(row.profileVersionId()).document(),
                 List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
-                Sides.valueOf(row.sides().toUpperCase()),
+                row.sides(),
                 events(row.id()));
-    }
-
-    static @Nullable Criterion criterion(Row row) {
-        return row.criterion() == null
-                ? null
-                : Criterion.valueOf(row.criterion().toUpperCase());
     }
 
     /** How many taps an award rests on; where a grader's eyes were is told by the device itself, also when it is put away. */
@@ -137,7 +124,7 @@ class Records {
     }
 
     Scores scores(Row row) {
-        return scores(practical(row), criterion(row));
+        return scores(practical(row), row.criterion());
     }
 
     /** @throws Refusal 409 where it is void */

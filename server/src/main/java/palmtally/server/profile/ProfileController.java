@@ -2,6 +2,7 @@ package palmtally.server.profile;
 
 import java.util.List;
 import java.util.UUID;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -9,10 +10,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.profile.Profile;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.answer.Made;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -61,8 +64,10 @@ class ProfileController {
 
     @Allow(Permission.LEAD)
     @PostMapping(path = "/api/school/profiles/file", consumes = MediaType.APPLICATION_JSON_VALUE)
-    List<ProfileView> read(@Me Caller caller, @RequestBody String text) throws FormatException {
-        profiles.save(Documents.readProfile(text), caller);
-        return all();
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<List<ProfileView>> read(@Me Caller caller, @RequestBody String text) throws FormatException {
+        var profile = Documents.readProfile(text);
+        profiles.save(profile, caller);
+        return Made.at("/api/profiles/" + profile.id() + "/file", all());
     }
 }

@@ -9,6 +9,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -17,6 +18,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -30,6 +32,8 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Template;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.answer.Made;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -61,7 +65,7 @@ class SequenceController {
             int version,
             Sequence sequence,
             PlanView plan,
-            List<VersionLine> history,
+            Page<VersionLine> history,
             @Nullable String damaged) {}
 
     /** An edit of the version it was made from. */
@@ -165,7 +169,8 @@ class SequenceController {
     /** Starts a sequence, by template or bare. */
     @Allow(Permission.PLANNER)
     @PostMapping("/api/sequences")
-    SequenceView begin(@Me Caller caller, @RequestBody NewSequence wanted) {
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<SequenceView> begin(@Me Caller caller, @RequestBody NewSequence wanted) {
         var faults = new ArrayList<Fault>();
         if (wanted.name == null || wanted.name.isBlank()) faults.add(new Fault("name", "", "must not be blank"));
         if (wanted.region == null) faults.add(new Fault("region", "", "is missing"));
@@ -179,13 +184,20 @@ class SequenceController {
         var made = wanted.template == null
                 ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0))
                 : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);
-        return sequences.save(made, 0, "Started", caller, v -> view(v, null));
+        return made(sequences.save(made, 0, "Started", caller, v -> view(v, null)));
     }
 
     @Allow(Permission.STAFF)
     @GetMapping("/api/sequences/{id}")
     SequenceView one(@PathVariable String id, @RequestParam(required = false) @Nullable String profile) {
         return view(sequences.newest(id), profile);
+    }
+
+    /** Lines of its versions, the newest first. */
+    @Allow(Permission.STAFF)
+    @GetMapping("/api/sequences/{id}/versions")
+    Page<VersionLine> versions(@PathVariable String id, @RequestParam(required = false) @Nullable Integer before) {
+        return sequences.versions(id, before);
     }
 
     /** One version as it was, with what changed since the one before. */
@@ -254,8 +266,13 @@ class SequenceController {
 
     @Allow(Permission.PLANNER)
     @PostMapping(path = "/api/sequences/file", consumes = MediaType.APPLICATION_JSON_VALUE)
-    SequenceView read(@Me Caller caller, @RequestBody String text) throws FormatException {
-        return sequences.take(Documents.readSequence(text), caller, v -> view(v, null));
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<SequenceView> read(@Me Caller caller, @RequestBody String text) throws FormatException {
+        return made(sequences.take(Documents.readSequence(text), caller, v -> view(v, null)));
+    }
+
+    private static ResponseEntity<SequenceView> made(SequenceView view) {
+        return Made.at("/api/sequences/" + view.sequence.id(), view);
     }
 
     private static int from(Edit edit) {
@@ -269,7 +286,7 @@ class SequenceController {
                 v.number(),
                 v.document(),
                 PlanView.of(Checks.run(v.document(), profiles.named(profile))),
-                sequences.history(v.document().id()),
+                sequences.versions(v.document().id(), null),
                 v.damaged());
     }
 }

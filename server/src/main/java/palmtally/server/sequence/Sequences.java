@@ -13,6 +13,7 @@ import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Mend;
 import palmtally.core.sequence.Sequence;
 import palmtally.formats.Documents;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Caller;
 import palmtally.server.problem.Refusal;
 import palmtally.server.version.Kind;
@@ -65,8 +66,8 @@ public class Sequences {
         return versions.numbered(id, version);
     }
 
-    public List<VersionLine> history(String id) {
-        return versions.history(id);
+    public Page<VersionLine> versions(String id, @Nullable Integer before) {
+        return versions.lines(id, before);
     }
 
     /**

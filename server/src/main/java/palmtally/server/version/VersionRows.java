@@ -1,5 +1,6 @@
 package palmtally.server.version;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -43,12 +44,12 @@ interface VersionRows {
 
     @Select("""
             select number as version, what, created_at from document_version
-            where kind = #{kind} and document = #{document} order by number desc limit #{most}""")
-    List<VersionLine> history(String kind, String document, int most);
+            where kind = #{kind} and document = #{document} and (#{before}::int is null or number < #{before}) order by number desc limit #{most}""")
+    List<VersionLine> lines(String kind, String document, @Nullable Integer before, int most);
 
     @Insert("""
-            insert into document_version (id, kind, document, number, name, region, what, body, created_by)
-            values (#{id}, #{kind}, #{document}, #{number}, #{called.name}, #{called.region}, #{what}, #{body}::jsonb, #{by})
+            insert into document_version (id, kind, document, number, name, region, what, body, created_by, created_at)
+            values (#{id}, #{kind}, #{document}, #{number}, #{called.name}, #{called.region}, #{what}, #{body}::jsonb, #{by}, #{at})
             on conflict (kind, document, number) do nothing""")
     int add(
             UUID id,
@@ -58,5 +59,6 @@ interface VersionRows {
             Kind.Called called,
             String what,
             String body,
-            @Nullable UUID by);
+            @Nullable UUID by,
+            Instant at);
 }

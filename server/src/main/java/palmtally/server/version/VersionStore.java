@@ -1,5 +1,6 @@
 package palmtally.server.version;
 
+import java.time.Clock;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
@@ -22,11 +23,13 @@ public class VersionStore {
 
     final VersionRows rows;
     final TransactionTemplate transaction;
+    final Clock clock;
     private final Map<VersionRows.Row, Object> kept = new ConcurrentHashMap<>();
 
-    VersionStore(VersionRows rows, TransactionTemplate transaction) {
+    VersionStore(VersionRows rows, TransactionTemplate transaction, Clock clock) {
         this.rows = rows;
         this.transaction = transaction;
+        this.clock = clock;
     }
 
     /** The versions of one kind. */

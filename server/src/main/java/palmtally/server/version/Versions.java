@@ -8,6 +8,7 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import palmtally.formats.Json;
 import palmtally.formats.UnreadableDocument;
+import palmtally.server.answer.Page;
 import palmtally.server.people.Caller;
 import palmtally.server.problem.Refusal;
 import palmtally.server.version.VersionRows.Row;
@@ -17,7 +18,7 @@ import palmtally.server.version.VersionRows.Row;
  * down a list of others.
  */
 public final class Versions<T> {
-    private static final int MOST_LINES = 50;
+    private static final int A_PAGE = 50;
 
     private final Kind<T> kind;
     private final VersionStore store;
@@ -78,9 +79,13 @@ public final class Versions<T> {
         return store.rows.newest(kind.name(), document).isPresent();
     }
 
-    /** Its newest lines, the newest first. */
-    public List<VersionLine> history(String document) {
-        return store.rows.history(kind.name(), document, MOST_LINES);
+    /**
+     * Lines of its versions, the newest first.
+     *
+     * @param before the version the page ends before, or null for the newest
+     */
+    public Page<VersionLine> lines(String document, @Nullable Integer before) {
+        return Page.of(store.rows.lines(kind.name(), document, before, A_PAGE + 1), A_PAGE, VersionLine::version);
     }
 
     /** Why the newest version of one cannot be read; nothing where it can, or there is none. */
@@ -128,7 +133,8 @@ public final class Versions<T> {
                     kind.called().apply(body),
                     what,
                     text,
-                    by == null ? null : by.id());
+                    by == null ? null : by.id(),
+                    store.clock.instant());
             if (added == 0) return Optional.empty();
             return Optional.of(view.apply(byId(id)));
         });

@@ -18,7 +18,8 @@ class TrailTest {
     private static JsonNode newest(Visitor lead, String words) {
         var page = lead.get("/api/school/audit?words=" + words.replace(" ", "%20"));
         assertThat(page.status()).as(page.text()).isEqualTo(200);
-        return page.json().isEmpty() ? null : page.json().get(0);
+        var lines = page.json().get("lines");
+        return lines.isEmpty() ? null : lines.get(0);
     }
 
     @Test
@@ -122,10 +123,11 @@ class TrailTest {
         var lead = Visitor.as(app.url(), "lead");
         for (int i = 0; i < 3; i++) lead.get("/api/floor");
         var first = lead.get("/api/school/audit").json();
-        assertThat(first.size()).isEqualTo(Audit.A_PAGE);
-        long last = first.get(Audit.A_PAGE - 1).get("id").asLong();
+        assertThat(first.get("lines").size()).isEqualTo(Audit.A_PAGE);
+        long last = first.get("lines").get(Audit.A_PAGE - 1).get("id").asLong();
+        assertThat(first.get("next").asString()).isEqualTo(String.valueOf(last));
         var second = lead.get("/api/school/audit?before=" + last).json();
-        assertThat(second.get(0).get("id").asLong()).isLessThan(last);
+        assertThat(second.get("lines").get(0).get("id").asLong()).isLessThan(last);
         for (var who : List.of("nadia", "olle", "ana"))
             assertThat(Visitor.as(app.url(), who).get("/api/school/audit").status())
                     .isEqualTo(403);

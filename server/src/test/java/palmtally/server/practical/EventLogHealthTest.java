@@ -2,6 +2,7 @@ package palmtally.server.practical;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.when;
@@ -20,6 +21,7 @@ import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
+import palmtally.core.practical.EventKind;
 import palmtally.server.practical.PracticalRows.EventKey;
 import palmtally.server.practical.PracticalRows.EventRow;
 
@@ -49,13 +51,13 @@ class EventLogHealthTest {
     }
 
     private void tap() {
-        log.store(TABLE, null, List.of(new EventRow("a", "d", 1, 1, null, "note", "{}")));
+        log.store(TABLE, null, List.of(new EventRow("a", "d", 1, 1, null, EventKind.NOTE, "{}")));
     }
 
     @Test
     void is_down_while_taps_are_not_stored_and_up_as_soon_as_one_is() {
         assertThat(after(Duration.ZERO)).isEqualTo(Status.UP);
-        when(rows.addAll(anyString()))
+        when(rows.addAll(anyString(), any()))
                 .thenThrow(new DataAccessResourceFailureException("no space left on device"))
                 .thenReturn(List.of(new EventKey(TABLE, "a")));
         assertThatThrownBy(this::tap).isInstanceOf(DataAccessResourceFailureException.class);
@@ -67,7 +69,7 @@ class EventLogHealthTest {
 
     @Test
     void is_no_matter_of_a_tap_that_cannot_be() {
-        when(rows.addAll(anyString())).thenThrow(new DataIntegrityViolationException("no such practical"));
+        when(rows.addAll(anyString(), any())).thenThrow(new DataIntegrityViolationException("no such practical"));
         assertThatThrownBy(this::tap).isInstanceOf(DataIntegrityViolationException.class);
         assertThat(after(Duration.ZERO)).isEqualTo(Status.UP);
     }

@@ -1,4 +1,4 @@
-package palmtally.server.settings;
+package palmtally.server.column;
 
 import java.sql.CallableStatement;
 import java.sql.PreparedStatement;
@@ -19,8 +19,12 @@ public class WordHandler<E extends Enum<E>> extends BaseTypeHandler<E> {
 
     public WordHandler(Class<E> type) {
         this.type = type;
-        this.byWord =
-                Arrays.stream(type.getEnumConstants()).collect(Collectors.toMap(E::toString, Function.identity()));
+        this.byWord = words(type);
+    }
+
+    /** The values of an enum by the words they are stored as. */
+    public static <E extends Enum<E>> Map<String, E> words(Class<E> type) {
+        return Arrays.stream(type.getEnumConstants()).collect(Collectors.toMap(E::toString, Function.identity()));
     }
 
     @Override

@@ -1,4 +1,4 @@
-package palmtally.server.settings;
+package palmtally.server.column;
 
 import java.sql.CallableStatement;
 import java.sql.PreparedStatement;

@@ -1,0 +1,180 @@
+package palmtally.server.practical;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Side;
+import palmtally.core.finding.Criterion;
+import palmtally.core.people.ClientNote;
+import palmtally.core.practical.Again;
+import palmtally.core.practical.Event;
+import palmtally.core.practical.Goal;
+import palmtally.core.practical.Outcome;
+import palmtally.core.practical.Practical;
+import palmtally.core.practical.Run;
+import palmtally.core.practical.Scores;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Timeline;
+import palmtally.formats.Json;
+import palmtally.formats.ScoreView;
+import palmtally.server.people.Person;
+import palmtally.server.practical.PracticalRows.AwardRow;
+import palmtally.server.practical.PracticalRows.Row;
+import palmtally.server.sequence.PlanView.OpenView;
+import palmtally.server.sequence.PlanView.SpanView;
+
+/**
+ * A practical with everything that belongs to it, as far as whoever asks may see it.
+ *
+ * @param today what the body on the table must be spared, for staff
+ * @param beside the other grader's practical of the same run, for staff
+ * @param scores null until the grader gave the one rating of the whole of a finished practical
+ */
+public record PracticalView(
+        UUID id,
+        UUID term,
+        Person student,
+        @Nullable Person partner,
+        Person grader,
+        Instant startedAt,
+        long elapsedMs,
+        boolean finished,
+        int tableNumber,
+        @Nullable Double limitSeconds,
+        @Nullable List<ClientNote> today,
+        @Nullable String despite,
+        @Nullable String voidReason,
+        List<String> asked,
+        long pausedMs,
+        Sides sides,
+        Sequence sequence,
+        Profile profile,
+        List<SpanView> spans,
+        List<Event> events,
+        RunView run,
+        @Nullable Double rating,
+        @Nullable ScoreView scores,
+        @Nullable AwardView award,
+        @Nullable UUID retakeOf,
+        Practicals.Kind kind,
+        @Nullable Criterion criterion,
+        @Nullable UUID beside,
+        List<Goal> goals,
+        List<Again> again,
+        @Nullable Map<Criterion, Double> selfMarks) {
+
+    /** The run as it was observed; milliseconds. */
+    record RunView(List<DoneView> done, List<OpenStretch> opens, List<Stretch> attended, long end) {
+        static RunView of(Run run) {
+            return new RunView(
+                    run.done().stream()
+                            .map(d -> new DoneView(d.step().id(), d.side(), d.start(), d.end(), d.event()))
+                            .toList(),
+                    run.opens().stream()
+                            .map(o -> new OpenStretch(
+                                    new OpenView(o.unit().unit(), o.unit().side()), o.start(), o.end()))
+                            .toList(),
+                    run.attendedStretches().stream()
+                            .map(s -> new Stretch(s[0], s[1]))
+                            .toList(),
+                    run.end());
+        }
+    }
+
+    record DoneView(String step, Side side, long start, long end, String event) {}
+
+    record OpenStretch(OpenView open, long start, long end) {}
+
+    record Stretch(long start, long end) {}
+
+    /** @param since how many taps reached the school afterwards, and are not counted in it */
+    record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at, int since) {
+        static AwardView of(AwardRow row, String by, Practical practical, Outcome outcome) {
+            int since = row.events() == null ? 0 : Math.max(0, Records.taps(practical) - row.events());
+            return new AwardView(
+                    row.revision(), row.body(), ScoreView.OutcomeView.of(outcome), by, row.awardedAt(), since);
+        }
+    }
+
+    /** Who is in it, by name. */
+    record Cast(Person student, @Nullable Person partner, Person grader) {}
+
+    /**
+     * What was said of it.
+     *
+     * @param by who gave the award
+     */
+    record Judged(
+            @Nullable Double rating,
+            @Nullable AwardRow award,
+            @Nullable String by,
+            @Nullable Map<Criterion, Double> selfMarks) {}
+
+    /** @param beside the other grader's half, where there is one and it may be told */
+    static PracticalView of(
+            Row row, Cast cast, Practical practical, Judged judged, @Nullable UUID beside, Instant now, boolean staff) {
+        var scores = Records.scores(practical, row.criterion());
+        var run = scores.run();
+        // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
+        boolean hidden = row.finished() && judged.rating == null && judged.award == null;
+        AwardView award = null;
+        List<Goal> goals = hidden ? List.of() : Goal.of(scores, Set.of());
+        List<Again> again = List.of();
+        if (judged.award != null && judged.by != null) {
+            var body = judged.award.body();
+            var outcome = Awards.outcome(scores, body, judged.rating);
+            goals = Goal.of(scores, body.struckKeys());
+            again = Again.of(scores, outcome, body.values(), body.struckKeys());
+            award = AwardView.of(judged.award, judged.by, practical, outcome);
+        }
+        return new PracticalView(
+                row.id(),
+                row.termId(),
+                cast.student,
+                cast.partner,
+                cast.grader,
+                row.startedAt(),
+                Math.max(0, now.toEpochMilli() - row.startedAt().toEpochMilli()),
+                row.finished(),
+                row.tableNumber(),
+                row.limitSeconds(),
+                !staff || row.today() == null ? null : List.of(Json.MAPPER.readValue(row.today(), ClientNote[].class)),
+                row.despite(),
+                row.voidReason(),
+                practical.asked(),
+                run.paused(),
+                practical.sides(),
+                practical.sequence(),
+                practical.profile(),
+                Timeline.of(practical.brief(), practical.profile()).spans().stream()
+                        .map(s -> SpanView.of(s, practical.profile()))
+                        .toList(),
+                practical.events(),
+                RunView.of(run),
+                judged.rating,
+                hidden ? null : computed(scores, judged.rating),
+                award,
+                row.retakeOf(),
+                row.kind(),
+                row.criterion(),
+                beside,
+                goals,
+                again,
+                judged.selfMarks);
+    }
+
+    private static ScoreView computed(Scores scores, @Nullable Double rating) {
+        return ScoreView.of(
+                scores, Outcome.of(scores, Map.of(), scores.critical().size(), rating));
+    }
+
+    /** The record in it, as it is written into a file. */
+    public Practical practical() {
+        return new Practical(sequence, profile, asked, sides, events);
+    }
+}
