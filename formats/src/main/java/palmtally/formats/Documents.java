@@ -35,6 +35,7 @@ public final class Documents {
     public static final int MOST_BYTES = 32 * 1024 * 1024;
 
     private static final int MOST_FAULTS = 200;
+    private static final double MOST_NUMBER = 1e15;
     private static final Map<String, Schema> SCHEMAS = new ConcurrentHashMap<>();
 
     private Documents() {}
@@ -294,6 +295,8 @@ public final class Documents {
             throw new FormatException(List.of(new Fault(
                     "/version", version.toString(), "is not known here. Maybe it comes from a newer Palm Tally")));
         var faults = new ArrayList<Fault>();
+        numbers(node, "", faults);
+        if (!faults.isEmpty()) throw new FormatException(faults);
         for (var error : schema(format).validate(node)) {
             if (faults.size() == MOST_FAULTS) break;
             var pointer = error.getInstanceLocation().toString();
@@ -304,6 +307,17 @@ public final class Documents {
         }
         if (!faults.isEmpty()) throw new FormatException(faults);
         return node;
+    }
+
+    /** Finds what is too large for anything here to mean it; the schema's own check breaks on it. */
+    private static void numbers(JsonNode node, String pointer, List<Fault> faults) {
+        if (faults.size() == MOST_FAULTS) return;
+        if (node.isNumber()) {
+            if (!node.canConvertToLong() && !(Math.abs(node.doubleValue()) <= MOST_NUMBER))
+                faults.add(new Fault(pointer, node.toString(), "must be a number between -1e15 and 1e15"));
+        } else if (node instanceof ObjectNode object)
+            for (var field : object.properties()) numbers(field.getValue(), pointer + "/" + field.getKey(), faults);
+        else for (int i = 0; i < node.size(); i++) numbers(node.get(i), pointer + "/" + i, faults);
     }
 
     private static String reason(com.networknt.schema.Error error) {

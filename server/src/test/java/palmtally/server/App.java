@@ -45,6 +45,11 @@ public final class App implements BeforeAllCallback, ParameterResolver {
             return context.getBean(type);
         }
 
+        /** Ends the server; its database stays. */
+        public void stop() {
+            context.close();
+        }
+
         @Override
         public void close() {
             context.close();

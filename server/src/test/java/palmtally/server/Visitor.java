@@ -6,6 +6,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import palmtally.formats.Json;
@@ -106,11 +107,22 @@ public final class Visitor {
     }
 
     private Answer send(String method, String path, String body) {
+        return ask(method, path, body == null ? null : body.getBytes(StandardCharsets.UTF_8), "application/json");
+    }
+
+    /**
+     * Any request at all.
+     *
+     * @param body null for none
+     */
+    public Answer ask(String method, String path, byte[] body, String type) {
         var request = HttpRequest.newBuilder(URI.create(base + path))
                 .method(
                         method,
-                        body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofString(body))
-                .header("Content-Type", "application/json");
+                        body == null
+                                ? HttpRequest.BodyPublishers.noBody()
+                                : HttpRequest.BodyPublishers.ofByteArray(body))
+                .header("Content-Type", type);
         if (withToken)
             cookies.getCookieStore().getCookies().stream()
                     .filter(c -> c.getName().equals("XSRF-TOKEN"))

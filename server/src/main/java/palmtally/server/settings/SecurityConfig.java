@@ -9,6 +9,7 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.observation.SecurityObservationSettings;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.context.SecurityContextRepository;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
 import org.springframework.session.web.http.CookieSerializer;
 import palmtally.server.people.Access;
 import palmtally.server.people.Permissions;
@@ -63,6 +64,13 @@ class SecurityConfig {
                         .anyRequest()
                         .denyAll());
         return http.build();
+    }
+
+    /** An address with signs in it that none here has. */
+    @Bean
+    RequestRejectedHandler rejected() {
+        return (request, response, x) -> Problems.write(
+                response, HttpStatus.BAD_REQUEST, "address", "This address has signs in it that no address here has.");
     }
 
     @Bean
