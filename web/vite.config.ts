@@ -37,7 +37,7 @@ export default defineConfig({
     }),
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
-  build: { chunkSizeWarningLimit: 900 },
+  build: { chunkSizeWarningLimit: 900, license: { fileName: 'licences.json' } },
   server: {
     proxy: { '/api': 'http://127.0.0.1:8080', '/formats': 'http://127.0.0.1:8080' },
   },
