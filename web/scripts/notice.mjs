@@ -18,6 +18,11 @@ const java = readFileSync(here('../../server/target/licences.txt'), 'utf8')
   .split('\n')
   .map((line) => line.match(/^\s*((?:\([^)]*\) ?)+)(.*) \(([^:()]+):([^:()]+):([^ ]+) - .*\)$/))
   .filter(Boolean)
+  // A starter holds nothing: it only names others.
+  .filter(
+    ([, , , group, artifact]) =>
+      !(group === 'org.springframework.boot' && artifact.startsWith('spring-boot-starter')),
+  )
   .map(([, licences, , group, artifact, version]) => ({
     name: `${group}:${artifact}`,
     version,

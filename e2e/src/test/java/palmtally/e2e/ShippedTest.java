@@ -21,7 +21,7 @@ class ShippedTest {
     private static List<String> libraries(JarFile jar) {
         return jar.stream()
                 .map(e -> e.getName())
-                .filter(n -> n.startsWith("BOOT-INF/lib/"))
+                .filter(n -> n.startsWith("BOOT-INF/lib/") && n.endsWith(".jar"))
                 .map(n -> n.substring("BOOT-INF/lib/".length()))
                 .toList();
     }
