@@ -109,5 +109,27 @@ class SessionsTest {
             lead.put("/api/people/" + third + "/access", "{\"disabled\":true}");
             assertThat(tap(shut, table).status()).isEqualTo(401);
         }
+
+        /** It would be believed there for five seconds; the database tells it. */
+        @Test
+        void is_refused_within_a_second_at_the_other_server_too(App.Running app) throws InterruptedException {
+            somebody(app, "tapper5");
+            var here = Visitor.as(app.url(), "tapper5", "the right words");
+            var table = here.practical("Lena Brook", "calves");
+            var other = App.start(app.database(), false);
+            try {
+                var there = here.elsewhere(other.url());
+                assertThat(tap(there, table).status()).isEqualTo(200);
+                here.delete("/api/session");
+                int status = 200;
+                for (int i = 0; i < 20 && status == 200; i++) {
+                    Thread.sleep(50);
+                    status = tap(there, table).status();
+                }
+                assertThat(status).isEqualTo(401);
+            } finally {
+                other.stop();
+            }
+        }
     }
 }

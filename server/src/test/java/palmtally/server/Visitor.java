@@ -26,18 +26,24 @@ public final class Visitor {
     }
 
     private final String base;
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient client =
-            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final CookieManager cookies;
+    private final HttpClient client;
     private boolean withToken = true;
 
-    private Visitor(String base) {
+    private Visitor(String base, CookieManager cookies) {
         this.base = base;
+        this.cookies = cookies;
+        client = HttpClient.newBuilder().cookieHandler(cookies).build();
         get("/api/session");
     }
 
+    /** The same visitor, with the same session, at another server of the school. */
+    public Visitor elsewhere(String url) {
+        return new Visitor(url, cookies);
+    }
+
     public static Visitor at(String base) {
-        return new Visitor(base);
+        return new Visitor(base, new CookieManager());
     }
 
     public static Visitor as(String base, String name) {

@@ -55,6 +55,7 @@ public class Live implements SmartLifecycle {
     private final JdbcConnectionDetails database;
     private final Clock clock;
     private final Map<String, Audience> audiences;
+    private final Map<String, Notice> notices;
     private final Set<Onlooker> onlookers = ConcurrentHashMap.newKeySet();
     private final Set<String> told = ConcurrentHashMap.newKeySet();
     private final ExecutorService senders = Executors.newCachedThreadPool(daemon("live-send"));
@@ -62,9 +63,10 @@ public class Live implements SmartLifecycle {
     private volatile boolean running;
     private @Nullable Thread listener;
 
-    Live(JdbcConnectionDetails database, List<Audience> audiences, Clock clock) {
+    Live(JdbcConnectionDetails database, List<Audience> audiences, List<Notice> notices, Clock clock) {
         this.database = database;
         this.clock = clock;
+        this.notices = notices.stream().collect(Collectors.toMap(Notice::channel, Function.identity()));
         this.audiences = audiences.stream().collect(Collectors.toMap(Audience::channel, Function.identity()));
     }
 
@@ -185,13 +187,20 @@ public class Live implements SmartLifecycle {
     private void listen(Connection connection) throws SQLException {
         try (var statement = connection.createStatement()) {
             for (var channel : audiences.keySet()) statement.execute("listen " + channel);
+            for (var channel : notices.keySet()) statement.execute("listen " + channel);
         }
         // What was told while nobody listened is lost: everybody is told anew.
         onlookers.forEach(o -> changed(o.channel, o.key));
+        notices.values().forEach(Notice::heard);
         var postgres = connection.unwrap(PGConnection.class);
         while (running) {
             var notes = postgres.getNotifications(LOOK_MS);
-            if (notes != null) for (var note : notes) changed(note.getName(), note.getParameter());
+            if (notes == null) continue;
+            for (var note : notes) {
+                var notice = notices.get(note.getName());
+                if (notice != null) notice.heard();
+                else changed(note.getName(), note.getParameter());
+            }
         }
     }
 

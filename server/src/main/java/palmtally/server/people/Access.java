@@ -10,6 +10,8 @@ import palmtally.server.problem.Refusal;
 /** Who may see whose records. */
 @Service
 public class Access {
+    static final String CHANNEL = "access";
+
     private final TermRows terms;
     private final AtomicLong changes = new AtomicLong();
 
@@ -35,14 +37,21 @@ public class Access {
         throw Refusal.forbidden("This record is not yours to see.");
     }
 
-    /** Counts up whenever who may do what has changed, here or, within a few seconds, elsewhere: what was kept of it is asked again. */
+    /** Counts up whenever who may do what has changed, here or at another server of the school: what was kept of it is asked again. */
     public long changes() {
         return changes.get();
+    }
+
+    /** It has changed somewhere. */
+    void heard() {
+        changes.incrementAndGet();
     }
 
     /** Says that who may do what has changed; in a transaction again after it, as what is read meanwhile may be of before. */
     void changed() {
         changes.incrementAndGet();
+        // The others hear of it when it is stored.
+        terms.tell(CHANNEL);
         if (TransactionSynchronizationManager.isSynchronizationActive())
             TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
                 @Override

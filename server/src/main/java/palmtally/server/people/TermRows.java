@@ -53,6 +53,10 @@ interface TermRows {
     @Nullable
     Instant closedAt(UUID id);
 
+    @Select("select pg_notify(#{channel}, '')")
+    @Nullable
+    String tell(String channel);
+
     @Select("select tracked from term where id = #{id}")
     long tracked(UUID id);
 

@@ -21,7 +21,7 @@ import palmtally.server.people.Access;
 
 /**
  * Who is signed in, by the session in the database. To read it takes longer than to store a tap; so for taps it is believed for five
- * seconds, unless somebody signed out, was shut out or changed a password at this server meanwhile.
+ * seconds, unless somebody signed out, was shut out or changed a password meanwhile, here or at another server of the school.
  */
 final class TapContexts implements SecurityContextRepository {
     private static final Duration BELIEVED = Duration.ofSeconds(5);
