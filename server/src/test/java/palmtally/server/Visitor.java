@@ -37,9 +37,12 @@ public final class Visitor {
         get("/api/session");
     }
 
-    /** The same visitor, with the same session, at another server of the school. */
+    /** The same visitor, with the same session, at another server of the school; what becomes of the cookies there is of no matter here. */
     public Visitor elsewhere(String url) {
-        return new Visitor(url, cookies);
+        var copy = new CookieManager();
+        for (var cookie : cookies.getCookieStore().getCookies())
+            copy.getCookieStore().add(URI.create(url), cookie);
+        return new Visitor(url, copy);
     }
 
     public static Visitor at(String base) {
