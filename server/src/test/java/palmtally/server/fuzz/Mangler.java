@@ -207,12 +207,12 @@ final class Mangler {
         for (int n = 1 + random.nextInt(3); n > 0; n--) {
             int at = random.nextInt(now.length() + 1);
             int to = Math.min(now.length(), at + random.nextInt(30));
-            now = switch (random.nextInt(6)) {
+            now = switch (random.nextInt(8)) {
                 case 0 -> now.substring(0, at);
                 case 1 -> now.substring(0, at) + now.substring(to);
                 case 2 -> now.substring(0, to) + now.substring(at);
                 case 3 -> now.substring(0, at) + (char) random.nextInt(0x300) + now.substring(at);
-                case 4 -> now.substring(0, at) + text() + now.substring(at);
+                case 4, 5, 6 -> now.substring(0, at) + text() + now.substring(at);
                 default -> now.substring(0, at) + SIGNS.charAt(random.nextInt(SIGNS.length())) + now.substring(to);
             };
             if (now.length() > 200_000) now = now.substring(0, 200_000);
