@@ -1,11 +1,18 @@
 import { useEventListener } from '@vueuse/core'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
-import type { Problem } from '@/api/client'
+import type { Problem, Schema } from '@/api/client'
 import { useAgain } from '@/api/useAgain'
+import { useEarlier, type Page } from '@/api/usePages'
 import { useHistory } from './useHistory'
 
+/** What the server shows of a document with versions. */
+interface Stored {
+  version: number
+  history: Page<Schema['VersionLine']>
+}
+
 /** What the server knows to do with one kind of document that is edited. */
-export interface Versioned<View extends { version: number }, Text, Checks> {
+export interface Versioned<View extends Stored, Text, Checks> {
   /** Name under which the browser keeps what is not yet saved. */
   shelf: string
   read: () => Promise<View>
@@ -17,6 +24,8 @@ export interface Versioned<View extends { version: number }, Text, Checks> {
   put: (from: number, text: Text, what: string) => Promise<View>
   /** The text that a version had; `now` is what is stored. */
   version: (version: number, now: View) => Promise<Text>
+  /** Lines of the versions before one. */
+  earlier: (before: string) => Promise<Page<Schema['VersionLine']>>
   /** What is different, a line each. */
   difference: (before: Text, after: Text) => Promise<string[]>
 }
@@ -31,9 +40,7 @@ interface Kept<Text> {
  * A document while it is edited: every act can be undone, the checks follow each, and what is not yet saved survives a closed tab.
  * Saving makes one version out of the acts since the last; of two who save, the second sees both and loses nothing.
  */
-export function useVersioned<View extends { version: number }, Text, Checks>(
-  of: Versioned<View, Text, Checks>,
-) {
+export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<View, Text, Checks>) {
   const view = shallowRef<View>()
   const text = shallowRef<Text>()
   const checks = shallowRef<Checks>()
@@ -222,6 +229,7 @@ export function useVersioned<View extends { version: number }, Text, Checks>(
     dirty,
     restored,
     theirs,
+    history: useEarlier(() => view.value?.history, of.earlier),
     undoable: history.undoable,
     redoable: history.redoable,
     read,

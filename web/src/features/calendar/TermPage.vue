@@ -4,7 +4,6 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
-import { useEarlier } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import FindingCard from '@/parts/FindingCard.vue'
@@ -41,19 +40,7 @@ const router = useRouter()
 const term = session.term?.id ?? ''
 const plan = useTerm(term)
 const { curriculum, checks, view, busy, dirty, failed, theirs } = plan
-const {
-  lines: versions,
-  more,
-  earlier,
-} = useEarlier(
-  () => view.value?.history,
-  (before) =>
-    ask(
-      api.GET('/api/terms/{term}/curriculum/versions', {
-        params: { path: { term }, query: { before: Number(before) } },
-      }),
-    ),
-)
+const { lines: versions, more, earlier } = plan.history
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 const { data: log } = useAsked(() => ask(api.GET('/api/terms/{term}/shown', { params: { path: { term } } })))
 /** Which side is shown stands in the address, so that it can be linked to. */

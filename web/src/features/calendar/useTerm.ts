@@ -26,6 +26,12 @@ export function useTerm(term: string) {
               params: { path: { term, version } },
             }),
           ),
+    earlier: (before) =>
+      ask(
+        api.GET('/api/terms/{term}/curriculum/versions', {
+          params: { path: { term }, query: { before: Number(before) } },
+        }),
+      ),
     difference: (before, after) =>
       ask(api.POST('/api/terms/{term}/curriculum/difference', { params, body: { before, after } })),
   })

@@ -4,7 +4,6 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
-import { useEarlier } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import FindingCard from '@/parts/FindingCard.vue'
@@ -62,19 +61,7 @@ const extra = ref<ReadonlySet<string>>(new Set())
 const tab = ref<'checks' | 'step' | 'fit' | 'versions'>('checks')
 const list = ref<InstanceType<typeof StepList>>()
 const adder = ref<InstanceType<typeof AddLine>>()
-const {
-  lines: versions,
-  more,
-  earlier,
-} = useEarlier(
-  () => view.value?.history,
-  (before) =>
-    ask(
-      api.GET('/api/sequences/{id}/versions', {
-        params: { path: { id: props.id }, query: { before: Number(before) } },
-      }),
-    ),
-)
+const { lines: versions, more, earlier } = draft.history
 const opened = ref<Schema['VersionView']>()
 const keys = ref(false)
 

@@ -25,6 +25,12 @@ export function useDraft(
     version: async (version) =>
       (await ask(api.GET('/api/sequences/{id}/versions/{version}', { params: { path: { id, version } } })))
         .sequence,
+    earlier: (before) =>
+      ask(
+        api.GET('/api/sequences/{id}/versions', {
+          params: { path: { id }, query: { before: Number(before) } },
+        }),
+      ),
     difference: (before, after) => ask(api.POST('/api/drafts/difference', { body: { before, after } })),
   })
   async function mend(key: string, label: string) {

@@ -28,7 +28,7 @@ class PagesTest {
     void manyPracticals(App.Running app) {
         lead = Visitor.as(app.url(), "lead");
         term = app.bean(Terms.class)
-                .add("Long", "Everybody", LocalDate.now().minusWeeks(3), 12)
+                .add("Long", "Everybody", LocalDate.now(app.clock()).minusWeeks(3), 12)
                 .id();
         var columns =
                 "student_id, grader_id, sequence_version_id, profile_version_id, asked, sides, table_number, kind, finished";

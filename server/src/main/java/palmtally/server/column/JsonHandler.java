@@ -1,17 +1,14 @@
 package palmtally.server.column;
 
-import java.sql.CallableStatement;
 import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Types;
-import org.apache.ibatis.type.BaseTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.jspecify.annotations.Nullable;
 import palmtally.formats.Json;
 
 /** A value that is stored whole, as jsonb. */
-public abstract class JsonHandler<T> extends BaseTypeHandler<T> {
+public abstract class JsonHandler<T> extends TextHandler<T> {
     private final Class<T> type;
 
     protected JsonHandler(Class<T> type) {
@@ -24,21 +21,7 @@ public abstract class JsonHandler<T> extends BaseTypeHandler<T> {
     }
 
     @Override
-    public @Nullable T getNullableResult(ResultSet rows, String column) throws SQLException {
-        return of(rows.getString(column));
-    }
-
-    @Override
-    public @Nullable T getNullableResult(ResultSet rows, int column) throws SQLException {
-        return of(rows.getString(column));
-    }
-
-    @Override
-    public @Nullable T getNullableResult(CallableStatement call, int column) throws SQLException {
-        return of(call.getString(column));
-    }
-
-    private @Nullable T of(@Nullable String json) {
-        return json == null ? null : Json.MAPPER.readValue(json, type);
+    T of(String json) {
+        return Json.MAPPER.readValue(json, type);
     }
 }

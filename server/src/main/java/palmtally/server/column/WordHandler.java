@@ -1,19 +1,16 @@
 package palmtally.server.column;
 
-import java.sql.CallableStatement;
 import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.apache.ibatis.type.BaseTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.jspecify.annotations.Nullable;
 
 /** An enum is stored as the word it is called by, such as {@code spot-check}; a word that is none of its is an error that names both. */
-public class WordHandler<E extends Enum<E>> extends BaseTypeHandler<E> {
+public class WordHandler<E extends Enum<E>> extends TextHandler<E> {
     private final Class<E> type;
     private final Map<String, E> byWord;
 
@@ -33,22 +30,7 @@ public class WordHandler<E extends Enum<E>> extends BaseTypeHandler<E> {
     }
 
     @Override
-    public @Nullable E getNullableResult(ResultSet rows, String column) throws SQLException {
-        return of(rows.getString(column));
-    }
-
-    @Override
-    public @Nullable E getNullableResult(ResultSet rows, int column) throws SQLException {
-        return of(rows.getString(column));
-    }
-
-    @Override
-    public @Nullable E getNullableResult(CallableStatement call, int column) throws SQLException {
-        return of(call.getString(column));
-    }
-
-    private @Nullable E of(@Nullable String word) throws SQLException {
-        if (word == null) return null;
+    E of(String word) throws SQLException {
         var value = byWord.get(word);
         if (value == null) throw new SQLException("\"" + word + "\" is no " + type.getSimpleName());
         return value;
