@@ -22,7 +22,8 @@ public final class InvalidValue extends IllegalArgumentException {
 
         @Override
         public String toString() {
-            return field + " " + reason + (value.isEmpty() || value.equals("null") ? "" : " (is " + value + ")");
+            return (field.isEmpty() ? "it" : field) + " " + reason
+                    + (value.isEmpty() || value.equals("null") ? "" : " (is " + value + ")");
         }
     }
 

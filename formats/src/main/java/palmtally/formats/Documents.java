@@ -23,6 +23,7 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -36,6 +37,7 @@ public final class Documents {
 
     private static final int MOST_FAULTS = 200;
     private static final double MOST_NUMBER = 1e15;
+
     private static final Map<String, Schema> SCHEMAS = new ConcurrentHashMap<>();
 
     private Documents() {}
@@ -274,6 +276,8 @@ public final class Documents {
         JsonNode node;
         try {
             node = Json.MAPPER.readTree(text);
+        } catch (StreamConstraintsException e) {
+            throw new FormatException(List.of(new Fault("", "", Json.TOO_MUCH)));
         } catch (JacksonException e) {
             var at = e.getLocation();
             var where = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();

@@ -1,7 +1,10 @@
 package palmtally.formats;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.json.JsonFactoryBuilder;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationFeature;
@@ -10,10 +13,29 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The one JSON mapper: strict going in, without nulls going out, enums by their trade names. */
 public final class Json {
+    /** No document is deeper than a quarter of it. */
+    private static final int MOST_NESTED = 40;
+
+    /** Twice what a practical has with as many events as it may have. Each becomes some hundred bytes of the heap. */
+    private static final long MOST_PARTS = 1_000_000;
+
+    /** What is said of it. */
+    public static final String TOO_MUCH =
+            "is nested deeper than 40 or has more than 1,000,000 parts: nothing here is that large";
+
     /** Shared and thread-safe. */
-    public static final JsonMapper MAPPER = strict(JsonMapper.builder()).build();
+    public static final JsonMapper MAPPER =
+            strict(JsonMapper.builder(bounded(JsonFactory.builder()).build())).build();
 
     private Json() {}
+
+    /** What is nested deeper or has more parts than anything here means is read no further. */
+    public static JsonFactoryBuilder bounded(JsonFactoryBuilder builder) {
+        return builder.streamReadConstraints(StreamReadConstraints.builder()
+                .maxNestingDepth(MOST_NESTED)
+                .maxTokenCount(MOST_PARTS)
+                .build());
+    }
 
     /** The same settings on any builder, so that the server speaks the very same JSON. */
     public static JsonMapper.Builder strict(JsonMapper.Builder builder) {

@@ -125,12 +125,17 @@ public final class Visitor {
      * @param body null for none
      */
     public Answer ask(String method, String path, byte[] body, String type) {
+        return ask(
+                method,
+                path,
+                body == null ? HttpRequest.BodyPublishers.noBody() : HttpRequest.BodyPublishers.ofByteArray(body),
+                type);
+    }
+
+    /** Any request at all, whose body comes as it may. */
+    Answer ask(String method, String path, HttpRequest.BodyPublisher body, String type) {
         var request = HttpRequest.newBuilder(URI.create(base + path))
-                .method(
-                        method,
-                        body == null
-                                ? HttpRequest.BodyPublishers.noBody()
-                                : HttpRequest.BodyPublishers.ofByteArray(body))
+                .method(method, body)
                 .header("Content-Type", type);
         if (withToken)
             cookies.getCookieStore().getCookies().stream()

@@ -11,10 +11,12 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.time.Duration;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.apache.catalina.connector.Request;
 import org.apache.catalina.connector.Response;
@@ -28,14 +30,20 @@ import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.web.filter.OncePerRequestFilter;
 import palmtally.formats.Documents;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Role;
 import palmtally.server.problem.Problems;
 
 /**
  * How much may be sent, and how slowly. The body of somebody who is not signed in is small, is read whole within a time and before
  * anything else is done, and few of them are read at once: whoever sends slowly holds up other strangers at most, never those who grade.
+ * Students send little. Files are for those who teach, and one large one is read after the other, so that they never fill the memory
+ * together.
  */
 @Configuration(proxyBeanMethods = false)
 class BodyGuard {
@@ -47,6 +55,17 @@ class BodyGuard {
     private static final int STRANGERS = 24;
 
     private static final int OF_ONE_ADDRESS = 16;
+
+    /** What a student may send: marks, wishes and words. */
+    static final int STUDENTS_BYTES = 64 * 1024;
+
+    /** What is not large: half an hour of taps that waited, any plan. */
+    private static final long FREE_BYTES = 2 << 20;
+
+    /** How long a large one waits for the one before it, and may take to arrive. */
+    private static final Duration LARGE_WAIT = Duration.ofSeconds(20);
+
+    private static final Duration LARGE_TIME = Duration.ofSeconds(60);
 
     /** The largest file, with what JSON makes of it. */
     private static final long MOST_BYTES = 2L * Documents.MOST_BYTES;
@@ -84,6 +103,7 @@ class BodyGuard {
     static final class Guard extends OncePerRequestFilter {
         private final TapContexts contexts;
         private final Semaphore strangers = new Semaphore(STRANGERS);
+        private final Semaphore large = new Semaphore(1, true);
         private final Map<String, AtomicInteger> addresses = new ConcurrentHashMap<>();
 
         Guard(TapContexts contexts) {
@@ -98,10 +118,9 @@ class BodyGuard {
                 chain.doFilter(request, response);
                 return;
             }
-            if (signedIn(request)) {
-                if (length > MOST_BYTES)
-                    refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, "too-large", tooLarge(MOST_BYTES));
-                else chain.doFilter(new Limited(request, MOST_BYTES), response);
+            var signedIn = signedIn(request);
+            if (signedIn != null) {
+                known(signedIn, length, request, response, chain);
                 return;
             }
             if (length > STRANGERS_BYTES) {
@@ -130,11 +149,65 @@ class BodyGuard {
             }
         }
 
-        private boolean signedIn(HttpServletRequest request) {
-            if (contexts.believed(request)) return true;
+        private @Nullable Authentication signedIn(HttpServletRequest request) {
+            var believed = contexts.believed(request);
+            if (believed != null) return believed;
             var session = request.getSession(false);
             return session != null
-                    && session.getAttribute(HttpSessionSecurityContextRepository.SPRING_SECURITY_CONTEXT_KEY) != null;
+                            && session.getAttribute(HttpSessionSecurityContextRepository.SPRING_SECURITY_CONTEXT_KEY)
+                                    instanceof SecurityContext context
+                    ? context.getAuthentication()
+                    : null;
+        }
+
+        private void known(
+                Authentication who,
+                long length,
+                HttpServletRequest request,
+                HttpServletResponse response,
+                FilterChain chain)
+                throws IOException, ServletException {
+            boolean teaches = who.getPrincipal() instanceof Caller caller && caller.role() != Role.STUDENT;
+            long most = teaches ? MOST_BYTES : STUDENTS_BYTES;
+            if (length > most) refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, "too-large", tooLarge(most));
+            // How long it will be is not said of what comes in pieces.
+            else if (!teaches || length >= 0 && length <= FREE_BYTES)
+                answered(new Limited(request, most, null), response, chain);
+            else if (!next()) {
+                response.setHeader("Retry-After", "10");
+                refuse(
+                        request,
+                        response,
+                        HttpStatus.SERVICE_UNAVAILABLE,
+                        "busy",
+                        "Other large files are being read at this moment. Try again in a minute.");
+            } else
+                try {
+                    answered(new Limited(request, most, LARGE_TIME), response, chain);
+                } finally {
+                    large.release();
+                }
+        }
+
+        /** Whoever is refused before all was read sends the rest first, and then reads why. */
+        private static void answered(Limited request, HttpServletResponse response, FilterChain chain)
+                throws IOException, ServletException {
+            chain.doFilter(request, response);
+            try {
+                request.getInputStream().transferTo(OutputStream.nullOutputStream());
+            } catch (IOException e) {
+                request.setAttribute(LEAVE, true);
+            }
+        }
+
+        /** Waits until no other large one is read; not for ever. */
+        private boolean next() {
+            try {
+                return large.tryAcquire(LARGE_WAIT.toSeconds(), TimeUnit.SECONDS);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return false;
+            }
         }
 
         private static byte @Nullable [] body(HttpServletRequest request, HttpServletResponse response)
@@ -189,33 +262,40 @@ class BodyGuard {
 
         @Override
         public ServletInputStream getInputStream() {
-            return new Bytes(new ByteArrayInputStream(body), body.length);
+            return new Bytes(new ByteArrayInputStream(body), body.length, null);
         }
     }
 
     /** A request that ends in an error where more is sent than it may. */
     private static final class Limited extends HttpServletRequestWrapper {
         private final long most;
+        private final @Nullable Duration time;
+        private @Nullable Bytes in;
 
-        Limited(HttpServletRequest request, long most) {
+        Limited(HttpServletRequest request, long most, @Nullable Duration time) {
             super(request);
             this.most = most;
+            this.time = time;
         }
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            return new Bytes(super.getInputStream(), most);
+            if (in == null) in = new Bytes(super.getInputStream(), most, time);
+            return in;
         }
     }
 
     private static final class Bytes extends ServletInputStream {
         private final InputStream in;
+        private final long until;
         private long left;
         private boolean ended;
 
-        Bytes(InputStream in, long most) {
+        /** @param time in which all of it must be there, or null for any */
+        Bytes(InputStream in, long most, @Nullable Duration time) {
             this.in = in;
             this.left = most;
+            this.until = time == null ? Long.MAX_VALUE : System.nanoTime() + time.toNanos();
         }
 
         @Override
@@ -230,6 +310,7 @@ class BodyGuard {
             ended = n < 0;
             if (n > 0) left -= n;
             if (left < 0) throw new IOException("more was sent than may be");
+            if (System.nanoTime() > until) throw new IOException("what was sent took too long to arrive");
             return n;
         }
 

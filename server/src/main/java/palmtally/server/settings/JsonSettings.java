@@ -3,6 +3,7 @@ package palmtally.server.settings;
 import java.io.IOException;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.springframework.boot.jackson.autoconfigure.JsonFactoryBuilderCustomizer;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -13,9 +14,11 @@ import org.springframework.http.MediaType;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.http.converter.json.JacksonJsonHttpMessageConverter;
 import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
 import palmtally.formats.Json;
 import palmtally.formats.Shape;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The server speaks the very JSON of the open formats, and takes in nothing that is not whole. */
@@ -24,6 +27,11 @@ class JsonSettings {
     @Bean
     JsonMapperBuilderCustomizer strictJson() {
         return Json::strict;
+    }
+
+    @Bean
+    JsonFactoryBuilderCustomizer boundedJson() {
+        return Json::bounded;
     }
 
     @Bean
@@ -63,6 +71,8 @@ class JsonSettings {
                 var faults = Shape.faults(node, type.getType());
                 if (!faults.isEmpty()) throw new InvalidValue("request", faults);
                 return mapper.treeToValue(node, mapper.constructType(type.getType()));
+            } catch (StreamConstraintsException e) {
+                throw new InvalidValue("request", new Fault("", "", Json.TOO_MUCH));
             } catch (JacksonException e) {
                 throw new HttpMessageNotReadableException(e.getOriginalMessage(), e, message);
             }

@@ -57,10 +57,12 @@ final class TapContexts implements SecurityContextRepository {
         return new Loaded(context, read.isGenerated());
     }
 
-    /** Whether whoever sends this tap was signed in a moment ago: the session is not read to know. */
-    boolean believed(HttpServletRequest request) {
+    /** Who sends this tap, where they were signed in a moment ago: the session is not read to know. Null of anything else. */
+    @Nullable
+    Authentication believed(HttpServletRequest request) {
         var id = session(request);
-        return id != null && believed(id) != null;
+        var there = id == null ? null : believed(id);
+        return there == null ? null : there.who;
     }
 
     private @Nullable Known believed(String session) {
