@@ -3,76 +3,17 @@ package palmtally.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
-import java.time.LocalDate;
-import java.time.ZonedDateTime;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
-import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.core.calendar.Curriculum;
-import palmtally.server.people.Accounts;
-import palmtally.server.people.Role;
-import palmtally.server.people.Terms;
 import tools.jackson.databind.JsonNode;
 
 /** A lab with its demonstration and its practice round, each in a term of its own that is in its second week. */
 @ExtendWith(App.class)
 class LabTest {
     /** A term with one who teaches it. Lab 1 began half an hour ago: neck is taught in it after 20 minutes of calves. */
-    private record Lab(Visitor teacher, String term, Visitor anybody) {
-        static Lab in(App.Running app, String name) {
-            var accounts = app.bean(Accounts.class);
-            var terms = app.bean(Terms.class);
-            var term = terms.add(name, "Test", LocalDate.now(app.clock()).minusDays(10), 4);
-            var signIn = name.toLowerCase();
-            accounts.addTo(term.id(), name + " Teacher", signIn, "regatta-" + signIn, Role.INSTRUCTOR);
-            for (var student : List.of("Ada One", "Ada Two", "Ben Three", "Cora Four", "Dag Five"))
-                accounts.addTo(
-                        term.id(),
-                        student,
-                        signIn + student.replace(" ", "").toLowerCase(),
-                        "regatta-student",
-                        Role.STUDENT);
-            var lab = new Lab(Visitor.as(app.url(), signIn), term.id().toString(), Visitor.at(app.url()));
-            var began = ZonedDateTime.now(app.clock()).minusMinutes(30);
-            var text =
-                    """
-                    {"id":"t","name":"T","weeks":4,"labsAWeek":1,"labMinutes":120,"targetHours":0,"regionHours":{},"off":[3],
-                     "lessons":[
-                      {"id":"l1","week":2,"lab":1,"region":"lower-leg","aim":"teach","minutes":20,"sequence":"calves","note":"","steps":[]},
-                      {"id":"l2","week":2,"lab":1,"region":"neck","aim":"teach","minutes":45,"sequence":"neck","note":"","steps":[]},
-                      {"id":"l3","week":2,"lab":1,"region":"neck","aim":"practise","minutes":40,"sequence":"neck","note":"","steps":[]}],
-                     "times":[{"day":%d,"begins":"%s","room":"Loft"}]}""".formatted(began.getDayOfWeek().getValue(), began.format(DateTimeFormatter.ofPattern("HH:mm")));
-            assertThat(lab.teacher
-                            .put("/api/terms/" + term.id() + "/curriculum", "{\"from\":0,\"curriculum\":" + text + "}")
-                            .status())
-                    .isEqualTo(200);
-            return lab;
-        }
-
-        JsonNode start(String sequence, String body) {
-            return teacher.post("/api/sequences/" + sequence + "/demonstrations", body)
-                    .json();
-        }
-
-        Visitor.Answer mark(String id, String what, int index, double at, String more) {
-            return teacher.post(
-                    "/api/demonstrations/" + id + "/marks",
-                    "{\"id\":\"" + UUID.randomUUID() + "\",\"what\":\"" + what + "\",\"index\":" + index
-                            + ",\"atSeconds\":" + at + more + "}");
-        }
-
-        JsonNode lessons() {
-            return teacher.get("/api/demonstrations/lessons").json();
-        }
-
-        JsonNode plan() {
-            return teacher.get("/api/terms/" + term + "/curriculum").json();
-        }
-    }
-
     @Test
     void a_demonstration_knows_its_lab_and_when_the_room_is_needed(App.Running app) {
         var lab = Lab.in(app, "Clock");
@@ -97,11 +38,11 @@ class LabTest {
     @Test
     void a_lesson_of_another_sequence_or_of_no_term_is_refused(App.Running app) {
         var lab = Lab.in(app, "Refused");
-        assertThat(lab.teacher
+        assertThat(lab.teacher()
                         .post("/api/sequences/hip/demonstrations", "{\"lesson\":\"l2\"}")
                         .code())
                 .isEqualTo("another-sequence");
-        assertThat(lab.teacher
+        assertThat(lab.teacher()
                         .post("/api/sequences/neck/demonstrations", "{\"lesson\":\"nope\"}")
                         .status())
                 .isEqualTo(404);
@@ -149,16 +90,16 @@ class LabTest {
                 .get(1)
                 .get("name")
                 .asString();
-        var id = lab.teacher.get("/api/sequences/neck").json().toString();
+        var id = lab.teacher().get("/api/sequences/neck").json().toString();
         assertThat(id).contains(step);
         var steps = new ArrayList<String>();
         for (var b :
-                lab.teacher.get("/api/sequences/neck").json().get("sequence").get("blocks"))
+                lab.teacher().get("/api/sequences/neck").json().get("sequence").get("blocks"))
             for (var s : b.get("steps")) steps.add(s.get("id").asString());
         var some = curriculum.replaceFirst(
                 "(\"id\":\"l2\".*?\"steps\":)\\[\\]", "$1[\"" + steps.get(1) + "\",\"" + steps.get(2) + "\"]");
-        assertThat(lab.teacher
-                        .put("/api/terms/" + lab.term + "/curriculum", "{\"from\":1,\"curriculum\":" + some + "}")
+        assertThat(lab.teacher()
+                        .put("/api/terms/" + lab.term() + "/curriculum", "{\"from\":1,\"curriculum\":" + some + "}")
                         .status())
                 .isEqualTo(200);
         var shown = lab.start("neck", "{\"lesson\":\"l2\"}").get("shown").get("moments");
@@ -175,7 +116,7 @@ class LabTest {
         lab.mark(id, "started", 0, 0, "");
         lab.mark(id, "started", 1, 100, "");
         lab.mark(id, "finished", 1, 160, "");
-        var log = lab.teacher.get("/api/terms/" + lab.term + "/shown").json();
+        var log = lab.teacher().get("/api/terms/" + lab.term() + "/shown").json();
         assertThat(log.get("demonstrations")).hasSize(1);
         double seconds = 0;
         double announced = 0;
@@ -187,7 +128,7 @@ class LabTest {
         assertThat(seconds).isPositive().isLessThanOrEqualTo(320);
         assertThat(announced).isGreaterThan(seconds);
         assertThat(Visitor.as(app.url(), "olle")
-                        .get("/api/terms/" + lab.term + "/shown")
+                        .get("/api/terms/" + lab.term() + "/shown")
                         .status())
                 .isEqualTo(403);
     }
@@ -199,14 +140,14 @@ class LabTest {
     @Test
     void a_round_goes_by_its_clock_on_the_class_screen_and_tells_first_names_only(App.Running app) {
         var lab = Lab.in(app, "Round");
-        var preview = lab.teacher
+        var preview = lab.teacher()
                 .post("/api/sequences/neck/rounds/preview", asked(""))
                 .json();
         assertThat(preview.get("tables")).hasSize(2);
         assertThat(preview.get("totalSeconds").asDouble()).isEqualTo(3600);
-        var round = lab.teacher.post("/api/sequences/neck/rounds", asked("")).json();
+        var round = lab.teacher().post("/api/sequences/neck/rounds", asked("")).json();
         var screen = "/api/screens/" + round.get("screen").asString();
-        var told = lab.anybody.get(screen);
+        var told = lab.anybody().get(screen);
         assertThat(told.status()).isEqualTo(200);
         assertThat(told.json().get("roundLive").get("standing").get("leg").asInt())
                 .isEqualTo(-1);
@@ -215,8 +156,8 @@ class LabTest {
                 .contains("\"Ada O.\"", "\"Ada T.\"", "\"Ben\"", "\"Cora\"")
                 .doesNotContain("One", "Two", "Three", "Four", "accountId", "Teacher");
         var id = round.get("id").asString();
-        assertThat(mark(lab.teacher, id, "started", 1, 5).status()).isEqualTo(200);
-        assertThat(lab.anybody
+        assertThat(mark(lab.teacher(), id, "started", 1, 5).status()).isEqualTo(200);
+        assertThat(lab.anybody()
                         .get(screen)
                         .json()
                         .get("roundLive")
@@ -226,12 +167,12 @@ class LabTest {
                 .isEqualTo(1);
         // A demonstration takes the screen back.
         lab.start("neck", "{}");
-        var back = lab.anybody.get(screen).json();
+        var back = lab.anybody().get(screen).json();
         assertThat(back.has("round")).isFalse();
         assertThat(back.has("shown")).isTrue();
         assertThat(mark(Visitor.as(app.url(), "nadia"), id, "finished", 0, 9).status())
                 .isEqualTo(403);
-        assertThat(lab.anybody.get("/api/rounds/" + id).status()).isEqualTo(401);
+        assertThat(lab.anybody().get("/api/rounds/" + id).status()).isEqualTo(401);
     }
 
     private static Visitor.Answer mark(Visitor by, String id, String what, int leg, double at) {
@@ -244,13 +185,14 @@ class LabTest {
     @Test
     void partners_change_from_round_to_round_and_can_be_arranged(App.Running app) {
         var lab = Lab.in(app, "Pairs");
-        var four =
-                ",\"people\":" + people(lab.teacher.get("/api/rounds/students").json(), 4);
+        var four = ",\"people\":"
+                + people(lab.teacher().get("/api/rounds/students").json(), 4);
         var met = new java.util.HashSet<String>();
         for (int i = 0; i < 3; i++) {
-            var round =
-                    lab.teacher.post("/api/sequences/neck/rounds", asked(four)).json();
-            assertThat(mark(lab.teacher, round.get("id").asString(), "started", 0, 0)
+            var round = lab.teacher()
+                    .post("/api/sequences/neck/rounds", asked(four))
+                    .json();
+            assertThat(mark(lab.teacher(), round.get("id").asString(), "started", 0, 0)
                             .status())
                     .isEqualTo(200);
             for (var t : round.get("round").get("tables"))
@@ -261,18 +203,20 @@ class LabTest {
         }
         // Four people have three rounds in which nobody meets twice.
         assertThat(met).hasSize(6);
-        var students = lab.teacher.get("/api/rounds/students").json();
-        var wrong = lab.teacher.post(
-                "/api/sequences/neck/rounds/preview",
-                asked(four + ",\"seats\":[[\"" + students.get(0).get("id").asString() + "\"]]"));
+        var students = lab.teacher().get("/api/rounds/students").json();
+        var wrong = lab.teacher()
+                .post(
+                        "/api/sequences/neck/rounds/preview",
+                        asked(four + ",\"seats\":[[\""
+                                + students.get(0).get("id").asString() + "\"]]"));
         assertThat(wrong.status()).isEqualTo(422);
-        assertThat(lab.teacher
+        assertThat(lab.teacher()
                         .post(
                                 "/api/sequences/neck/rounds/preview",
                                 "{\"minutes\":2,\"roles\":2,\"tables\":2,\"calls\":true}")
                         .text())
                 .contains("too short for what must be practised");
-        assertThat(lab.teacher
+        assertThat(lab.teacher()
                         .post(
                                 "/api/sequences/neck/rounds/preview",
                                 asked(",\"people\":[\"" + UUID.randomUUID() + "\"]"))

@@ -133,7 +133,7 @@ public class Curricula {
     public Versioned take(UUID term, TermFile file, Caller by) {
         sequences.takeAll(file.sequences(), by);
         var now = newest(term);
-        if (now.version() > 0 && now.curriculum().equals(file.curriculum())) return now;
+        if (now.version() > 0 && now.damaged() == null && now.curriculum().equals(file.curriculum())) return now;
         return save(term, file.curriculum(), now.version(), "Read from a file", by);
     }
 

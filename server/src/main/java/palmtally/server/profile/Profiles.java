@@ -60,7 +60,7 @@ public class Profiles {
     /** A new version, unless it says what the newest says already. */
     public Version<Profile> save(Profile profile, @Nullable Caller by) {
         var now = versions.find(profile.id());
-        if (now.isPresent() && now.get().document().equals(profile)) return now.get();
+        if (now.isPresent() && now.get().says(profile)) return now.get();
         return versions.save(profile.id(), now.map(Version::number).orElse(0), "Saved", profile, by);
     }
 

@@ -129,7 +129,7 @@ public class Sequences {
     /** Takes a sequence from a file: a new version where the id is known, unless it says the same. */
     public <V> V take(Sequence sequence, @Nullable Caller by, Function<Version<Sequence>, V> view) {
         var now = find(sequence.id());
-        if (now.isPresent() && now.get().document().equals(sequence)) return view.apply(now.get());
+        if (now.isPresent() && now.get().says(sequence)) return view.apply(now.get());
         return save(sequence, now.map(Version::number).orElse(0), "Read from a file", by, view);
     }
 

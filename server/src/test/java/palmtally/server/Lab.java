@@ -1,0 +1,65 @@
+package palmtally.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.time.ZonedDateTime;
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.UUID;
+import palmtally.server.people.Accounts;
+import palmtally.server.people.Role;
+import palmtally.server.people.Terms;
+import tools.jackson.databind.JsonNode;
+
+/** A term of four weeks with a lab this week that began half an hour ago: it teaches the calves, then the neck, and practises the neck. */
+record Lab(Visitor teacher, String term, Visitor anybody) {
+    static Lab in(App.Running app, String name) {
+        var accounts = app.bean(Accounts.class);
+        var terms = app.bean(Terms.class);
+        var term = terms.add(name, "Test", LocalDate.now(app.clock()).minusDays(10), 4);
+        var signIn = name.toLowerCase();
+        accounts.addTo(term.id(), name + " Teacher", signIn, "regatta-" + signIn, Role.INSTRUCTOR);
+        for (var student : List.of("Ada One", "Ada Two", "Ben Three", "Cora Four", "Dag Five"))
+            accounts.addTo(
+                    term.id(),
+                    student,
+                    signIn + student.replace(" ", "").toLowerCase(),
+                    "regatta-student",
+                    Role.STUDENT);
+        var lab = new Lab(Visitor.as(app.url(), signIn), term.id().toString(), Visitor.at(app.url()));
+        var began = ZonedDateTime.now(app.clock()).minusMinutes(30);
+        var text = """
+                {"id":"t","name":"T","weeks":4,"labsAWeek":1,"labMinutes":120,"targetHours":0,"regionHours":{},"off":[3],
+                 "lessons":[
+                  {"id":"l1","week":2,"lab":1,"region":"lower-leg","aim":"teach","minutes":20,"sequence":"calves","note":"","steps":[]},
+                  {"id":"l2","week":2,"lab":1,"region":"neck","aim":"teach","minutes":45,"sequence":"neck","note":"","steps":[]},
+                  {"id":"l3","week":2,"lab":1,"region":"neck","aim":"practise","minutes":40,"sequence":"neck","note":"","steps":[]}],
+                 "times":[{"day":%d,"begins":"%s","room":"Loft"}]}""".formatted(began.getDayOfWeek().getValue(), began.format(DateTimeFormatter.ofPattern("HH:mm")));
+        assertThat(lab.teacher
+                        .put("/api/terms/" + term.id() + "/curriculum", "{\"from\":0,\"curriculum\":" + text + "}")
+                        .status())
+                .isEqualTo(200);
+        return lab;
+    }
+
+    JsonNode start(String sequence, String body) {
+        return teacher.post("/api/sequences/" + sequence + "/demonstrations", body)
+                .json();
+    }
+
+    Visitor.Answer mark(String id, String what, int index, double at, String more) {
+        return teacher.post(
+                "/api/demonstrations/" + id + "/marks",
+                "{\"id\":\"" + UUID.randomUUID() + "\",\"what\":\"" + what + "\",\"index\":" + index + ",\"atSeconds\":"
+                        + at + more + "}");
+    }
+
+    JsonNode lessons() {
+        return teacher.get("/api/demonstrations/lessons").json();
+    }
+
+    JsonNode plan() {
+        return teacher.get("/api/terms/" + term + "/curriculum").json();
+    }
+}
