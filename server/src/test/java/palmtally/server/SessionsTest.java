@@ -48,6 +48,20 @@ class SessionsTest {
     }
 
     @Test
+    void the_twenty_latest_devices_of_somebody_are_known_and_no_more(App.Running app) {
+        var first = Visitor.as(app.url(), "bram");
+        for (int i = 0; i < 22; i++) Visitor.as(app.url(), "bram");
+        var known = " from known_device where account_id = (select id from account where sign_in = 'bram')";
+        assertThat(app.database().count("select count(*)" + known)).isEqualTo(20);
+        // The first is none of them; signing in there again, it is the latest.
+        var oldest = app.database().column("select min(used_at)::text" + known).get(0);
+        first.post("/api/session", "{\"signIn\":\"bram\",\"password\":\"regatta-bram\"}");
+        assertThat(app.database().count("select count(*)" + known)).isEqualTo(20);
+        assertThat(app.database().column("select min(used_at)::text" + known).get(0))
+                .isGreaterThan(oldest);
+    }
+
+    @Test
     void signing_out_ends_it_at_once(App.Running app) {
         var olle = Visitor.as(app.url(), "olle");
         assertThat(olle.get("/api/practicals").status()).isNotEqualTo(401);

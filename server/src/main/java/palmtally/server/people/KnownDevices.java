@@ -25,6 +25,8 @@ import org.springframework.stereotype.Component;
 class KnownDevices {
     private static final String COOKIE = "palm-device";
     private static final Duration KEPT = Duration.ofDays(365);
+    /** Of one account: whoever comes by a new one each time is known on the latest. */
+    private static final int MOST = 20;
 
     @Mapper
     interface Rows {
@@ -37,6 +39,11 @@ class KnownDevices {
                 insert into known_device (token, account_id, used_at) values (#{token}, #{account}, #{at})
                 on conflict (token) do update set account_id = #{account}, used_at = #{at}""")
         void keep(String token, UUID account, Instant at);
+
+        @Delete("""
+                delete from known_device where account_id = #{account} and token not in
+                (select token from known_device where account_id = #{account} order by used_at desc, token limit #{most})""")
+        void forgetBefore(UUID account, int most);
 
         @Delete("delete from known_device where account_id = #{account}")
         void forget(UUID account);
@@ -62,6 +69,7 @@ class KnownDevices {
         var token = token(request);
         if (token == null) token = Passwords.word(40);
         rows.keep(hash(token), account, clock.instant());
+        rows.forgetBefore(account, MOST);
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
                 ResponseCookie.from(COOKIE, token)
