@@ -50,7 +50,8 @@ public class Library {
      */
     public Versioned save(Technique technique, int from, Caller by) {
         var now = newest(technique.id());
-        if (now.technique().equals(technique)) return now;
+        boolean damaged = versions.damage(technique.id()).isPresent();
+        if (!damaged && now.technique().equals(technique)) return now;
         var saved = versions.save(technique.id(), from, "Saved", technique, by);
         return new Versioned(saved.number(), saved.document());
     }
