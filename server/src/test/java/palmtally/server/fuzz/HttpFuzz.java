@@ -25,6 +25,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** Requests out of the API document, half meant and half spoiled, to a school of their own: the same ones for one seed and number. */
 final class HttpFuzz {
     private static final Path DOCUMENT = Path.of("..", "docs", "openapi.json");
+    private static final int STRANGERS_BYTES = 16 * 1024;
     private static final long SLOW_MS = 5000;
 
     /** What ends the sessions of those who ask, or makes a backup each time. */
@@ -123,7 +124,9 @@ final class HttpFuzz {
             answer = visitors.getOrDefault(who, nobody)
                     .ask(operation.verb, path, body, random.nextInt(60) == 0 ? "text/plain" : "application/json");
         } catch (RuntimeException e) {
-            faults.add(number + " " + who + " " + operation.verb + " " + path + ": no answer, " + e.getMessage());
+            // Of a stranger who sends more than they may nothing more is read, and the line may go before the answer.
+            if (!who.equals("nobody") || body == null || body.length <= STRANGERS_BYTES)
+                faults.add(number + " " + who + " " + operation.verb + " " + path + ": no answer, " + e.getMessage());
             return;
         }
         long ms = (System.nanoTime() - began) / 1_000_000;

@@ -18,6 +18,7 @@ final class Mangler {
     private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
     private static final int DEEP = 400;
     private static final int MANY = 300;
+    private static final int MOST = 2_000_000;
     private static final String SIGNS = "{}[],;:\"'\\\n\t0-9eE.";
 
     static final List<String> TEXTS = List.of(
@@ -186,9 +187,12 @@ final class Mangler {
         };
     }
 
+    /** Less of what is large already, such as many of many: it is to fill the memory of the one who reads, not of the one who sends. */
     private ArrayNode many(JsonNode value) {
+        var within = new ArrayList<Place>();
+        gather(value, within);
         var list = JSON.arrayNode();
-        for (int i = 0; i < MANY; i++) list.add(value.deepCopy());
+        for (int i = Math.min(MANY, 2 + MOST / (1 + within.size())); i > 0; i--) list.add(value.deepCopy());
         return list;
     }
 
