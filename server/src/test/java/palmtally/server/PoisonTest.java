@@ -40,6 +40,11 @@ class PoisonTest {
             "/blocks/*/repeat left out",
             "/zones with nothing in it");
 
+    /** Of a document with more faults than that every fourth is tried: which of them is the same each time. */
+    private static final int ALL = 60;
+
+    private static final int SOME = 4;
+
     private App.Running app;
     private Visitor lead;
     private String term;
@@ -317,9 +322,13 @@ class PoisonTest {
         var whole = door.whole().get();
         var sent = door.send().apply(whole.deepCopy());
         assertThat(sent.status()).as(door + " whole: " + sent.text()).isIn(200, 201);
-        for (var entry : poisons(whole).entrySet()) {
-            // Of a record, its events are not versions, and its profile has a door of its own.
-            if (whole.has("events") && !entry.getKey().startsWith("/sequence")) continue;
+        var poisons = poisons(whole);
+        // Of a record, its events are not versions, and its profile has a door of its own.
+        if (whole.has("events")) poisons.keySet().removeIf(p -> !p.startsWith("/sequence"));
+        int n = 0;
+        for (var entry : poisons.entrySet()) {
+            boolean ofTheFive = THE_FIVE.stream().anyMatch(entry.getKey()::endsWith);
+            if (poisons.size() > ALL && n++ % SOME > 0 && !ofTheFive) continue;
             var document = whole.deepCopy();
             entry.getValue().accept(document);
             long before = versions();
