@@ -64,13 +64,15 @@ public final class SoakBench {
         for (int i = 0; i < TABLES; i++) tables.add(nadia.practical("Ana Quill", "calves"));
         var term = nadia.term();
         var threads = new ArrayList<Thread>();
+        // One after the other: who signs in twenty times in a second is taken for one who guesses.
         for (int t = 0; t < TABLES; t++) {
             int table = t;
-            threads.add(new Thread(() -> taps(table, tables.get(table))));
+            var grader = Visitor.as(url(table), "nadia");
+            threads.add(new Thread(() -> taps(grader, table, tables.get(table))));
         }
         for (int r = 0; r < READERS * servers.size(); r++) {
-            int reader = r;
-            threads.add(new Thread(() -> reads(reader, tables, term)));
+            var who = Visitor.as(url(r), "nadia");
+            threads.add(new Thread(() -> reads(who, tables, term)));
         }
         threads.add(new Thread(this::comings));
         threads.forEach(Thread::start);
@@ -108,8 +110,7 @@ public final class SoakBench {
             System.out.println("  " + what + " " + answer.status() + " " + answer.text());
     }
 
-    private void taps(int table, String practical) {
-        var grader = Visitor.as(url(table), "nadia");
+    private void taps(Visitor grader, int table, String practical) {
         long began = System.nanoTime();
         for (int i = 1; going.get(); i++) {
             // A practical holds so many taps and no more: what comes after are looks, which undo nothing and end
@@ -128,8 +129,7 @@ public final class SoakBench {
         }
     }
 
-    private void reads(int reader, List<String> tables, String term) {
-        var who = Visitor.as(url(reader), "nadia");
+    private void reads(Visitor who, List<String> tables, String term) {
         for (int i = 0; going.get(); i++) {
             count("score", who.get("/api/practicals/" + tables.get(i % tables.size()) + "/scores"));
             if (i % 10 == 0) count("floor", who.get("/api/floor"));
