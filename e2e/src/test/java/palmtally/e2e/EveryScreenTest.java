@@ -6,6 +6,7 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -49,8 +50,12 @@ class EveryScreenTest {
     /** By its place: a dialog may lie over it. */
     private static final String NIGHT = ".rail button[aria-pressed]";
 
+    /** Addresses that other tests look at, as they need a school of their own. */
+    private static final List<String> ELSEWHERE = List.of("/setup", "/install");
+
     private Browser browser;
     private Visitor teacher;
+    private Map<String, String> screens;
 
     @BeforeAll
     void open(App.Running app) {
@@ -63,7 +68,13 @@ class EveryScreenTest {
         browser.close();
     }
 
+    /** Addresses by the name of their picture, those of a teacher. */
     private Map<String, String> screens() {
+        if (screens == null) screens = made();
+        return screens;
+    }
+
+    private Map<String, String> made() {
         var lines = teacher.all("/api/terms/" + teacher.term() + "/practicals");
         String waiting = "";
         String awarded = "";
@@ -183,6 +194,22 @@ class EveryScreenTest {
     }
 
     @Test
+    void every_address_of_the_app_is_among_them() throws IOException {
+        var seen = new ArrayList<>(ELSEWHERE);
+        seen.addAll(List.of("/sign-in", "/me", "/peer"));
+        screens().values().forEach(p -> seen.add(p.replaceAll("[?#].*", "")));
+        var routes = Pattern.compile("path: '(/[^']*)'(?!, redirect)")
+                .matcher(Files.readString(Path.of("..", "web", "src", "router.ts")))
+                .results()
+                .map(r -> r.group(1))
+                .toList();
+        assertThat(routes).hasSizeGreaterThan(20);
+        assertThat(routes).allSatisfy(route -> assertThat(seen)
+                .as(route)
+                .anyMatch(p -> p.matches(route.replaceAll(":\\w+", "[^/]+"))));
+    }
+
+    @Test
     void keeps_to_wcag_and_leaves_room_for_a_finger(App.Running app) {
         var page = browser.page();
         var hand = new LaidHand(page);
@@ -226,6 +253,9 @@ class EveryScreenTest {
         settle(student);
         look(student, "me", faults);
         onAPhone(student, "me", faults);
+        student.navigate(app.url() + "/peer");
+        settle(student);
+        look(student, "peer", faults);
         student.context().close();
         var lead = browser.page();
         Browser.signIn(lead, app.url(), "lead");
