@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -29,6 +30,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Several tables at once: set up in a few touches, nothing lost, and time away from a table judged by nobody. */
 @ExtendWith(App.class)
+@Tag("measured")
 class FloorTest {
     @TempDir
     Path folder;

@@ -8,6 +8,7 @@ import com.microsoft.playwright.CDPSession;
 import com.microsoft.playwright.Page;
 import java.util.ArrayList;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.server.App;
@@ -15,6 +16,7 @@ import palmtally.server.Visitor;
 
 /** Six tables live: how soon a tap answers, and what an hour of them leaves in memory. */
 @ExtendWith(App.class)
+@Tag("measured")
 class GradingSpeedTest {
     private static final List<String> STUDENTS =
             List.of("Ana Quill", "Bram Oster", "Cleo Fenn", "Dara Moss", "Eli Thorne", "Fay Linden");

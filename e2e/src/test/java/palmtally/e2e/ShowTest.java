@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.server.App;
@@ -23,6 +24,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** A demonstration in front of a class: screens that follow, a clock that tells the truth, and an end that is on time. */
 @ExtendWith(App.class)
+@Tag("measured")
 class ShowTest {
     private static final Pattern LEFT = Pattern.compile("^(−?)(\\d+):(\\d\\d) left of this step$");
 
