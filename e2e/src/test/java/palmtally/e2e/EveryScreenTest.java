@@ -204,9 +204,9 @@ class EveryScreenTest {
                 .map(r -> r.group(1))
                 .toList();
         assertThat(routes).hasSizeGreaterThan(20);
-        assertThat(routes).allSatisfy(route -> assertThat(seen)
-                .as(route)
-                .anyMatch(p -> p.matches(route.replaceAll(":\\w+", "[^/]+"))));
+        assertThat(routes)
+                .allSatisfy(route ->
+                        assertThat(seen).as(route).anyMatch(p -> p.matches(route.replaceAll(":\\w+", "[^/]+"))));
     }
 
     @Test
