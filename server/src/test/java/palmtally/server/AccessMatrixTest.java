@@ -21,6 +21,7 @@ import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
 import palmtally.server.people.Terms;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 
 /**
  * Who reaches what: every endpoint × everybody there is × the state of what it is about, by HTTP. What is expected stands in {@code
@@ -63,7 +64,10 @@ class AccessMatrixTest {
                 .json()
                 .get("curriculum")
                 .toString();
-        planFile = nadia.get("/api/terms/" + here + "/curriculum/file").text();
+        // Without its sequences, which are there: students send less than those.
+        var file = nadia.get("/api/terms/" + here + "/curriculum/file").json();
+        ((ArrayNode) file.get("sequences")).removeAll();
+        planFile = file.toString();
         var away = terms.add("Away", "Away", LocalDate.now(app.clock()), 15).id();
         accounts.addTo(away, "Ivo Away", "ivo", WORD, Role.INSTRUCTOR);
         accounts.addTo(away, "Greta Away", "greta", WORD, Role.GRADER);
