@@ -21,7 +21,7 @@ const rooms = computed(() =>
         { to: '/track', name: 'Track' },
         { to: '/school', name: 'School' },
       ]
-    : [{ to: '/me', name: 'My palms', also: ['/review'] }],
+    : [{ to: '/me', name: 'My palms', also: ['/review', '/peer'] }],
 )
 const here = (room: { to: string; also?: string[] }) =>
   [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))

@@ -19,10 +19,13 @@ void useWakeLock()
 <template>
   <div class="page">
     <Standing :problem="problem" :loading="loading && !looks" @again="again" />
-    <p v-if="looks && !look" class="card soft">
-      Nobody asks you to watch now. When your instructor names you as the one who watches, it opens here by
-      itself.
-    </p>
+    <template v-if="looks && !look">
+      <h1>Watch at a table</h1>
+      <p class="card soft">
+        Nobody asks you to watch now. When your instructor names you as the one who watches, it opens here by
+        itself.
+      </p>
+    </template>
     <PeerLook v-if="look" :key="look.id" :look="look" @done="again" />
   </div>
 </template>
