@@ -18,7 +18,7 @@ final class Mangler {
     private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
     private static final int DEEP = 400;
     private static final int MANY = 300;
-    private static final int MOST = 2_000_000;
+    private static final int MOST = 20_000_000;
     private static final String SIGNS = "{}[],;:\"'\\\n\t0-9eE.";
 
     static final List<String> TEXTS = List.of(
@@ -189,11 +189,18 @@ final class Mangler {
 
     /** Less of what is large already, such as many of many: it is to fill the memory of the one who reads, not of the one who sends. */
     private ArrayNode many(JsonNode value) {
-        var within = new ArrayList<Place>();
-        gather(value, within);
+        long one = signs(value);
         var list = JSON.arrayNode();
-        for (int i = Math.min(MANY, 2 + MOST / (1 + within.size())); i > 0; i--) list.add(value.deepCopy());
+        for (long i = Math.min(MANY, 2 + MOST / one); i > 0; i--) list.add(value.deepCopy());
         return list;
+    }
+
+    /** About how long it is when written. */
+    private static long signs(JsonNode node) {
+        if (node.isString()) return 2 + node.asString().length();
+        long all = 4;
+        for (var within : node) all += 6 + signs(within);
+        return all;
     }
 
     private JsonNode deep(JsonNode value) {
