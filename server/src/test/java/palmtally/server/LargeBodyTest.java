@@ -30,10 +30,10 @@ class LargeBodyTest {
     void students_send_little(App.Running app) {
         var ana = Visitor.as(app.url(), "ana");
         var path = "/api/practicals/00000000-0000-0000-0000-000000000000/self-marks";
-        var refused = ana.post(path, words(64 * 1024));
+        var refused = ana.post(path, words(MIB));
         assertThat(refused.status()).isEqualTo(413);
-        assertThat(refused.json().get("detail").asString()).isEqualTo("What was sent is larger than 64 KiB.");
-        assertThat(ana.post(path, words(60 * 1024)).status()).isEqualTo(422);
+        assertThat(refused.json().get("detail").asString()).isEqualTo("What was sent is larger than 1 MiB.");
+        assertThat(ana.post(path, words(900 * 1024)).status()).isEqualTo(422);
     }
 
     @Test

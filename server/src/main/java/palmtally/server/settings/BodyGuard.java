@@ -56,8 +56,11 @@ class BodyGuard {
 
     private static final int OF_ONE_ADDRESS = 16;
 
-    /** What a student may send: marks, wishes and words. */
-    static final int STUDENTS_BYTES = 64 * 1024;
+    /** What a student may send: five hundred taps of a look at a table, with words. */
+    static final int STUDENTS_BYTES = 1 << 20;
+
+    /** What of it is not large: marks, wishes and words. */
+    private static final long STUDENTS_FREE_BYTES = 64 * 1024;
 
     /** What is not large: half an hour of taps that waited, any plan. */
     private static final long FREE_BYTES = 2 << 20;
@@ -104,6 +107,7 @@ class BodyGuard {
         private final TapContexts contexts;
         private final Semaphore strangers = new Semaphore(STRANGERS);
         private final Semaphore large = new Semaphore(1, true);
+        private final Semaphore largeOfStudents = new Semaphore(1, true);
         private final Map<String, AtomicInteger> addresses = new ConcurrentHashMap<>();
 
         Guard(TapContexts contexts) {
@@ -169,11 +173,12 @@ class BodyGuard {
                 throws IOException, ServletException {
             boolean teaches = who.getPrincipal() instanceof Caller caller && caller.role() != Role.STUDENT;
             long most = teaches ? MOST_BYTES : STUDENTS_BYTES;
+            var lane = teaches ? large : largeOfStudents;
             if (length > most) refuse(request, response, HttpStatus.CONTENT_TOO_LARGE, "too-large", tooLarge(most));
             // How long it will be is not said of what comes in pieces.
-            else if (!teaches || length >= 0 && length <= FREE_BYTES)
+            else if (length >= 0 && length <= (teaches ? FREE_BYTES : STUDENTS_FREE_BYTES))
                 answered(new Limited(request, most, null), response, chain);
-            else if (!next()) {
+            else if (!next(lane)) {
                 response.setHeader("Retry-After", "10");
                 refuse(
                         request,
@@ -185,7 +190,7 @@ class BodyGuard {
                 try {
                     answered(new Limited(request, most, LARGE_TIME), response, chain);
                 } finally {
-                    large.release();
+                    lane.release();
                 }
         }
 
@@ -201,9 +206,9 @@ class BodyGuard {
         }
 
         /** Waits until no other large one is read; not for ever. */
-        private boolean next() {
+        private static boolean next(Semaphore lane) {
             try {
-                return large.tryAcquire(LARGE_WAIT.toSeconds(), TimeUnit.SECONDS);
+                return lane.tryAcquire(LARGE_WAIT.toSeconds(), TimeUnit.SECONDS);
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 return false;
