@@ -17,11 +17,11 @@ const rooms = computed(() =>
     ? [
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
-        { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare'] },
+        { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks'] },
         { to: '/track', name: 'Track' },
         { to: '/school', name: 'School' },
       ]
-    : [{ to: '/me', name: 'My palms', also: ['/review', '/peer'] }],
+    : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks'] }],
 )
 const here = (room: { to: string; also?: string[] }) =>
   [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))

@@ -75,6 +75,11 @@ export const router = createRouter({
       component: () => import('./features/practical/PeerPage.vue'),
       meta: { student: true },
     },
+    {
+      path: '/marks',
+      component: () => import('./features/practical/MarksPage.vue'),
+      meta: { student: true },
+    },
     { path: '/me', component: () => import('./features/competency/MePage.vue'), meta: { student: true } },
     {
       path: '/school/profile/:id',

@@ -308,6 +308,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['marks']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/me/peer-looks': {
     parameters: {
       query?: never
@@ -1928,6 +1944,12 @@ export interface components {
       /** Format: int32 */
       pairs: number
     }
+    AnswerView: {
+      /** @enum {string} */
+      answer:
+        'asked' | 'not-asked' | 'cannot-say' | 'heard-nothing' | 'not-listening' | 'left-out' | 'not-seen'
+      label: string
+    }
     Archived: {
       archived?: boolean
     }
@@ -2341,6 +2363,7 @@ export interface components {
       /** Format: int32 */
       observations: number
       parts: components['schemas']['Part'][]
+      questions: components['schemas']['QuestionView'][]
       /** Format: double */
       score?: number
       thin: boolean
@@ -2471,6 +2494,8 @@ export interface components {
     Draping: {
       /** @enum {string} */
       consent: 'at-the-moment' | 'at-the-start-confirmed'
+      /** Format: double */
+      faultyCap: number
       /** @enum {string} */
       gluteals: 'through-sheet' | 'side-only' | 'bare'
       /** Format: double */
@@ -2589,11 +2614,14 @@ export interface components {
         | 'hold-stop'
         | 'rate-tap'
         | 'sheet-change'
+        | 'sheet-look'
         | 'consent'
         | 'say'
         | 'reply'
         | 'report'
         | 'report-answer'
+        | 'guarding'
+        | 'stroke-fault'
         | 'look'
         | 'balance-test'
         | 'lubricant'
@@ -2603,7 +2631,10 @@ export interface components {
         | 'attend'
         | 'break'
         | 'safety-stop'
+        | 'client-word'
         | 'note'
+        | 'praise'
+        | 'review-answer'
         | 'undo'
         | 'finish'
       /** Format: int64 */
@@ -2616,6 +2647,7 @@ export interface components {
       /** @enum {string} */
       answer?: 'asked' | 'yes' | 'no' | 'withdrawn'
       asked?: boolean
+      byClient?: boolean
       clear?: boolean
       /** Format: int32 */
       depth?: number
@@ -2640,18 +2672,28 @@ export interface components {
         | 'dropped-head'
         | 'raised-shoulders'
         | 'tense-hand'
+        | 'lifting-with-back'
+        | 'pulling-with-arms'
+        | 'reaching'
       )[]
+      /** @enum {string} */
+      flaw?: 'too-light' | 'too-deep' | 'too-fast' | 'wrong-direction' | 'wrong-landmark'
       followedUp?: boolean
       /** @enum {string} */
       measured?: 'pain' | 'range'
+      missed?: ('loose' | 'left-open' | 'lifted-too-high' | 'not-secured' | 'not-covered-at-end' | 'other')[]
       /** Format: int32 */
       number?: number
       on?: boolean
       /** @enum {string} */
       position?: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
+      question?: string
       ref?: string
       /** @enum {string} */
       response?: 'eased' | 'broader' | 'slower' | 'stopped' | 'none'
+      /** @enum {string} */
+      said?:
+        'asked' | 'not-asked' | 'cannot-say' | 'heard-nothing' | 'not-listening' | 'left-out' | 'not-seen'
       /** @enum {string} */
       saying?:
         | 'greeting'
@@ -2692,6 +2734,9 @@ export interface components {
         | 'elbow'
       /** @enum {string} */
       unit?: 'head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg'
+      volunteered?: boolean
+      /** @enum {string} */
+      word?: 'tickles' | 'cold'
       /** @enum {string} */
       zone?:
         | 'scalp'
@@ -2769,6 +2814,9 @@ export interface components {
         | 'dropped-head'
         | 'raised-shoulders'
         | 'tense-hand'
+        | 'lifting-with-back'
+        | 'pulling-with-arms'
+        | 'reaching'
       name: string
     }
     Figure: {
@@ -2888,6 +2936,7 @@ export interface components {
         | 'ORDER-PREREQ/compare-after'
         | 'ORDER-RUN'
         | 'ORDER-COVER'
+        | 'ORDER-WAY'
         | 'DOSE-WINDOW'
         | 'DOSE-RATE'
         | 'DOSE-CAP'
@@ -2895,6 +2944,7 @@ export interface components {
         | 'PRESS-CEILING'
         | 'PRESS-STEP'
         | 'PRESS-POINT'
+        | 'PRESS-DEPTH'
         | 'PRESS-BAND'
         | 'PRESS-ANSWER'
         | 'CONSENT-BEFORE'
@@ -2917,6 +2967,7 @@ export interface components {
         | 'COMM-WARN'
         | 'COMM-CUE'
         | 'COMM-INTERVIEW'
+        | 'COMM-REPLY'
         | 'COMM-CLOSE'
         | 'CLEAN-FACE'
         | 'SCOPE'
@@ -2958,7 +3009,7 @@ export interface components {
     }
     Growth: {
       /** Format: double */
-      fadingShare?: number
+      fadingShare: number
       /** Format: double */
       priorMean: number
       /** Format: double */
@@ -3317,11 +3368,14 @@ export interface components {
       }
       /** Format: double */
       floor: number
+      least: {
+        [key: string]: number
+      }
+      mechanics: components['schemas']['MechanicsParts']
+      order: components['schemas']['OrderParts']
       /** @enum {string} */
       outcome: 'conjunctive' | 'compensatory' | 'checklist' | 'global'
       pressure: components['schemas']['PressureParts']
-      /** Format: double */
-      safetyEdge: number
     }
     Mechanics: {
       /** Format: double */
@@ -3335,6 +3389,14 @@ export interface components {
       lookEverySeconds: number
       /** Format: double */
       pointedShare: number
+    }
+    MechanicsParts: {
+      /** Format: double */
+      balance: number
+      /** Format: double */
+      looks: number
+      /** Format: double */
+      thumb: number
     }
     MomentView: {
       beat?: components['schemas']['Beat']
@@ -3630,6 +3692,7 @@ export interface components {
       chosen: {
         [key: string]: number
       }
+      group: string
       id: string
       /** Format: double */
       least: number
@@ -3664,6 +3727,7 @@ export interface components {
         | 'ORDER-PREREQ/compare-after'
         | 'ORDER-RUN'
         | 'ORDER-COVER'
+        | 'ORDER-WAY'
         | 'DOSE-WINDOW'
         | 'DOSE-RATE'
         | 'DOSE-CAP'
@@ -3671,6 +3735,7 @@ export interface components {
         | 'PRESS-CEILING'
         | 'PRESS-STEP'
         | 'PRESS-POINT'
+        | 'PRESS-DEPTH'
         | 'PRESS-BAND'
         | 'PRESS-ANSWER'
         | 'CONSENT-BEFORE'
@@ -3693,6 +3758,7 @@ export interface components {
         | 'COMM-WARN'
         | 'COMM-CUE'
         | 'COMM-INTERVIEW'
+        | 'COMM-REPLY'
         | 'COMM-CLOSE'
         | 'CLEAN-FACE'
         | 'SCOPE'
@@ -3753,6 +3819,16 @@ export interface components {
     Option: {
       id: string
       label: string
+    }
+    OrderParts: {
+      /** Format: double */
+      outOfPlace: number
+      /** Format: double */
+      restart: number
+      /** Format: double */
+      safety: number
+      /** Format: double */
+      time: number
     }
     Ordering: {
       /** Format: int32 */
@@ -3996,11 +4072,21 @@ export interface components {
     }
     PressureParts: {
       /** Format: double */
-      answers: number
+      begunOverCap: number
       /** Format: double */
-      ceilings: number
+      ceilingPrice: number
+      /** Format: double */
+      depth: number
       /** Format: double */
       holds: number
+      /** Format: double */
+      offCap: number
+      /** Format: double */
+      oneSidedCap: number
+      /** Format: double */
+      overByOnePrice: number
+      /** Format: double */
+      overPrice: number
       /** Format: double */
       rate: number
       /** Format: double */
@@ -4085,6 +4171,16 @@ export interface components {
       /** Format: double */
       startedAt: number
       words: string
+    }
+    QuestionView: {
+      answers: components['schemas']['AnswerView'][]
+      /** Format: int64 */
+      atMs?: number
+      key: string
+      sentence: string
+      /** @enum {string} */
+      side?: 'left' | 'right' | 'midline' | 'both'
+      step?: string
     }
     RatedSequence: {
       figures: components['schemas']['Figure'][]
@@ -4281,6 +4377,7 @@ export interface components {
         | 'ORDER-PREREQ/compare-after'
         | 'ORDER-RUN'
         | 'ORDER-COVER'
+        | 'ORDER-WAY'
         | 'DOSE-WINDOW'
         | 'DOSE-RATE'
         | 'DOSE-CAP'
@@ -4288,6 +4385,7 @@ export interface components {
         | 'PRESS-CEILING'
         | 'PRESS-STEP'
         | 'PRESS-POINT'
+        | 'PRESS-DEPTH'
         | 'PRESS-BAND'
         | 'PRESS-ANSWER'
         | 'CONSENT-BEFORE'
@@ -4310,6 +4408,7 @@ export interface components {
         | 'COMM-WARN'
         | 'COMM-CUE'
         | 'COMM-INTERVIEW'
+        | 'COMM-REPLY'
         | 'COMM-CLOSE'
         | 'CLEAN-FACE'
         | 'SCOPE'
@@ -4383,6 +4482,12 @@ export interface components {
       /** Format: uuid */
       id: string
       name: string
+    }
+    Section: {
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      sentences: string[]
+      title: string
     }
     SelfMark: {
       /** Format: date-time */
@@ -4529,6 +4634,7 @@ export interface components {
       chosen: {
         [key: string]: string
       }
+      group: string
       id: string
       options: components['schemas']['Option'][]
       question: string
@@ -4560,6 +4666,7 @@ export interface components {
         | 'ORDER-PREREQ/compare-after'
         | 'ORDER-RUN'
         | 'ORDER-COVER'
+        | 'ORDER-WAY'
         | 'DOSE-WINDOW'
         | 'DOSE-RATE'
         | 'DOSE-CAP'
@@ -4567,6 +4674,7 @@ export interface components {
         | 'PRESS-CEILING'
         | 'PRESS-STEP'
         | 'PRESS-POINT'
+        | 'PRESS-DEPTH'
         | 'PRESS-BAND'
         | 'PRESS-ANSWER'
         | 'CONSENT-BEFORE'
@@ -4589,6 +4697,7 @@ export interface components {
         | 'COMM-WARN'
         | 'COMM-CUE'
         | 'COMM-INTERVIEW'
+        | 'COMM-REPLY'
         | 'COMM-CLOSE'
         | 'CLEAN-FACE'
         | 'SCOPE'
@@ -5967,6 +6076,26 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+    }
+  }
+  marks: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Section'][]
+        }
       }
     }
   }

@@ -628,7 +628,7 @@ onKeyStroke((e) => {
               <strong>{{ v.version }}</strong> {{ v.what }}
             </p>
             <p v-if="versions?.length === 0" class="soft">Nothing saved yet.</p>
-            <button v-if="more" class="push" @click="earlier">Earlier</button>
+            <button v-if="more" class="push earlier" @click="earlier">Earlier</button>
           </div>
         </section>
       </div>

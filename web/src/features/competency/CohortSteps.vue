@@ -160,7 +160,7 @@ const whatWas = (w: Schema['Wronged']) =>
                 <router-link v-for="w in wrong" :key="w.id" class="push" :to="`/review/${w.id}`"
                   >{{ w.name }}, {{ day(w.startedAt) }}: {{ whatWas(w) }}</router-link
                 >
-                <button v-if="more" class="push" @click="earlier">Earlier</button>
+                <button v-if="more" class="push earlier" @click="earlier">Earlier</button>
               </div>
             </td>
           </tr>

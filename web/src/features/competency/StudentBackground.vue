@@ -4,7 +4,7 @@ import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { hue } from '@/parts/criteria'
 import { counted, day, points } from '@/parts/words'
-import { fingerOf, percent } from './track'
+import { fingerOf, stateOf } from './track'
 
 /** What stands behind the bars: what is next, gates, hours and bodies, goals, and how well somebody knows themselves. */
 const props = defineProps<{ student: Schema['Student'] }>()
@@ -43,10 +43,7 @@ const hours = (h: number) => (h < 1 ? `${Math.round(60 * h)} min` : `${h.toFixed
     <ul v-else>
       <li v-for="l in next" :key="l.region + l.bar.criterion">
         <b :style="{ color: hue(l.bar.criterion) }">{{ fingerOf(l.bar.criterion).name }}</b>,
-        {{ session.regionName(l.region) }}: {{ l.bar.state
-        }}{{
-          l.bar.secureProbability == null ? '' : `, ${percent(l.bar.secureProbability)} likely at the cut`
-        }}.
+        {{ session.regionName(l.region) }}: {{ stateOf(l) }}.
         {{ l.pace!.why }}
       </li>
     </ul>

@@ -11,6 +11,7 @@ import Standing from '@/parts/Standing.vue'
 import { capital, counted, day, points } from '@/parts/words'
 import StudentBackground from './StudentBackground.vue'
 import StudentRollUps from './StudentRollUps.vue'
+import { stateOf } from './track'
 import Weeks from './Weeks.vue'
 
 const props = defineProps<{ id: string }>()
@@ -23,6 +24,8 @@ const {
   again,
 } = useAsked(() => ask(api.GET('/api/competency/students/{id}', { params: { path: { id: props.id } } })))
 const region = ref<string>()
+/** A level and how sure it is: for who grades, where they want it. */
+const figures = ref(false)
 watch(student, async (s) => {
   const asked = route.hash.slice(1)
   region.value =
@@ -61,6 +64,9 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
           {{ student.way }}</span
         >
         <span class="grow" />
+        <button v-if="session.staff" class="push" :aria-pressed="figures" @click="figures = !figures">
+          Figures
+        </button>
         <a class="push" :href="`/api/competency/students/${student.student.id}/report`" target="_blank"
           >Report (PDF)</a
         >
@@ -96,9 +102,9 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
           <div v-for="l in current.lines" :key="l.bar.criterion" class="line">
             <div class="say">
               <b :style="{ color: hue(l.bar.criterion) }">{{ capital(l.bar.criterion) }}</b>
-              <span class="state" :class="l.bar.state.replace(' ', '-')">{{ l.bar.state }}</span>
+              <span class="state" :class="l.bar.state.replace(' ', '-')">{{ stateOf(l) }}</span>
               <span class="num">{{
-                l.bar.level == null ? '' : `${points(l.bar.level)} ± ${points(l.bar.sd)}`
+                l.bar.level == null ? '' : figures ? `${points(l.bar.level)} ± ${points(l.bar.sd)}` : ''
               }}</span>
               <p class="soft">{{ l.bar.why }}</p>
               <p v-if="l.pace && l.history.length" class="soft pace">{{ l.pace.why }}</p>
@@ -166,6 +172,10 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
   grid-template-columns: 1fr 330px;
   gap: 14px;
   align-items: start;
+}
+.cols > *,
+.line > * {
+  min-width: 0;
 }
 .side {
   display: flex;

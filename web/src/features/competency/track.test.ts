@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { FINGERS } from '@/parts/criteria'
-import { percent, rowsOf, standing, type Row, type State } from './track'
+import { percent, rowsOf, standing, type Row, type State, stateOf } from './track'
 
 const row = (name: string, ...states: State[]): Row => ({
   id: name,
@@ -72,4 +72,11 @@ it('never says that a chance is none, certain, or better than it is', () => {
   expect(percent(0.8)).toBe('80 %')
   expect(percent(0.9951)).toBe('99 %')
   expect(percent(1)).toBe('over 99 %')
+})
+
+it('a state that rests on one look says so in its place', () => {
+  const line = (state: string, n: number) => ({ bar: { state }, history: Array.from({ length: n }) })
+  expect(stateOf(line('emerging', 1))).toBe('seen once')
+  expect(stateOf(line('emerging', 2))).toBe('emerging')
+  expect(stateOf(line('open critical', 1))).toBe('open critical')
 })

@@ -64,3 +64,9 @@ export function percent(p: number): string {
   const n = Math.floor(100 * p + 1e-9)
   return n < 1 ? 'under 1 %' : n > 99 ? 'over 99 %' : `${n} %`
 }
+
+/** A state that rests on too little says so in its place. */
+export function stateOf(line: { bar: { state: string }; history: readonly unknown[] }): string {
+  const thin = line.history.length === 1 && ['emerging', 'at risk'].includes(line.bar.state)
+  return thin ? 'seen once' : line.bar.state
+}

@@ -108,7 +108,7 @@ async function show(id: string, lesson?: string) {
         <span v-if="!d.finished" class="open">not finished, {{ d.left }} to come</span>
         <span v-else>{{ d.left ? `${d.left} left out` : 'all of it' }}</span>
       </router-link>
-      <button v-if="more" class="push" @click="earlier">Earlier</button>
+      <button v-if="more" class="push earlier" @click="earlier">Earlier</button>
     </section>
     <p class="law">{{ session.catalogue?.law }}</p>
   </div>

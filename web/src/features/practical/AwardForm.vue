@@ -4,7 +4,7 @@ import { computed, reactive, ref } from 'vue'
 import type { Problem, Schema } from '@/api/client'
 import { FINGERS, hue, type Criterion } from '@/parts/criteria'
 import { mmss, points } from '@/parts/words'
-import { PHRASES } from './phrases'
+import { phrasesFor } from './phrases'
 
 /** What the grader makes of the computed scores: critical findings, changed marks, words at their moments, goals, release. */
 const props = defineProps<{
@@ -46,7 +46,13 @@ const open = computed(() => critical.value.filter((f) => !draft.verdict[f.key]).
 /** Phrases this grader keeps on this device. */
 const own = useStorage<string[]>('palm-phrases', [])
 const words = ref('')
-const phrases = computed(() => [...PHRASES[props.opened], ...own.value])
+const phrases = computed(() => [
+  ...phrasesFor(
+    props.opened,
+    criteria.value.find((c) => c.criterion === props.opened),
+  ),
+  ...own.value,
+])
 const now = computed(() => (props.moment === undefined ? undefined : Math.round(1000 * props.moment)))
 /** Words go to where the playhead stands; without one they are about the whole. */
 function remark(text: string, atMs = now.value) {

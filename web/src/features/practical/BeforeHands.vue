@@ -65,8 +65,14 @@ watch(
   { immediate: true },
 )
 // Another body on the table has not been asked yet; another student has other gates.
-watch([() => place.value.partner, () => props.setting.sequence], () =>
-  set({ today: undefined, asked: undefined, sides: undefined, despite: undefined }),
+watch(
+  [() => place.value.partner, () => props.setting.sequence, () => place.value.student],
+  ([partner, sequence], [partnerBefore, sequenceBefore]) =>
+    set(
+      partner === partnerBefore && sequence === sequenceBefore
+        ? { ready: undefined, despite: undefined }
+        : { today: undefined, asked: undefined, sides: undefined, despite: undefined, ready: undefined },
+    ),
 )
 </script>
 

@@ -7,6 +7,7 @@ import type { Progress } from './useProgress'
 /** What an action still wants: the end of a break, a number, a zone. */
 defineProps<{ progress: Progress; capture: Capture }>()
 const session = useSession()
+const valueOf = (e: Event) => (e.target as HTMLInputElement).value
 const numberOf = (e: Event) => Number((e.target as HTMLInputElement).value)
 const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
 </script>
@@ -34,6 +35,17 @@ const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
           @keydown.enter="capture.measure(numberOf($event))" /></label
     ></template>
     <button class="push" @click="capture.neverMind">Never mind</button>
+  </p>
+  <p v-if="capture.noting" class="flash calm" role="status">
+    <label class="field words"
+      >A note, in words
+      <input
+        maxlength="400"
+        autofocus
+        enterkeyhint="done"
+        @keydown.enter="capture.note(valueOf($event))"
+        @keydown.esc="capture.neverMind" /></label
+    ><button class="push" @click="capture.neverMind">Never mind</button>
   </p>
   <p v-if="capture.offPlan" class="flash" role="status">
     Touch the zone of the off-plan stroke on the figure, or choose it:

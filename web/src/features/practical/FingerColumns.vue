@@ -3,7 +3,8 @@ import { nextTick, ref, watch } from 'vue'
 import type { Schema } from '@/api/client'
 import { AS_THE_HAND_LIES, hue, type Criterion } from '@/parts/criteria'
 import { mmss } from '@/parts/words'
-import { RIGHT_HAND } from './fingers'
+import type { Pick } from './fingers'
+import { seenOf } from './tableModel'
 import type { Capture } from './useCapture'
 import type { Progress } from './useProgress'
 
@@ -18,8 +19,8 @@ const props = defineProps<{
 const opened = defineModel<Criterion>('opened', { required: true })
 
 const scoreOf = (id: string) => props.scores?.criteria.find((c) => c.criterion === id)
-const keyOf = (finger: Criterion, i: number) =>
-  props.nameOf && opened.value === finger ? RIGHT_HAND[i]?.toUpperCase() : undefined
+const keyOf = (finger: Criterion, p: Pick) =>
+  props.nameOf && opened.value === finger ? p.key.toUpperCase() : undefined
 
 const list = ref<HTMLElement[]>()
 watch(
@@ -42,8 +43,10 @@ watch(
         <span class="letter" aria-hidden="true">{{ f.letter }}</span><span class="name">{{ f.name }}</span>
         <span v-if="nameOf" class="key">{{ nameOf(f.id) }}</span>
       </button>
-      <span class="meter" :title="scoreOf(f.id)?.thin ? 'thin so far' : 'so far'"
-        ><span :style="{ width: (scoreOf(f.id)?.score ?? 0) + '%' }"
+      <span
+        class="meter"
+        :title="`${scoreOf(f.id)?.observations ?? 0} of ${scoreOf(f.id)?.enough ?? 0} that are enough`"
+        ><span :style="{ width: 100 * seenOf(scoreOf(f.id)) + '%' }"
       /></span>
       <span class="cue" :class="{ hot: progress.cues[f.id].hot }" aria-live="polite">{{
         progress.cues[f.id].text
@@ -67,7 +70,7 @@ watch(
       </div>
       <div class="picks">
         <button
-          v-for="(p, i) in progress.picks[f.id]"
+          v-for="p in progress.picks[f.id]"
           :key="p.id"
           class="pick"
           :class="{ strong: p.main, held: p.id === 'hold' && capture.holding }"
@@ -79,7 +82,7 @@ watch(
           @keyup.enter="p.id === 'hold' && capture.up()"
         >
           <span>{{ p.id === 'hold' && capture.holding ? 'Let go' : p.label }}</span>
-          <small v-if="keyOf(f.id, i)" class="key">{{ keyOf(f.id, i) }}</small>
+          <small v-if="keyOf(f.id, p)" class="key">{{ keyOf(f.id, p) }}</small>
           <small v-else-if="progress.count(p)" class="tally">{{ progress.count(p) }}</small>
         </button>
       </div>
@@ -264,6 +267,13 @@ watch(
 .pick.strong {
   grid-column: 1 / -1;
 }
+/* Eleven digits leave the thumb less room. */
+.finger.pressure .picks {
+  grid-template-columns: repeat(3, 1fr);
+}
+.finger.pressure .pick {
+  font-size: 12.5px;
+}
 .finger.pressure .pick.strong {
   grid-column: auto;
 }
@@ -285,6 +295,7 @@ watch(
     padding: 1px 1px;
   }
   .pick,
+  .finger.pressure .pick,
   .finger.order .pick {
     font-size: 12px;
     padding: 2px 0;
@@ -329,12 +340,14 @@ watch(
     padding: 0;
   }
   .pick,
+  .finger.pressure .pick,
   .finger.order .pick {
     min-height: clamp(64px, 8vh, 96px);
     font-size: 16px;
     flex: none;
   }
   .picks,
+  .finger.pressure .picks,
   .finger.order .picks {
     grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
     gap: 8px;
@@ -389,6 +402,7 @@ watch(
     display: block;
   }
   .picks,
+  .finger.pressure .picks,
   .finger.order .picks {
     grid-template-columns: 1fr 1fr;
   }

@@ -1,26 +1,42 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useSession } from '@/features/session/useSession'
+import type { Criterion } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
 import { stepsOf } from '@/parts/strip'
 import { mmss } from '@/parts/words'
 import { duesOf } from './dues'
-import { common, type Common } from './floorKeys'
+import FloorFingers from './FloorFingers.vue'
 import Lanes from './Lanes.vue'
 import { breaksOf, doing, workedMs } from './run'
 import { barsOf, stripOfRun } from './tableModel'
-import type { Table } from './useFloor'
+import { useCapture } from './useCapture'
+import { useFloor, type Table } from './useFloor'
+import { useProgress } from './useProgress'
 
-/** One table as the floor shows it: who, which step, how long, the lanes in small, what is due, and the common taps. */
-const props = defineProps<{ table: Table; chosen: boolean; keys: boolean }>()
-const emit = defineEmits<{ give: [what: Common] }>()
+/** One table as the floor shows it: who, which step, how long, the lanes in small, what is due, and the five fingers. */
+const props = defineProps<{
+  table: Table
+  chosen: boolean
+  keys: boolean
+  /** There is room for the five fingers on every card. */
+  roomy: boolean
+}>()
+const opened = defineModel<Criterion>('opened', { required: true })
+const floor = useFloor()
+const progress = useProgress(props.table, () => floor.tables.value.length)
+const capture = useCapture(props.table, progress)
+defineExpose({ progress, capture })
 const session = useSession()
 const taps = computed(() => props.table.taps.taps.value)
 const now = computed(() => props.table.taps.now.value)
 const view = computed(() => props.table.view)
 const state = computed(() => doing(taps.value))
 const strip = computed(() => stripOfRun(view.value, taps.value, now.value, session.pointedTools))
-const dues = computed(() => duesOf(view.value, taps.value, now.value))
+const dues = computed(() => [
+  ...(progress.lookAsked ? [{ kind: 'look', text: 'body: look now', hot: true }] : []),
+  ...duesOf(view.value, taps.value, now.value).filter((d) => d.kind !== 'look' || !progress.lookAsked),
+])
 const steps = computed(() => stepsOf(view.value.sequence))
 const on = computed(() => {
   const span = view.value.spans.find((s) => `${s.step}/${s.side}` === state.value.on)
@@ -62,19 +78,31 @@ const spared = computed(() => (view.value.today ?? []).map((n) => session.spared
     <p v-if="spared.length" class="spare">Spare: {{ spared.join(', ') }}</p>
     <Lanes :model="strip" :playhead="now / 1000" />
     <div class="mid">
-      <Palm :bars="barsOf(table.taps.scores.value)" :size="54" :label="`So far, table ${view.tableNumber}`" />
+      <Palm
+        :bars="barsOf(table.taps.scores.value)"
+        :size="54"
+        :label="`Seen so far, table ${view.tableNumber}`"
+      />
       <ul class="dues" aria-live="polite">
         <li v-for="d in dues.slice(0, 3)" :key="d.kind" :class="{ hot: d.hot }">{{ d.text }}</li>
         <li v-if="dues.length === 0" class="soft none">nothing due</li>
       </ul>
       <span v-if="waiting" class="wait">{{ waiting }} not stored</span>
-      <button class="push rest" @click="table.taps.tap('break', { on: !resting })">
-        {{ resting ? 'Go on' : 'Break' }}
-      </button>
     </div>
+    <p v-if="capture.told" class="told" role="status">{{ capture.told }}</p>
+    <FloorFingers
+      v-if="roomy"
+      v-model:opened="opened"
+      :progress="progress"
+      :capture="capture"
+      :table="view.tableNumber"
+      :keys="keys && chosen"
+    />
     <div class="give" role="group" :aria-label="`Common taps, table ${view.tableNumber}`">
-      <button v-for="c in common" :key="c.id" class="push" @click="emit('give', c)">
-        {{ c.label }}<small v-if="keys && chosen">{{ c.key.toUpperCase() }}</small>
+      <button class="push" @click="capture.start(progress.chosen)">Next</button>
+      <button class="push" @click="table.taps.undo()">Undo<small v-if="keys && chosen">U</small></button>
+      <button class="push" @click="capture.rest">
+        {{ resting ? 'Go on' : 'Break' }}<small v-if="keys && chosen">B</small>
       </button>
       <button
         class="push safety"
@@ -193,9 +221,9 @@ const spared = computed(() => (view.value.today ?? []).map((n) => session.spared
   border-color: #8c1d1d;
   color: #fff;
 }
-.rest {
-  flex: none;
-  min-height: 44px;
+.told {
+  font-weight: 700;
+  font-size: 14px;
 }
 .spare {
   font-size: 14px;

@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowReactive } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
 import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
+import type { Criterion } from '@/parts/criteria'
 import FloorCard from './FloorCard.vue'
-import { common, type Common } from './floorKeys'
-import { doing } from './run'
+import FloorFingers from './FloorFingers.vue'
+import { pickAt } from './fingers'
 import { useFingerKeys } from './useFingerKeys'
-import { useFloor, type Table } from './useFloor'
+import { useFloor } from './useFloor'
 
 /** All tables at once. The floor has the grader's eyes on none: what is judged by time is judged at an opened table only. */
 const session = useSession()
@@ -16,36 +17,33 @@ const router = useRouter()
 const floor = useFloor()
 const { tables, problem, loaded, waiting } = floor
 const chosen = ref(0)
-const at = computed(() => tables.value[Math.min(chosen.value, tables.value.length - 1)])
+const at = computed(() => Math.min(chosen.value, tables.value.length - 1))
+/** The finger that is open, at all tables alike: looks at one thing go round the room. */
+const opened = ref<Criterion>('mechanics')
+const cards = shallowReactive(new Map<string, InstanceType<typeof FloorCard>>())
+/** With more tables than this the five fingers are once, below all of them, for the one that is chosen. */
+const ROOMY = 3
+const roomy = computed(() => tables.value.length <= ROOMY)
+const card = computed(() => cards.get(tables.value[at.value]?.id ?? ''))
 
-function give(table: Table, what: Common) {
-  const taps = table.taps
-  if (what.id === 'undo') return void taps.undo()
-  if (what.id === 'next') {
-    const { on, spent } = doing(taps.taps.value)
-    const spans = table.view.spans
-    const from = spans.findIndex((s) => `${s.step}/${s.side}` === on)
-    const next = spans.find((s, i) => i > from && !spent.has(`${s.step}/${s.side}`))
-    if (next) void taps.tap('step-start', { step: next.step as string, side: next.side })
-    return
-  }
-  void taps.tap(what.kind!, what.data)
-}
 const { enabled } = useFingerKeys({
-  finger: () => undefined,
+  finger: (id) => (opened.value = id),
   key(key) {
-    const table = at.value
-    const what = common.find((c) => c.key === key)
+    const table = tables.value[at.value]
+    const what = pickAt(opened.value, key)
     if (/^[1-9]$/.test(key)) {
-      const to = tables.value.find((t) => t.view.tableNumber === Number(key))
-      if (to) void router.push(`/grade/${to.id}`)
+      // A digit chooses, and changes nothing: at a table it would be what the client says.
+      const to = tables.value.findIndex((t) => t.view.tableNumber === Number(key))
+      if (to >= 0) chosen.value = to
     } else if (key === 'arrowright' || key === 'arrowdown')
-      chosen.value = Math.min(tables.value.length - 1, chosen.value + 1)
-    else if (key === 'arrowleft' || key === 'arrowup') chosen.value = Math.max(0, chosen.value - 1)
+      chosen.value = Math.min(tables.value.length - 1, at.value + 1)
+    else if (key === 'arrowleft' || key === 'arrowup') chosen.value = Math.max(0, at.value - 1)
     else if (key === 'enter' && table && !document.activeElement?.closest('a, button'))
       void router.push(`/grade/${table.id}`)
-    else if (what && table) give(table, what)
+    else if (key === 'u' && table) void table.taps.undo()
+    else if (key === 'b' && card.value) card.value.capture.rest()
     else if (key === 'x' && table) void table.taps.tap('safety-stop')
+    else if (what && card.value) card.value.capture.pick(what)
     else return false
     return true
   },
@@ -82,16 +80,34 @@ onMounted(async () => {
       <FloorCard
         v-for="(t, i) in tables"
         :key="t.id"
+        :ref="(c) => c && cards.set(t.id, c as InstanceType<typeof FloorCard>)"
+        v-model:opened="opened"
         :table="t"
-        :chosen="i === chosen"
+        :chosen="i === at"
         :keys="enabled"
-        @give="(what) => give(t, what)"
+        :roomy="roomy"
         @focusin="chosen = i"
+        @pointerdown="chosen = i"
       />
     </div>
+    <section v-if="!roomy && card && tables[at]" class="card dock" aria-label="The chosen table">
+      <FloorFingers
+        v-model:opened="opened"
+        :progress="card.progress"
+        :capture="card.capture"
+        :table="tables[at]!.view.tableNumber"
+        :keys="enabled"
+      >
+        <strong>Table {{ tables[at]!.view.tableNumber }}, {{ tables[at]!.view.student.name }}</strong>
+      </FloorFingers>
+    </section>
     <p v-if="tables.length" class="soft hint">
-      A digit or a touch goes to a table. Time away from it counts neither for nor against anybody: it is not
-      observed.
+      <template v-if="enabled"
+        >A digit chooses a table, Enter goes to it; A S D F and space open a finger, and its letters are those
+        of the table.</template
+      >
+      What is seen from here is evidence of its moment alone: time away from a table counts neither for nor
+      against anybody.
     </p>
     <p class="law">{{ session.catalogue?.law }}</p>
   </div>
@@ -102,6 +118,21 @@ onMounted(async () => {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(350px, 100%), 1fr));
   gap: 12px;
+}
+.dock {
+  position: sticky;
+  bottom: 8px;
+  z-index: 2;
+  padding: 8px 12px 12px;
+  border: 2px solid var(--ink);
+}
+@media (min-width: 900px) {
+  .dock :deep(.fingers) {
+    display: grid;
+    grid-template-columns: 280px 1fr;
+    gap: 12px;
+    align-items: start;
+  }
 }
 .wait {
   color: var(--stop);

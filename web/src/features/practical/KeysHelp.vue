@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { RIGHT_HAND } from './fingers'
 import type { FingerKeys } from './useFingerKeys'
 
 /** What each key does; those of the fingers can be changed, all can be switched off. */
@@ -16,10 +15,10 @@ function change(id: FingerKeys['keys'][number]['id'], e: Event) {
     <h2>One key each</h2>
     <p>
       The left hand rests on A S D F and space; each opens its finger, which stays open till another is. The
-      right hand picks within it: {{ RIGHT_HAND.map((k) => k.toUpperCase()).join(' ') }}. Digits are what the
-      client says, T is ten. Arrows choose a step, Enter starts it. Shift and 0 to 5 is the depth seen; the
-      key of Hold is pressed as long as it lasts, or tapped at both ends. B begins and ends a break. U takes
-      back, X is the safety stop. G goes to the floor, [ and ] to the tables beside.
+      right hand picks within it; a letter means the same in its finger all through the run and on the floor.
+      Digits are what the client says, T is ten. Arrows choose a step, Enter starts it. Shift and 0 to 5 is
+      the depth seen; the key of Hold is pressed as long as it lasts, or tapped at both ends. B begins and
+      ends a break. U takes back, X is the safety stop. G goes to the floor, [ and ] to the tables beside.
     </p>
     <p>
       On a screen of glass, Lay hand puts the five fingers under your own: lay the hand down once, then tap

@@ -17,14 +17,13 @@ const due = computed(
 const body = PICKS.mechanics.filter((p) => p.kind === 'look')
 const SAID = ['say-pressure-questionopen', 'say-choice', 'say-warns', 'say-explains', 'say-closing']
 const words = PICKS.communication.filter((p) => SAID.includes(p.id))
-const sheet = PICKS.draping.filter((p) => ['sheet-loose', 'sheet-left-open', 'sheet-secured'].includes(p.id))
+const sheet = PICKS.draping.filter((p) => ['sheet-clean', 'sheet-loose', 'sheet-left-open'].includes(p.id))
 const count = (p: Pick) =>
   tally(
     taps.taps.value,
     (t) =>
       t.kind === p.kind &&
-      JSON.stringify([t.data.faults, t.data.saying, t.data.style, t.data.drape]) ===
-        JSON.stringify([p.data.faults, p.data.saying, p.data.style, p.data.drape]),
+      Object.entries(p.data).every(([f, v]) => String(t.data[f as keyof typeof t.data]) === String(v)),
   )
 function pick(p: Pick) {
   void taps.tap(p.kind, p.kind === 'look' ? { ...p.data, asked: due.value } : p.data)

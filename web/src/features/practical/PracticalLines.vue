@@ -34,9 +34,4 @@ const shown = computed(() => props.lines.length > 0 || props.none)
   </section>
 </template>
 
-<style scoped>
-.earlier {
-  margin-top: 10px;
-}
-</style>
 <style scoped src="./lines.css"></style>

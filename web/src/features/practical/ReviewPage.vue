@@ -13,6 +13,7 @@ import AwardShown from './AwardShown.vue'
 import { eventWords } from './eventWords'
 import type { Tap } from './queue'
 import ReplayBar from './ReplayBar.vue'
+import ReviewQuestions from './ReviewQuestions.vue'
 import { stripOfView } from './tableModel'
 import TapLog from './TapLog.vue'
 import { useTaps } from './useTaps'
@@ -68,6 +69,16 @@ const lostFirst = (c: Schema['CriterionView']) =>
 const changing = computed(() => session.staff && (!view.value?.award || editing.value))
 const form = ref<InstanceType<typeof AwardForm>>()
 
+/** A state that rests on too little, or on an answer that is missing, says so in its place. */
+const stateOf = (c: Schema['CriterionView']) =>
+  c.score != null
+    ? (c.band ?? '')
+    : c.questions.length
+      ? 'waits for review'
+      : c.applicable
+        ? 'not observed'
+        : 'not asked'
+
 async function call(run: () => Promise<Schema['PracticalView']>) {
   busy.value = true
   failed.value = undefined
@@ -116,6 +127,17 @@ async function putRight(change: () => Promise<void>) {
 }
 const undo = (ref: string) => putRight(() => taps.takeBack(ref))
 const correct = (tap: Tap, data: Partial<Tap['data']>) => putRight(() => taps.correct(tap, data))
+const answering = ref(false)
+/** What only the grader can say, written down as one more tap each. */
+async function say(answers: Pick<Tap['data'], 'question' | 'said'>[]) {
+  answering.value = true
+  try {
+    for (const a of answers) await taps.tap('review-answer', a)
+    await again()
+  } finally {
+    answering.value = false
+  }
+}
 const seconds = computed(() => (view.value ? view.value.run.end / 1000 : 0))
 function pickEvent(id: string) {
   const e = events.value.get(id)
@@ -189,7 +211,17 @@ const linesOf = (ids: readonly string[]) =>
       <ReplayBar v-if="view.finished" v-model="moment" :seconds="seconds" />
       <p v-if="here.length" class="soft log" aria-live="polite">{{ here.join(' · ') }}</p>
 
-      <template v-if="view.scores">
+      <p v-if="!view.finished && session.staff" class="card soft">
+        Scores come after the finish, and after the one rating of the whole.
+      </p>
+      <template v-if="view.scores && view.finished">
+        <ReviewQuestions
+          v-if="changing"
+          :criteria="criteria"
+          :busy="answering || busy"
+          @answer="say"
+          @moment="moment = $event"
+        />
         <div class="five" role="tablist" aria-label="The five scores">
           <button
             v-for="c in criteria"
@@ -209,8 +241,7 @@ const linesOf = (ids: readonly string[]) =>
               ></span
             >
             <span class="soft"
-              >{{ c.score == null ? 'not observed' : c.band }} · {{ c.observations }} seen{{
-                c.thin ? ', thin' : ''
+              >{{ stateOf(c) }} · {{ c.observations }} seen{{ c.thin ? ', thin' : ''
               }}<template v-if="c.low != null">
                 · clean {{ points(c.low) }}–{{ points(c.high) }} %</template
               ></span
@@ -220,7 +251,7 @@ const linesOf = (ids: readonly string[]) =>
         <div class="lower">
           <section v-if="criterion" class="card detail" :style="{ '--hue': hue(criterion.criterion) }">
             <h2>{{ criterion.name }}</h2>
-            <p v-if="criterion.why" class="soft">Not observed: {{ criterion.why }}.</p>
+            <p v-if="criterion.why" class="soft">{{ capital(stateOf(criterion)) }}: {{ criterion.why }}.</p>
             <div v-for="p in lostFirst(criterion)" :key="p.name" class="part">
               <button
                 class="plain"
@@ -263,6 +294,9 @@ const linesOf = (ids: readonly string[]) =>
               </ul>
             </article>
             <p v-if="criterion.findings.length === 0" class="soft">No finding.</p>
+            <router-link class="how" :to="`/marks#${criterion.criterion}`"
+              >How this mark comes about</router-link
+            >
           </section>
           <section class="card award">
             <AwardForm
@@ -442,6 +476,12 @@ article.warn {
   font-size: 12px;
   font-weight: 600;
   color: var(--ink-soft);
+}
+.how {
+  align-self: start;
+  min-height: var(--target);
+  line-height: var(--target);
+  color: inherit;
 }
 .logs,
 .award {

@@ -10,13 +10,13 @@ import Palm from '@/parts/Palm.vue'
 import Strip from '@/parts/Strip.vue'
 import { counted, mmss } from '@/parts/words'
 import CaptureAsks from './CaptureAsks.vue'
-import { duesOf, SAID } from './dues'
+import { duesOf } from './dues'
 import FigureSeen from './FigureSeen.vue'
 import FingerColumns from './FingerColumns.vue'
-import { RIGHT_HAND } from './fingers'
+import { pickAt } from './fingers'
 import KeysHelp from './KeysHelp.vue'
 import LaidHand from './LaidHand.vue'
-import { workedMs } from './run'
+import { coverDue, workedMs } from './run'
 import { barsOf, stripOfRun } from './tableModel'
 import TapLog from './TapLog.vue'
 import { useCapture } from './useCapture'
@@ -49,9 +49,7 @@ const touched = navigator.maxTouchPoints >= FINGERS.length
 const laying = useStorage('palm-laying', false)
 
 /** What the one on the table says by handset that cannot wait. */
-const called = computed(() =>
-  duesOf(view, taps.taps.value, taps.now.value).filter((d) => d.text.endsWith(SAID)),
-)
+const called = computed(() => duesOf(view, taps.taps.value, taps.now.value).filter((d) => d.kind === 'said'))
 /** A button pressed by finger or mouse gives the focus back, so that Enter goes on meaning the next step. */
 function letGo(e: MouseEvent) {
   if (e.detail > 0) (document.activeElement as HTMLElement | null)?.blur()
@@ -60,7 +58,19 @@ function safety() {
   void taps.tap('safety-stop')
   flash.value = 'Safety stop written down. Hands off; see to the client first.'
 }
-async function finish(swap = false) {
+/** What waits until the cover at the end was looked at. */
+const ending = ref<{ swap: boolean }>()
+/** The cover at the end falls due as a look; then it is over. */
+async function end(swap: boolean) {
+  const whole = view.kind === 'practical'
+  if (whole && !ending.value && coverDue(view.spans, taps.taps.value)) return void (ending.value = { swap })
+  await finish(swap)
+}
+async function covered(missed?: ('not-covered-at-end' | 'loose')[]) {
+  if (missed) await capture.cover(missed)
+  await finish(ending.value?.swap ?? false)
+}
+async function finish(swap: boolean) {
   await floor.watch(undefined)
   await taps.tap('finish')
   if (swap) return void (await router.push(`/grade?swap=${props.table.id}`))
@@ -118,8 +128,10 @@ const keyed = useFingerKeys({
     else if (key === '?') help.value = true
     else if (key === 'g') void router.push('/floor')
     else if (key === '[' || key === ']') beside(key === ']' ? 1 : -1)
-    else if (key === 'escape') capture.neverMind()
-    else {
+    else if (key === 'escape') {
+      capture.neverMind()
+      ending.value = undefined
+    } else {
       const p = pickOf(key)
       if (!p) return false
       if (p.id === 'hold') capture.down()
@@ -132,10 +144,7 @@ const keyed = useFingerKeys({
   },
 })
 /** What a key of the right hand picks within the opened finger. */
-function pickOf(key: string) {
-  const i = RIGHT_HAND.indexOf(key)
-  return i >= 0 ? progress.picks[opened.value][i] : undefined
-}
+const pickOf = (key: string) => pickAt(opened.value, key)
 
 const worked = computed(() => workedMs(taps.taps.value, taps.now.value))
 const strip = computed(() => stripOfRun(view, taps.taps.value, taps.now.value, session.pointedTools))
@@ -183,6 +192,14 @@ const bars = computed(() => barsOf(taps.scores.value))
       Table {{ view.tableNumber }}: {{ d.text }}
     </p>
     <CaptureAsks :progress="progress" :capture="capture" />
+    <p v-if="ending" class="flash calm" role="status">
+      Before it is over, the sheet:
+      <button class="push main" @click="covered([])">Covered, clean</button>
+      <button class="push" @click="covered(['loose'])">Loose</button>
+      <button class="push" @click="covered(['not-covered-at-end'])">Not covered</button>
+      <button class="push" @click="covered()">I did not see</button>
+      <button class="push" @click="ending = undefined">Not over yet</button>
+    </p>
     <div class="floor" @click="letGo">
       <FigureSeen :progress="progress" :capture="capture" :keyed="keyed.enabled" />
       <LaidHand v-if="laying && touched" :progress="progress" :capture="capture" />
@@ -196,9 +213,10 @@ const bars = computed(() => barsOf(taps.scores.value))
       />
     </div>
     <div class="foot">
-      <Palm :bars="bars" :size="58" label="So far" />
+      <Palm :bars="bars" :size="58" label="Seen so far" />
       <div class="stored">
-        <span v-if="taps.waiting.value === 0" class="good" role="status"
+        <span v-if="capture.told" class="told" role="status">{{ capture.told }}</span>
+        <span v-else-if="taps.waiting.value === 0" class="good" role="status"
           >{{ taps.taps.value.length > 1 ? 'all ' : ''
           }}{{ counted(taps.taps.value.length, 'tap') }} stored</span
         >
@@ -208,8 +226,8 @@ const bars = computed(() => barsOf(taps.scores.value))
         >
         <span class="soft">{{
           taps.unscored.value
-            ? `scores do not count ${counted(taps.unscored.value, 'tap')} yet`
-            : 'scores so far, thin until enough is seen'
+            ? `${counted(taps.unscored.value, 'tap')} not counted yet`
+            : 'how much of what is enough was seen; no score before the rating'
         }}</span>
         <span v-if="taps.refused.value" class="wait"
           >{{ taps.refused.value }} refused: {{ taps.refusal.value?.detail }}</span
@@ -230,8 +248,8 @@ const bars = computed(() => barsOf(taps.scores.value))
         {{ progress.resting === undefined ? 'Break' : 'Go on' }}
         <span v-if="keyed.enabled" class="key">B</span>
       </button>
-      <button v-if="view.partner" class="push" @click="finish(true)">Finish, change roles</button>
-      <button class="push main" @click="finish()">Finish</button>
+      <button v-if="view.partner" class="push" @click="end(true)">Finish, change roles</button>
+      <button class="push main" @click="end(false)">Finish</button>
       <button class="push safety" @click="safety">
         Safety stop <span v-if="keyed.enabled" class="key">X</span>
       </button>
@@ -333,6 +351,9 @@ const bars = computed(() => barsOf(taps.scores.value))
 }
 .good {
   color: var(--good);
+  font-weight: 700;
+}
+.told {
   font-weight: 700;
 }
 .wait {

@@ -11,6 +11,7 @@ const span = (step: string, side: string, start: number, second = false) => ({
   side,
   start,
   end: start + 60,
+  open: [] as { unit: string; side: string }[],
   second,
   band: { low: 1, high: 3 },
 })
@@ -98,11 +99,12 @@ it('what is late comes first', () => {
 })
 
 it('a stop is called out until hands are on again, a word of the handset for half a minute', () => {
-  const stop = [...begun, tap(9000, 'safety-stop', { text: 'stop, said the client' })]
+  const stop = [...begun, tap(9000, 'safety-stop', { byClient: true })]
   expect(duesOf(view(), stop, 200_000)[0]).toMatchObject({ text: 'stop, said the client', hot: true })
   const on = [...stop, tap(210_000, 'step-start', { step: 'warm', side: 'right' } as never)]
-  expect(kinds(on, 211_000)).not.toContain('stop')
-  const cold = [...begun, asks(0), tap(9000, 'note', { text: 'cold, said the client' })]
+  expect(kinds(on, 211_000)).not.toContain('said')
+  expect(kinds([...begun, tap(9000, 'safety-stop')], 10_000)).toContain('stop')
+  const cold = [...begun, asks(0), tap(9000, 'client-word', { word: 'cold' } as never)]
   expect(kinds(cold, 20_000)).toContain('said')
   expect(kinds(cold, 40_000)).not.toContain('said')
   expect(kinds([...begun, tap(9000, 'note', { text: 'a good start' })], 9500)).not.toContain('said')
@@ -119,4 +121,20 @@ it('nothing is due in a break, and its time is not the student’s', () => {
   ]
   expect(kinds(on, 890_000, limited)).not.toContain('over')
   expect(kinds(on, 910_000, limited)).toContain('over')
+})
+
+it('a change of the sheet is due as a look until there is one, and pressing after twenty seconds', () => {
+  const open = view()
+  open.spans[1]!.open = [{ unit: 'hip', side: 'right' }] as never
+  const hip = [...begun, asks(0), tap(60_000, 'step-start', { step: 'hip', side: 'right' } as never)]
+  const due = (taps: Tap[], at: number) => duesOf(open, taps, at).find((d) => d.kind === 'sheet')
+  expect(due(begun, 5000)).toBeUndefined()
+  expect(due(hip, 61_000)).toEqual({ kind: 'sheet', text: 'sheet: look', hot: false })
+  expect(due(hip, 81_000)?.hot).toBe(true)
+  const looked = [...hip, tap(65_000, 'sheet-look', { missed: [] } as never)]
+  expect(due(looked, 81_000)).toBeUndefined()
+  // Covered again: that is a change as well.
+  expect(
+    due([...looked, tap(120_000, 'step-start', { step: 'warm', side: 'left' } as never)], 121_000),
+  ).toBeDefined()
 })

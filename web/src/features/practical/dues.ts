@@ -1,21 +1,34 @@
 import type { Schema } from '@/api/client'
 import { word } from '@/parts/words'
 import type { Tap } from './queue'
-import { breaksOf, doing, live, workedMs } from './run'
+import { breaksOf, doing, live, sheetDue, workedMs } from './run'
 
 type View = Schema['PracticalView']
 
 /** Something a table waits for. */
 export interface Due {
-  kind: 'stop' | 'said' | 'break' | 'answer' | 'look' | 'silence' | 'consent' | 'side' | 'over' | 'begin'
+  kind:
+    | 'stop'
+    | 'said'
+    | 'sheet'
+    | 'break'
+    | 'answer'
+    | 'look'
+    | 'silence'
+    | 'consent'
+    | 'side'
+    | 'over'
+    | 'begin'
   text: string
   /** Whether it is late already. */
   hot: boolean
 }
 
+/** A change of the sheet that nobody looked at for so long is pressing. */
+const SHEET_LATE_MS = 20_000
+
 const SAYS = ['pressure-question', 'choice', 'interview']
-/** How a word of the client's handset ends, and how long it stands. */
-export const SAID = 'said the client'
+/** How long a word of the client's handset stands. */
 const SAID_MS = 30_000
 /** A table that nobody has looked at for as many turns of looks is to be looked at next. */
 const TURNS = 3
@@ -30,9 +43,14 @@ export function duesOf(view: View, taps: readonly Tap[], nowMs: number): Due[] {
   // What stands until hands are on again.
   const stopped = run.findLast((t) => t.kind === 'safety-stop')
   if (stopped && !run.some((t) => t.kind === 'step-start' && t.atMs > stopped.atMs))
-    dues.push({ kind: 'stop', text: stopped.data.text ?? 'safety stop', hot: true })
-  const said = run.findLast((t) => t.kind === 'note' && t.data.text?.endsWith(SAID))
-  if (said && nowMs - said.atMs < SAID_MS) dues.push({ kind: 'said', text: said.data.text!, hot: true })
+    dues.push({
+      kind: stopped.data.byClient ? 'said' : 'stop',
+      text: stopped.data.byClient ? 'stop, said the client' : (stopped.data.text ?? 'safety stop'),
+      hot: true,
+    })
+  const said = run.findLast((t) => t.kind === 'client-word')
+  if (said && nowMs - said.atMs < SAID_MS)
+    dues.push({ kind: 'said', text: `${said.data.word}, said the client`, hot: true })
   const pause = breaksOf(taps).since
   if (pause !== undefined) {
     dues.push({ kind: 'break', text: `break for ${minutes((nowMs - pause) / 1000)}`, hot: false })
@@ -60,6 +78,10 @@ export function duesOf(view: View, taps: readonly Tap[], nowMs: number): Due[] {
     if (answer !== 'yes') dues.push({ kind: 'consent', text: `${word(zone)}: asked?`, hot: s === span })
     break
   }
+
+  const sheet = sheetDue(view.spans, taps)
+  if (sheet !== undefined)
+    dues.push({ kind: 'sheet', text: 'sheet: look', hot: nowMs - sheet > SHEET_LATE_MS })
 
   if (view.limitSeconds && workedMs(taps, nowMs) / 1000 > view.limitSeconds)
     dues.push({ kind: 'over', text: 'over its time', hot: true })

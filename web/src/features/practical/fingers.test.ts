@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { FINGERS } from '@/parts/criteria'
 import { eventWords } from './eventWords'
-import { alternatives, INTERVIEW, OPENING, PICKS, RIGHT_HAND } from './fingers'
+import { alternatives, KINDS, pickAt, PICKS, RIGHT_HAND } from './fingers'
 import type { Tap } from './queue'
 
 describe('keys', () => {
@@ -10,10 +10,24 @@ describe('keys', () => {
     expect(RIGHT_HAND.filter((k) => taken.has(k))).toEqual([])
     expect(new Set(RIGHT_HAND).size).toBe(RIGHT_HAND.length)
   })
-  it('suffice for every finger', () => {
-    for (const picks of Object.values(PICKS)) expect(picks.length).toBeLessThanOrEqual(RIGHT_HAND.length)
-    expect(OPENING.length + 4).toBeLessThanOrEqual(RIGHT_HAND.length)
-    expect(INTERVIEW.length + 4).toBeLessThanOrEqual(RIGHT_HAND.length)
+  it('are one each within a finger, whatever is being done', () => {
+    for (const [finger, picks] of Object.entries(PICKS)) {
+      expect(new Set(picks.map((p) => p.key)).size, finger).toBe(picks.length)
+      for (const p of picks) {
+        expect(RIGHT_HAND, p.id).toContain(p.key)
+        expect(pickAt(p.finger, p.key)).toBe(p)
+      }
+    }
+  })
+  it('what is right and what is wrong cost the same', () => {
+    expect(pickAt('mechanics', 'j')?.id).toBe('look-clean')
+    expect(pickAt('mechanics', 'k')?.id).toBe('look-bent-elbows')
+    expect(pickAt('draping', 'j')?.id).toBe('sheet-clean')
+    expect(pickAt('draping', 'k')?.id).toBe('sheet-loose')
+  })
+  it('every kind of tap has its words', () => {
+    expect(KINDS.size).toBe(32)
+    for (const k of KINDS.values()) for (const p of k.picks ?? []) expect(p.kind).toBe(k.kind)
   })
   it('every pick has an id of its own', () => {
     const ids = Object.values(PICKS)
@@ -38,6 +52,8 @@ describe('it was something else', () => {
     expect(of('report', { number: 8 }).map((a) => a.label)).not.toContain('8')
     expect(of('report-answer', { response: 'eased' }).map((a) => a.label)).not.toContain('Eased')
     expect(of('step-stop', {})).toEqual([])
+    expect(of('step-start', { step: 'k' })).toEqual([])
+    expect(of('sheet-look', { missed: ['loose'] }).map((a) => a.label)).not.toContain('Loose')
   })
 })
 
@@ -54,6 +70,12 @@ describe('the log in words', () => {
     ['contact', { zone: 'calf', side: 'right', depth: 4 }, '1:05 touch seen on calf, right, depth 4'],
     ['attend', { on: false }, '1:05 grader looked away'],
     ['note', { text: 'good' }, '1:05 note: good'],
+    ['sheet-look', { missed: [] }, '1:05 sheet: clean'],
+    ['sheet-look', { missed: ['left-open', 'loose'] }, '1:05 sheet: left open, loose'],
+    ['stroke-fault', { flaw: 'too-light' }, '1:05 stroke: too light'],
+    ['client-word', { word: 'cold' }, '1:05 cold, said the client'],
+    ['safety-stop', { byClient: true }, '1:05 stop, said the client'],
+    ['report', { number: 4, volunteered: true }, '1:05 the client said 4, unasked'],
     ['break', { on: true, text: 'late' }, '1:05 break: late'],
     ['measure', { measured: 'pain', number: 3, after: true }, '1:05 pain after: 3'],
     ['reply', { clear: false, followedUp: true }, '1:05 vague reply, followed up'],

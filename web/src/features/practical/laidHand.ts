@@ -60,6 +60,8 @@ export const BACK = 9
 const said = (n: number): Pick => ({
   id: `report-${n}`,
   label: String(n),
+  finger: 'pressure',
+  key: String(n),
   kind: 'report',
   data: { number: n },
 })
@@ -72,8 +74,9 @@ const span = (from: number, to: number) => Array.from({ length: to - from + 1 },
  * @param thumbLeft whether it is a right hand
  */
 export function reachOf(finger: Criterion, picks: readonly Pick[], thumbLeft: boolean): (Pick | undefined)[] {
-  const near = Array.from({ length: BACK }, (_, i): Pick | undefined => picks[i])
-  if (finger !== 'pressure') return [...near, undefined, ...picks.slice(BACK)]
+  const close = picks.filter((p) => !p.far)
+  const near = Array.from({ length: BACK }, (_, i): Pick | undefined => close[i])
+  if (finger !== 'pressure') return [...near, undefined, ...close.slice(BACK)]
   near[BACK - 1] = said(0)
   const digits = (from: number, to: number) => (thumbLeft ? span(from, to) : span(from, to).reverse())
   return [...near, undefined, ...digits(1, 5), ...digits(6, 10)]

@@ -65,7 +65,7 @@ describe('a laid hand', () => {
     // And begins anew after it.
     tap(HAND.draping)
     tap(HAND.pressure)
-    expect(picked()).toEqual(['look-clean', 'consent-asked'])
+    expect(picked()).toEqual(['look-clean', 'sheet-clean'])
   })
   it('goes back, and writes nothing, where a finger has nothing', () => {
     const { tap, picked } = hand()
@@ -78,7 +78,7 @@ describe('a laid hand', () => {
   it('holds as long as the finger is down', () => {
     const { send, tap, capture } = hand()
     tap(HAND.pressure)
-    const hold = { x: HAND.pressure.x, y: 470 }
+    const hold = HAND.draping
     send('pointerdown', 7, hold)
     expect(capture.down).toHaveBeenCalledOnce()
     expect(capture.up).not.toHaveBeenCalled()

@@ -45,11 +45,14 @@ export function observed(
       })),
     opens: run.opens.map((o) => ({ start: o.start / 1000, end: o.end / 1000 })),
     sheets: seen
-      .filter((t) => t.kind === 'sheet-change' || t.kind === 'consent')
+      .filter((t) => ['sheet-change', 'sheet-look', 'consent'].includes(t.kind))
       .map((t) => ({
         key: t.id,
         at: t.atMs / 1000,
-        fault: !['open', 'cover', 'secured', undefined].includes(t.data.drape) || t.data.answer === 'no',
+        fault:
+          !['open', 'cover', 'secured', undefined].includes(t.data.drape) ||
+          (t.data.missed ?? []).length > 0 ||
+          t.data.answer === 'no',
       })),
     attended: run.attended.map((a) => ({ start: a.start / 1000, end: a.end / 1000 })),
   }

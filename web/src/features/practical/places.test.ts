@@ -41,6 +41,7 @@ describe('before hands are laid on', () => {
     const p: Place = { ...place(1, 'ana', 'ben'), ready }
     expect(inTheWay(p)).toBe(true)
     expect(inTheWay({ ...p, today: [] })).toBe(false)
+    expect(inTheWay({ ...p, today: [], ready: undefined })).toBe(true)
     expect(inTheWay({ ...p, today: [], ready: { ...ready, clashes: ['Step 2 …'] } })).toBe(true)
     const closed = { ...ready, gates: [{ gate: 'jaw' as const, open: false, why: 'The jaw comes after …' }] }
     expect(inTheWay({ ...p, today: [], ready: closed })).toBe(true)

@@ -58,11 +58,12 @@ export function briefOf(p: Place, setting: Setting): Schema['Brief'] {
   }
 }
 
-/** Whether something is left to settle before hands are laid on. */
+/** Whether something is left to settle before hands are laid on: also that the server has not said yet what is. */
 export function inTheWay(p: Place): boolean {
   if (!p.student) return false
-  const closed = p.ready?.gates.some((g) => !g.open) ?? false
-  return !p.today || (p.ready?.clashes.length ?? 0) > 0 || (closed && !p.despite?.trim())
+  if (!p.today || !p.ready) return true
+  const closed = p.ready.gates.some((g) => !g.open)
+  return p.ready.clashes.length > 0 || (closed && !p.despite?.trim())
 }
 
 /** The lowest table that nobody is at or will be. */

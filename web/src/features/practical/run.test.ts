@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import type { Tap } from './queue'
-import { breaksOf, doing, lastTap, live, lookDue, tally, undone, workedMs } from './run'
+import {
+  breaksOf,
+  coverDue,
+  doing,
+  lastTap,
+  live,
+  lookDue,
+  lookDueInTurn,
+  sheetDue,
+  tally,
+  undone,
+  workedMs,
+} from './run'
 
 let seq = 0
 const tap = (
@@ -82,4 +94,42 @@ it('names the undo that took a tap back, so that it can be put back', () => {
   const taps = [tap(1, 'report', { number: 3 }, 'r'), tap(2, 'undo', { ref: 'r' }, 'u')]
   expect(undone(taps).get('r')).toBe('u')
   expect(undone([...taps, tap(3, 'undo', { ref: 'u' }, 'v')]).has('r')).toBe(false)
+})
+
+describe('looks that fall due', () => {
+  const begins = (at: number, step: string) => tap(at, 'step-start', { step, side: 'right' } as never)
+  const look = (at: number, asked = true) => tap(at, 'look', { faults: [], asked })
+  const sheet = (at: number) => tap(at, 'sheet-look', { missed: [] })
+  it('go in turn over all tables from the floor: with three of them each comes round in a minute', () => {
+    const run = [begins(10_000, 'a')]
+    expect(lookDueInTurn([], 20, 3, 500_000)).toBeUndefined()
+    expect(lookDueInTurn(run, 20, 3, 69_999)).toBeUndefined()
+    expect(lookDueInTurn(run, 20, 3, 70_000)).toBe(70_000)
+    expect(lookDueInTurn([...run, look(75_000)], 20, 3, 134_999)).toBeUndefined()
+    expect(lookDueInTurn([...run, look(75_000, false)], 20, 3, 80_000)).toBe(70_000)
+  })
+
+  const leg = [{ unit: 'leg', side: 'right' }]
+  const spans = [
+    { step: 'greet', side: 'right', open: [] },
+    { step: 'warm', side: 'right', open: leg },
+    { step: 'firm', side: 'right', open: leg },
+    { step: 'rest', side: 'right', open: [] },
+  ] as never
+  it('are due at each change of the sheet, and not where it stays as it is', () => {
+    expect(sheetDue(spans, [begins(0, 'greet')])).toBeUndefined()
+    const warm = [begins(0, 'greet'), begins(10, 'warm')]
+    expect(sheetDue(spans, warm)).toBe(10)
+    expect(sheetDue(spans, [...warm, sheet(20), begins(30, 'firm')])).toBeUndefined()
+    expect(sheetDue(spans, [...warm, sheet(20), begins(30, 'firm'), begins(40, 'rest')])).toBe(40)
+  })
+  it('are due once more at the end, where something was open', () => {
+    expect(coverDue(spans, [begins(0, 'greet')])).toBe(false)
+    const run = [begins(10, 'warm'), sheet(20), begins(30, 'firm')]
+    expect(coverDue(spans, run)).toBe(true)
+    expect(coverDue(spans, [...run, sheet(90)])).toBe(false)
+    // The last step changed the sheet itself: its own look is not the one at the end.
+    expect(coverDue(spans, [begins(10, 'warm'), sheet(20)])).toBe(true)
+    expect(coverDue(spans, [begins(10, 'warm'), sheet(20), sheet(90)])).toBe(false)
+  })
 })

@@ -1,3 +1,4 @@
+import type { Schema } from '@/api/client'
 import type { Tap } from './queue'
 
 const ordered = (taps: readonly Tap[]) =>
@@ -90,6 +91,63 @@ export function lookDue(taps: readonly Tap[], everySeconds: number, nowMs: numbe
   const asked = attended.atMs + turn * every
   const answered = live(taps).some((t) => t.kind === 'look' && t.data.asked && t.atMs >= asked)
   return answered ? undefined : asked
+}
+
+/** The same from the floor, where looks go in turn over all tables: each is due again when all have been. */
+export function lookDueInTurn(
+  taps: readonly Tap[],
+  everySeconds: number,
+  tables: number,
+  nowMs: number,
+): number | undefined {
+  const run = live(taps)
+  const begun = run.find((t) => t.kind === 'step-start')
+  if (!begun) return undefined
+  const last = run.findLast((t) => t.kind === 'look' && t.data.asked)?.atMs ?? begun.atMs
+  const due = last + everySeconds * 1000 * tables
+  return due <= nowMs ? due : undefined
+}
+
+/** Since when a look at the sheet is due: since its last change that nobody looked at. */
+export function sheetDue(
+  spans: readonly Pick<Schema['SpanView'], 'step' | 'side' | 'open'>[],
+  taps: readonly Tap[],
+): number | undefined {
+  let open = new Set<string>()
+  let due: number | undefined
+  for (const t of live(taps)) {
+    if (t.kind === 'sheet-look') due = undefined
+    if (t.kind !== 'step-start') continue
+    const span = spans.find((s) => s.step === t.data.step && s.side === (t.data.side ?? 'midline'))
+    const now = new Set((span?.open ?? []).map((o) => `${o.unit}/${o.side}`))
+    if ([...now].some((u) => !open.has(u)) || (now.size === 0 && open.size > 0)) due = t.atMs
+    open = now
+  }
+  return due
+}
+
+/** Whether the cover at the end is still to be looked at: something was opened, and nothing was seen of the sheet since the last step. */
+export function coverDue(
+  spans: readonly Pick<Schema['SpanView'], 'step' | 'side' | 'open'>[],
+  taps: readonly Tap[],
+): boolean {
+  const run = live(taps)
+  const opened = run.some(
+    (t) => t.kind === 'step-start' && spans.some((s) => s.step === t.data.step && s.open.length > 0),
+  )
+  const last = run.findLast((t) => t.kind === 'step-start')?.atMs ?? 0
+  // One look at the last step's own change is not one at the end.
+  const looks = run.filter((t) => t.kind === 'sheet-look' && t.atMs >= last)
+  return (
+    opened &&
+    looks.length <
+      (sheetDue(
+        spans,
+        run.filter((t) => t.kind !== 'sheet-look'),
+      ) === last
+        ? 2
+        : 1)
+  )
 }
 
 /** How many of each kind, for the tally beside a button. */

@@ -49,17 +49,24 @@ export function stripOfRun(
   return model
 }
 
-/** Bands in their order, as the server names them; an unseen criterion is in none and fills nothing. */
-const BANDS = ['not yet', 'emerging', 'competent', 'fluent']
+/** Parts of a finger that are filled one by one. */
+const PARTS = 4
 
-/** Scores so far as the bars of a palm. */
+/**
+ * How much was seen of each finger so far, as the bars of a palm. What it comes to is not told before the grader gave the one rating of
+ * the whole: who knows the number rates the number.
+ */
 export function barsOf(scores: Schema['ScoreView'] | undefined) {
   return (scores?.criteria ?? []).map((c) => ({
     criterion: c.criterion,
-    fill: 1 + BANDS.indexOf(c.band ?? ''),
-    state: c.score === undefined || c.score === null ? 'not seen' : `${Math.round(c.score)} so far`,
+    fill: c.observations === 0 ? 0 : Math.max(1, Math.floor(PARTS * seenOf(c))),
+    state: c.observations === 0 ? 'not seen' : `${c.observations} of ${c.enough} seen`,
   }))
 }
+
+/** Which share of what is enough was seen. */
+export const seenOf = (c: Pick<Schema['CriterionView'], 'observations' | 'enough'> | undefined) =>
+  c ? Math.min(1, c.observations / c.enough) : 0
 
 /** The plan of a finished run with what the server made of what was seen, on a scale of its own or a common one. */
 export function stripOfView(

@@ -2,7 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { effectScope, ref, shallowRef } from 'vue'
 import type { Schema } from '@/api/client'
-import { INTERVIEW, OPENING, PICKS, type Pick } from './fingers'
+import { PICKS, type Pick } from './fingers'
 import type { Tap } from './queue'
 import { useCapture } from './useCapture'
 import type { Table } from './useFloor'
@@ -30,7 +30,7 @@ const span = (id: string, side: string) => ({
   side,
   start: 0,
   end: 60,
-  open: [],
+  open: id === 'strip' ? [{ unit: 'leg', side }] : [],
   band: { low: 2, high: 4 },
 })
 const view = {
@@ -82,26 +82,66 @@ describe('what an action writes down', () => {
       expect(last()).toMatchObject({ data: { step: 'strip', side: 'left' } })
     })
   })
-  it('the other side is that of the step that is on; without one there is nothing to write', () => {
+  it('the other side is that of the step that is on, and says so; without one there is nothing to write', () => {
     const { capture, all, last } = table()
     capture.start(1)
     capture.pick(of('other-side'))
     expect(last()?.data).toMatchObject({ step: 'strip', side: 'right' })
+    expect(capture.told).toBe('Now right: strip')
     capture.start(0)
     const before = all.value.length
     capture.pick(of('other-side'))
     expect(all.value.length).toBe(before)
+    expect(capture.told).toBe('greet has one side only: nothing was written down')
   })
-  it('the plan supplies dressing, one depth more, and the position that comes next', () => {
+  it('before anything is on the other side is that of what comes next: one key for who begins on it', () => {
+    const { capture, progress, last } = table()
+    progress.choose(1)
+    capture.pick(of('other-side'))
+    expect(last()).toMatchObject({ kind: 'step-start', data: { step: 'strip', side: 'right' } })
+  })
+  it('a digit before anything has begun writes nothing down', () => {
+    const { capture, all, last } = table()
+    capture.report(3)
+    expect(all.value).toEqual([])
+    expect(capture.told).toBe('Nothing has begun at this table: 3 was not written down')
+    capture.pick(of('look-clean'))
+    capture.pick(of('answer-eased'))
+    expect(all.value).toEqual([])
+    expect(capture.told).toBe('Nothing has begun at this table: eased was not written down')
+    capture.start(0)
+    capture.report(3)
+    expect(last()).toMatchObject({ kind: 'report', data: { number: 3, source: 'spoken' } })
+    expect(capture.told).toBe('')
+  })
+  it('a look at the sheet was asked for only after a change of it', () => {
+    const { capture, progress, last } = table()
+    capture.start(0)
+    capture.pick(of('sheet-clean'))
+    expect(last()).toMatchObject({ kind: 'sheet-look', data: { missed: [], asked: false } })
+    capture.start(1)
+    expect(progress.cues.draping).toEqual({ text: 'look at the sheet', hot: true })
+    capture.pick(of('sheet-loose'))
+    expect(last()).toMatchObject({ kind: 'sheet-look', data: { missed: ['loose'], asked: true } })
+    capture.pick(of('sheet-clean'))
+    expect(last()?.data).toMatchObject({ asked: false })
+  })
+  it('a note is what is typed, and nothing where nothing is', () => {
+    const { capture, all, last } = table()
+    capture.pick(of('note'))
+    expect(capture.noting).toBe(true)
+    capture.note('  ')
+    expect(all.value).toEqual([])
+    capture.pick(of('note'))
+    capture.note(' slows down by itself ')
+    expect(last()).toMatchObject({ kind: 'note', data: { text: 'slows down by itself' } })
+    expect(capture.noting).toBe(false)
+  })
+  it('the plan supplies dressing, and the position that comes next', () => {
     const { capture, last } = table()
     capture.pick(of('lubricant'))
     expect(last()?.data).toEqual({ dressing: 'oil' })
-    capture.start(0)
-    capture.pick(of('deeper'))
-    expect(last()?.data).toEqual({ depth: 3 })
     capture.start(1)
-    capture.pick(of('deeper'))
-    expect(last()?.data).toEqual({ depth: 5 })
     capture.pick(of('turn'))
     expect(last()?.data).toEqual({ position: 'side-left' })
   })
@@ -119,6 +159,7 @@ describe('what an action writes down', () => {
   it('a look was asked for only while it is', () => {
     const { capture, now, tap, last } = table()
     void tap('attend', { on: true })
+    capture.start(0)
     capture.pick(of('look-clean'))
     expect(last()?.data).toMatchObject({ asked: false })
     now.value = 21_000
@@ -133,6 +174,7 @@ describe('what an action writes down', () => {
     capture.pick(of('pain'))
     capture.report(6)
     expect(last()).toMatchObject({ kind: 'measure', data: { measured: 'pain', number: 6, after: false } })
+    capture.start(0)
     capture.report(6)
     expect(last()).toMatchObject({ kind: 'report', data: { number: 6, source: 'spoken' } })
     capture.start(1)
@@ -169,10 +211,11 @@ describe('how far a table is', () => {
 
   it('the words of the opening stand first until the work begins', () => {
     const { progress, capture } = table()
-    expect(progress.picks.communication.slice(0, 4)).toEqual(OPENING)
+    const shown = () => progress.picks.communication.map((p) => p.when)
+    expect(shown().slice(0, 5)).toEqual(['opening', 'opening', 'opening', 'opening', undefined])
     capture.start(1)
-    expect(progress.picks.communication).toEqual(PICKS.communication)
-    expect(progress.picks.communication).not.toContain(INTERVIEW[0])
+    expect(shown().filter(Boolean)).toEqual([])
+    expect(progress.picks.communication).toHaveLength(12)
   })
   it('a number above the band wants an answer until there is one', () => {
     const { progress, capture, now } = table()
@@ -187,6 +230,7 @@ describe('how far a table is', () => {
   })
   it('counts each thing by what it is', () => {
     const { progress, capture } = table()
+    capture.start(0)
     capture.pick(of('look-bent-waist'))
     capture.pick(of('look-clean'))
     capture.pick(of('look-clean'))

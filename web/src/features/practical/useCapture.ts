@@ -8,6 +8,9 @@ import type { Progress } from './useProgress'
 
 type Data = Schema['EventData']
 
+/** Fingers that judge hands at work: before any are, a tap of them was meant for another table. */
+const JUDGES_HANDS = ['pressure', 'mechanics']
+
 /** What an action at a table writes down; the plan supplies what was not said. */
 export function useCapture(table: Table, progress: Progress) {
   const { taps } = table
@@ -15,26 +18,46 @@ export function useCapture(table: Table, progress: Progress) {
   const offPlan = ref(false)
   /** What a number is wanted for: a measure, not a report. */
   const measuring = ref<'pain' | 'range'>()
+  /** Words are wanted: those of a note. */
+  const noting = ref(false)
+  /** What the last action did, where that is not what its name says. */
+  const told = ref('')
   const { holding, down, up } = useHold(
     () => taps.now.value,
     (on) => void taps.tap(on ? 'hold-start' : 'hold-stop'),
   )
 
+  /** A step was begun here just now; its tap may still be on its way. */
+  let starting = false
+  const begun = () => starting || progress.begun
   function start(i: number) {
     const t = progress.tiles[i]
+    if (t) starting = true
     if (t) void taps.tap('step-start', { step: t.step.id, side: t.span.side })
+  }
+  /** The same step on its other side: of what is on, else of what comes next. */
+  function otherSide() {
+    const of = progress.current ?? progress.tiles[progress.chosen]
+    const other = progress.tiles.findIndex((t) => of && t.step.id === of.step.id && t.key !== of.key)
+    if (!of) return
+    if (other < 0) return void (told.value = `${of.step.name} has one side only: nothing was written down`)
+    start(other)
+    told.value = `Now ${progress.tiles[other]!.span.side}: ${of.step.name}`
   }
   function pick(p: Pick) {
     if (taps.finished.value) return
+    told.value = ''
+    if (!begun() && JUDGES_HANDS.includes(p.finger))
+      return void (told.value = `Nothing has begun at this table: ${p.label.toLowerCase()} was not written down`)
     const now = progress.current
     switch (p.id) {
       case 'next':
         return start(progress.chosen)
-      case 'other-side': {
-        const other = progress.tiles.findIndex((t) => now && t.step.id === now.step.id && t.key !== now.key)
-        if (now && other >= 0) start(other)
+      case 'other-side':
+        return otherSide()
+      case 'note':
+        noting.value = true
         return
-      }
       case 'skip': {
         const t = progress.tiles[progress.chosen]
         if (t) void taps.tap('step-skip', { step: t.step.id, side: t.span.side })
@@ -45,8 +68,6 @@ export function useCapture(table: Table, progress: Progress) {
         return
       case 'hold':
         return
-      case 'deeper':
-        return depth(Math.min(5, (now?.step.depth ?? 3) + 1))
       case 'turn':
         return void taps.tap('turn', { position: progress.turnsTo })
       case 'lubricant': {
@@ -65,6 +86,8 @@ export function useCapture(table: Table, progress: Progress) {
       }
     }
     if (p.kind === 'look') return void taps.tap('look', { faults: p.data.faults, asked: progress.lookAsked })
+    if (p.kind === 'sheet-look')
+      return void taps.tap('sheet-look', { missed: p.data.missed, asked: progress.sheetAsked })
     if (p.kind === 'consent')
       return void taps.tap('consent', { ...p.data, zone: progress.sensitiveZone as Data['zone'] })
     void taps.tap(p.kind, p.data)
@@ -91,7 +114,18 @@ export function useCapture(table: Table, progress: Progress) {
   /** What the client says aloud, unless a measure of pain waits for its number. */
   function report(n: number) {
     if (measuring.value === 'pain') return measure(n)
+    // A digit that was meant for another table, or none, must do no harm.
+    if (!begun()) return void (told.value = `Nothing has begun at this table: ${n} was not written down`)
+    told.value = ''
     void taps.tap('report', { number: n, source: 'spoken' })
+  }
+  function note(text: string) {
+    if (text.trim()) void taps.tap('note', { text: text.trim() })
+    noting.value = false
+  }
+  /** The cover at the end, and what was seen of it. */
+  function cover(missed: NonNullable<Data['missed']>) {
+    return taps.tap('sheet-look', { missed, asked: true })
   }
   function rest() {
     void taps.tap('break', { on: progress.resting === undefined })
@@ -100,11 +134,14 @@ export function useCapture(table: Table, progress: Progress) {
   function neverMind() {
     offPlan.value = false
     measuring.value = undefined
+    noting.value = false
   }
 
   return reactive({
     offPlan,
     measuring,
+    noting,
+    told,
     holding,
     down,
     up,
@@ -115,6 +152,8 @@ export function useCapture(table: Table, progress: Progress) {
     touch,
     measure,
     report,
+    note,
+    cover,
     rest,
     neverMind,
   })

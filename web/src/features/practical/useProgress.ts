@@ -3,13 +3,17 @@ import { useSession } from '@/features/session/useSession'
 import type { Criterion } from '@/parts/criteria'
 import { stepsOf } from '@/parts/strip'
 import { mmss, word } from '@/parts/words'
-import { INTERVIEW, OPENING, PICKS, type Pick } from './fingers'
-import { breaksOf, doing, live, lookDue, tally } from './run'
+import { PICKS, type Pick } from './fingers'
+import { breaksOf, doing, live, lookDue, lookDueInTurn, sheetDue, tally } from './run'
 import { bandOf } from './tableModel'
 import type { Table } from './useFloor'
 
-/** How far a table has come: its steps, what is being done, what each finger has to say of it and can write down now. */
-export function useProgress(table: Table) {
+/**
+ * How far a table has come: its steps, what is being done, what each finger has to say of it and can write down now.
+ *
+ * @param tables how many tables take their turn at being looked at, where it is seen from the floor
+ */
+export function useProgress(table: Table, tables?: () => number) {
   const session = useSession()
   const { taps, view } = table
 
@@ -80,11 +84,19 @@ export function useProgress(table: Table) {
     return asked ? (taps.now.value - asked.atMs) / 1000 : 0
   })
   const resting = computed(() => breaksOf(taps.taps.value).since)
-  const lookAsked = computed(
-    () =>
-      resting.value === undefined &&
-      lookDue(taps.taps.value, view.profile.mechanics.lookEverySeconds, taps.now.value) !== undefined,
+  const lookAsked = computed(() => {
+    if (resting.value !== undefined) return false
+    const every = view.profile.mechanics.lookEverySeconds
+    const due = tables
+      ? lookDueInTurn(taps.taps.value, every, tables(), taps.now.value)
+      : lookDue(taps.taps.value, every, taps.now.value)
+    return due !== undefined
+  })
+  /** A change of the sheet waits to be looked at. */
+  const sheetAsked = computed(
+    () => resting.value === undefined && sheetDue(view.spans, taps.taps.value) !== undefined,
   )
+  const begun = computed(() => live(taps.taps.value).some((t) => t.kind === 'step-start'))
   /** Treated already: what is measured now is measured after the work. */
   const after = computed(() =>
     live(taps.taps.value).some(
@@ -105,7 +117,7 @@ export function useProgress(table: Table) {
   })
 
   const cues = computed<Record<Criterion, { text: string; hot: boolean }>>(() => {
-    const { on, spent: begun } = state.value
+    const { on, spent: seen } = state.value
     const said = lastReport.value
     const zone = sensitiveZone.value
     const sheet = current.value?.step.sheet
@@ -116,36 +128,38 @@ export function useProgress(table: Table) {
             text: `${said ? `said ${said.data.number}, ` : ''}band ${band.value.low}–${band.value.high}`,
             hot: false,
           },
-      order: { text: `${begun.size + (on && !begun.has(on) ? 1 : 0)} of ${tiles.length}`, hot: false },
+      order: { text: `${seen.size + (on && !seen.has(on) ? 1 : 0)} of ${tiles.length}`, hot: false },
       mechanics: { text: lookAsked.value ? 'look now' : 'next look soon', hot: lookAsked.value },
       communication: {
         text: `silent ${mmss(silent.value)}`,
         hot: silent.value > view.profile.communication.largestSilenceSeconds * 0.8,
       },
-      draping: zone
-        ? {
-            text: `${word(zone)}: ${allowed.value === 'yes' ? 'allowed' : (allowed.value ?? 'ask first')}`,
-            hot: allowed.value !== 'yes',
-          }
-        : { text: !sheet ? 'covered' : sheet === 'open' ? 'open as planned' : word(sheet), hot: false },
+      draping:
+        sheetAsked.value && (!zone || allowed.value === 'yes')
+          ? { text: 'look at the sheet', hot: true }
+          : zone
+            ? {
+                text: `${word(zone)}: ${allowed.value === 'yes' ? 'allowed' : (allowed.value ?? 'ask first')}`,
+                hot: allowed.value !== 'yes',
+              }
+            : { text: !sheet ? 'covered' : sheet === 'open' ? 'open as planned' : word(sheet), hot: false },
     }
   })
 
-  /** What each finger can write down, by what is being done: the opening and an interview have words of their own. */
+  /**
+   * What each finger shows, by what is being done: the words of the opening and of an interview only while they can be meant, the
+   * opening's first. Their keys are the same all through the run.
+   */
   const picks = computed<Record<Criterion, Pick[]>>(() => {
     const c = current.value
     const opening = !c || c.step.phase === 'settle' || c.step.phase === 'assess'
     const interview = c && session.techniques.get(c.step.technique)?.stroke.startsWith('Ischaemic')
-    const talk = opening
-      ? [
-          ...OPENING,
-          ...PICKS.communication.slice(0, 4),
-          ...PICKS.communication.filter((p) => p.kind === 'measure'),
-        ]
-      : interview
-        ? [...INTERVIEW, ...PICKS.communication.slice(0, 4)]
-        : PICKS.communication
-    return { ...PICKS, communication: talk }
+    const now = opening ? 'opening' : interview ? 'interview' : undefined
+    const talk = PICKS.communication
+    return {
+      ...PICKS,
+      communication: [...talk.filter((p) => p.when && p.when === now), ...talk.filter((p) => !p.when)],
+    }
   })
   /** How often it was written down. */
   const count = (p: Pick) =>
@@ -153,13 +167,8 @@ export function useProgress(table: Table) {
       if (p.id === 'hold') return t.kind === 'hold-stop'
       if (p.id === 'next' || p.id === 'other-side') return false
       if (t.kind !== p.kind) return false
-      if (p.kind === 'balance-test' || p.kind === 'reply')
-        return t.data.clear === p.data.clear && !!t.data.followedUp === !!p.data.followedUp
-      if (p.kind === 'measure') return t.data.measured === p.data.measured
-      if (p.kind === 'look') return (t.data.faults ?? []).join('+') === (p.data.faults ?? []).join('+')
-      return (['saying', 'style', 'number', 'drape', 'answer', 'response'] as const).every(
-        (f) => p.data[f] === undefined || p.data[f] === t.data[f],
-      )
+      if (p.kind === 'reply' && !!t.data.followedUp !== !!p.data.followedUp) return false
+      return Object.entries(p.data).every(([f, v]) => String(t.data[f as keyof typeof t.data]) === String(v))
     })
 
   return reactive({
@@ -177,6 +186,8 @@ export function useProgress(table: Table) {
     lastReport,
     resting,
     lookAsked,
+    sheetAsked,
+    begun,
     after,
     turnsTo,
     cues,

@@ -3,10 +3,10 @@ import { computed, ref } from 'vue'
 import { api, ask, type Problem } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
-import { word } from '@/parts/words'
 
 /** How the school judges: its profiles side by side, and which is in use. */
 const session = useSession()
+const { data: settings } = useAsked(() => ask(api.GET('/api/settings')))
 const { data: profiles, again } = useAsked(() => ask(api.GET('/api/profiles')))
 const lead = computed(() => session.person?.role === 'lead')
 const failed = ref<Problem>()
@@ -20,31 +20,23 @@ async function choose(id: string) {
     failed.value = e as Problem
   }
 }
-/** What two profiles say differently, in the words of their fields. */
+/** What the profiles say differently, in the words of their rows. */
 const rows = computed(() => {
   const all = profiles.value ?? []
-  const line = (name: string, value: (p: (typeof all)[number]['profile']) => string | number) => {
-    const values = all.map((p) => String(value(p.profile)))
-    return { name, values, differ: new Set(values).size > 1 }
-  }
+  const line = (id: string, name: string, group: string, value: (profile: string) => string) => ({
+    id,
+    name,
+    group,
+    values: all.map((p) => value(p.profile.id)),
+  })
   return [
-    line('Warm-up before firm work, s', (p) => p.order.warmUpSeconds),
-    line('Firm from depth', (p) => p.order.firmDepth),
-    line('First on the skin', (p) => word(p.order.firstOnSkin)),
-    line('Limbs', (p) => word(p.order.limb)),
-    line('A hold ends', (p) => word(p.dose.holdEnd)),
-    line('Site ceilings', (p) => `${word(p.pressure.ceilingEnd)} end`),
-    line(
-      'Client’s number in specific work',
-      (p) => `${p.pressure.specificBand.low}–${p.pressure.specificBand.high}`,
+    ...(settings.value?.settings ?? []).map((s) =>
+      line(s.id, s.question, s.group, (p) => s.options.find((o) => o.id === s.chosen[p])?.label ?? ''),
     ),
-    line('Gluteals', (p) => word(p.draping.gluteals)),
-    line('Permission', (p) => word(p.draping.consent)),
-    line('Largest silence, s', (p) => p.communication.largestSilenceSeconds),
-    line('Bare thumb, share of the time', (p) => `${Math.round(100 * p.mechanics.bareThumbShare)} %`),
-    line('Outcome', (p) => word(p.marking.outcome)),
-    line('Cut', (p) => p.marking.cut),
-  ]
+    ...(settings.value?.numbers ?? []).map((n) =>
+      line(n.id, n.name, n.group, (p) => `${n.chosen[p] ?? ''} ${n.unit}`.trim()),
+    ),
+  ].filter((r) => new Set(r.values).size > 1)
 })
 </script>
 
@@ -59,10 +51,6 @@ const rows = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="r in rows" :key="r.name" :class="{ differ: r.differ }">
-          <td>{{ r.name }}</td>
-          <td v-for="(v, i) in r.values" :key="i">{{ v }}</td>
-        </tr>
         <tr>
           <td></td>
           <td v-for="p in profiles" :key="p.profile.id">
@@ -80,17 +68,20 @@ const rows = computed(() => {
             </div>
           </td>
         </tr>
+        <tr v-for="r in rows" :key="r.id">
+          <td>{{ r.name }}</td>
+          <td v-for="(v, i) in r.values" :key="i">{{ v }}</td>
+        </tr>
       </tbody>
     </table>
-    <p class="law">Rows in bold are where the two schools disagree. {{ session.catalogue?.law }}</p>
+    <p class="law">
+      Only what they say differently stands here; Open shows all of it. {{ session.catalogue?.law }}
+    </p>
     <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
   </section>
 </template>
 
 <style scoped>
-.differ td {
-  font-weight: 700;
-}
 .acts {
   display: flex;
   gap: 8px;

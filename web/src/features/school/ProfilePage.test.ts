@@ -18,12 +18,26 @@ const settings = {
     {
       id: 'consent',
       question: 'When is permission asked?',
+      group: 'Sheet and permission',
       rules: ['CONSENT-BEFORE'],
       options: [
         { id: 'now', label: 'at the moment' },
         { id: 'start', label: 'at the start' },
       ],
       chosen: { a: 'now', b: 'start' },
+    },
+  ],
+  numbers: [
+    {
+      id: 'largest-silence',
+      name: 'Largest silence',
+      group: 'Words',
+      unit: 's',
+      least: 1,
+      most: 7200,
+      whole: false,
+      rules: ['COMM-GAP'],
+      chosen: { a: 180, b: 120 },
     },
   ],
   topics: [
@@ -92,6 +106,7 @@ describe('what a school decides', () => {
     const one = p.find('[aria-label="When is permission asked?"]')
     expect(one.find('[aria-pressed=true]').text()).toBe('at the moment')
     expect(one.text()).toContain('Theirs: at the start')
+    await press(p, 'What may be beyond scope')
     expect(p.text()).toContain('On the out-breath.')
     expect(p.text()).toContain('Local codes and licensed practice decide.')
     expect(p.find('[aria-label="MECH-LOOK"]').exists()).toBe(false)
@@ -117,7 +132,9 @@ describe('what a school decides', () => {
   })
   it('saves what changed and nothing else', async () => {
     const p = await page('lead')
+    await press(p, 'What may be beyond scope')
     await press(p, 'not taught')
+    await press(p, 'How grave each rule is')
     await p.find('select[aria-label="ORDER-WARM is"]').setValue('hint')
     await press(p, 'Save')
     expect(put.mock.calls[0]![1].body).toMatchObject({
@@ -126,6 +143,22 @@ describe('what a school decides', () => {
       severities: { 'ORDER-WARM': 'hint' },
     })
     expect(p.text()).toContain('Saved as a new version.')
+  })
+  it('shows one group at a time, and finds words in all of them', async () => {
+    const p = await page('lead')
+    expect(p.text()).not.toContain('Largest silence')
+    await press(p, 'Words')
+    expect(p.text()).toContain('Largest silence')
+    expect(p.text()).not.toContain('When is permission asked?')
+    await p.find('input[type=search]').setValue('permission asked')
+    expect(p.text()).toContain('When is permission asked?')
+    expect(p.text()).not.toContain('Largest silence')
+    await p.find('input[type=search]').setValue('comm-gap')
+    expect(p.text()).toContain('Largest silence')
+    await p.find('input[type=search]').setValue('moonlight')
+    expect(p.text()).toContain('Nothing has these words')
+    await press(p, 'Sheet and permission')
+    expect(p.text()).toContain('When is permission asked?')
   })
   it('lets only the lead save', async () => {
     const p = await page('instructor')

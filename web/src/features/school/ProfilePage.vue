@@ -23,6 +23,35 @@ const saved = ref(false)
 const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
 const GRAVITY = ['off', 'hint', 'warn', 'stop']
 const lead = computed(() => session.person?.role === 'lead')
+const SCOPE = 'What may be beyond scope'
+const GRAVE = 'How grave each rule is'
+const group = ref('')
+const words = ref('')
+/** Every heading there is something under, in the order of the profile. */
+const groups = computed(() => [
+  ...new Set([...(view.value?.settings ?? []), ...(view.value?.numbers ?? [])].map((r) => r.group)),
+  SCOPE,
+  GRAVE,
+])
+/** Whether a row is shown: where words are looked for, all that have them; else those of the group that is open. */
+function shown(of: string, ...texts: string[]): boolean {
+  const asked = words.value.trim().toLowerCase().split(/\s+/).filter(Boolean)
+  if (!asked.length) return of === (group.value || groups.value[0])
+  const text = [of, ...texts].join(' ').toLowerCase()
+  return asked.every((w) => text.includes(w))
+}
+const found = computed(() => {
+  const v = view.value
+  return {
+    settings:
+      v?.settings.filter((s) => shown(s.group, s.question, ...s.rules, ...s.options.map((o) => o.label))) ??
+      [],
+    numbers: v?.numbers.filter((n) => shown(n.group, n.name, ...n.rules)) ?? [],
+    topics: v?.topics.filter((t) => shown(SCOPE, t.name, t.caution)) ?? [],
+    rules: v?.rules.filter((r) => r.ofPlans && shown(GRAVE, r.id, r.meaning)) ?? [],
+  }
+})
+const nothing = computed(() => Object.values(found.value).every((rows) => rows.length === 0))
 const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.profile.name ?? id
 const dirty = computed(
   () =>
@@ -110,9 +139,30 @@ async function save() {
     </div>
     <div v-if="view" class="cols">
       <div class="all">
-        <section class="card" aria-label="Where teachers disagree">
+        <section class="card find" aria-label="Find a decision">
+          <input
+            v-model="words"
+            type="search"
+            placeholder="Find a word: silence, thumb, sheet"
+            aria-label="Find"
+          />
+          <div class="options" role="group" aria-label="Groups">
+            <button
+              v-for="g in groups"
+              :key="g"
+              class="push"
+              :class="{ main: !words.trim() && g === (group || groups[0]) }"
+              :aria-pressed="!words.trim() && g === (group || groups[0])"
+              @click="((group = g), (words = ''))"
+            >
+              {{ g }}
+            </button>
+          </div>
+          <p v-if="nothing" class="soft">Nothing has these words. Try one of them alone.</p>
+        </section>
+        <section v-if="found.settings.length" class="card" aria-label="Where teachers disagree">
           <h2>Where teachers disagree</h2>
-          <div v-for="s in view.settings" :key="s.id" class="one" role="group" :aria-label="s.question">
+          <div v-for="s in found.settings" :key="s.id" class="one" role="group" :aria-label="s.question">
             <h3>{{ s.question }}</h3>
             <div class="options">
               <button
@@ -149,9 +199,9 @@ async function save() {
             </p>
           </div>
         </section>
-        <section class="card" aria-label="Numbers">
+        <section v-if="found.numbers.length" class="card" aria-label="Numbers">
           <h2>Numbers</h2>
-          <div v-for="n in view.numbers" :key="n.id" class="rule">
+          <div v-for="n in found.numbers" :key="n.id" class="rule">
             <div>
               <strong>{{ n.name }}</strong>
               <p class="soft small">
@@ -180,10 +230,10 @@ async function save() {
             </label>
           </div>
         </section>
-        <section class="card" aria-label="What may be beyond scope">
+        <section v-if="found.topics.length" class="card" aria-label="What may be beyond scope">
           <h2>What may be beyond scope</h2>
           <p class="law">{{ view.whoDecides }}</p>
-          <div v-for="t in view.topics" :key="t.id" class="one" role="group" :aria-label="t.name">
+          <div v-for="t in found.topics" :key="t.id" class="one" role="group" :aria-label="t.name">
             <h3>{{ t.name }}</h3>
             <p class="soft small">⚠ {{ t.caution }}</p>
             <div class="options">
@@ -200,15 +250,9 @@ async function save() {
             </div>
           </div>
         </section>
-        <section class="card" aria-label="How grave each rule is">
+        <section v-if="found.rules.length" class="card" aria-label="How grave each rule is">
           <h2>How grave each rule is</h2>
-          <div
-            v-for="r in view.rules.filter((x) => x.ofPlans)"
-            :key="r.id"
-            class="rule"
-            role="group"
-            :aria-label="r.id"
-          >
+          <div v-for="r in found.rules" :key="r.id" class="rule" role="group" :aria-label="r.id">
             <div>
               <strong>{{ r.id }}</strong>
               <p class="soft small">{{ r.meaning }}</p>
@@ -288,6 +332,12 @@ h3 {
 }
 .number input {
   width: 92px;
+}
+.find input {
+  width: 100%;
+}
+.number input,
+.find input {
   min-height: var(--target);
   border: 1.5px solid var(--ink);
   border-radius: 12px;

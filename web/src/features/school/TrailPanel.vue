@@ -70,7 +70,7 @@ const when = (iso: string) =>
         </tbody>
       </table>
     </div>
-    <button v-if="more" class="push" :disabled="loading" @click="earlier">Earlier</button>
+    <button v-if="more" class="push earlier" :disabled="loading" @click="earlier">Earlier</button>
   </section>
 </template>
 

@@ -559,7 +559,7 @@ onKeyStroke((e) => {
                 </button>
               </div>
             </template>
-            <button v-if="more" class="push" @click="earlier">Earlier</button>
+            <button v-if="more" class="push earlier" @click="earlier">Earlier</button>
           </div>
         </section>
       </div>

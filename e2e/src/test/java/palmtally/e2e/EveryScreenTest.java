@@ -196,7 +196,7 @@ class EveryScreenTest {
     @Test
     void every_address_of_the_app_is_among_them() throws IOException {
         var seen = new ArrayList<>(ELSEWHERE);
-        seen.addAll(List.of("/sign-in", "/me", "/peer"));
+        seen.addAll(List.of("/sign-in", "/me", "/peer", "/marks"));
         screens().values().forEach(p -> seen.add(p.replaceAll("[?#].*", "")));
         var routes = Pattern.compile("path: '(/[^']*)'(?!, redirect)")
                 .matcher(Files.readString(Path.of("..", "web", "src", "router.ts")))
@@ -256,6 +256,10 @@ class EveryScreenTest {
         student.navigate(app.url() + "/peer");
         settle(student);
         look(student, "peer", faults);
+        student.navigate(app.url() + "/marks#draping");
+        settle(student);
+        look(student, "marks", faults);
+        onAPhone(student, "marks", faults);
         student.context().close();
         var lead = browser.page();
         Browser.signIn(lead, app.url(), "lead");
@@ -291,6 +295,8 @@ class EveryScreenTest {
 
     private static void onAPhone(Page page, String name, Map<String, Object> faults) {
         page.setViewportSize(390, 844);
+        // What is drawn by its own size draws itself anew in the frame after.
+        page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(() => r())))");
         room(page, name + " on a phone", faults);
         page.setViewportSize(1280, 800);
     }

@@ -125,40 +125,32 @@ class FloorTest {
 
     /** Taps number {@code from} to {@code to}, one and a half seconds of fake clock each: now from the floor, now at an opened table. */
     private static void grade(Page page, Tapped tapped, int from, int to) {
-        int chosen = -1;
         for (int i = from; i < to; i++) {
             page.clock().fastForward(1500);
             int table = i % 6;
             if (i % 20 == 19) {
                 // Into a table, a number the client says, and back to the floor.
                 page.keyboard().press(String.valueOf(table + 1));
-                assertThat(page.getByText("Table " + (table + 1)).first()).isVisible();
+                page.keyboard().press("Enter");
+                assertThat(page.getByRole(
+                                AriaRole.HEADING, new Page.GetByRoleOptions().setName("Table " + (table + 1))))
+                        .isVisible();
                 page.keyboard().press(String.valueOf(2 + i % 7));
                 tapped.count(table, "report");
                 page.keyboard().press("g");
                 assertThat(page.locator(".table")).hasCount(6);
-                chosen = 0;
                 continue;
             }
-            if (chosen < 0) {
-                for (int k = 0; k < 6; k++) page.keyboard().press("ArrowLeft");
-                chosen = 0;
-            }
-            while (chosen < table) {
-                page.keyboard().press("ArrowRight");
-                chosen++;
-            }
-            while (chosen > table) {
-                page.keyboard().press("ArrowLeft");
-                chosen--;
-            }
-            var key = List.of("c", "q", "e", "c", "n").get(i % 5);
-            if (key.equals("n") && i > 80) key = "q";
-            page.keyboard().press(key);
+            // A digit chooses the table, a letter the finger, and the key is the table's own. All begin with a step.
+            var finger = i < 6 ? "f" : List.of("d", "s", " ", "d", "f").get(i % 5);
+            if (finger.equals("f") && i > 80) finger = "s";
+            page.keyboard().press(String.valueOf(table + 1));
+            page.keyboard().press(finger);
+            page.keyboard().press("j");
             tapped.count(
                     table,
-                    Map.of("c", "look", "q", "say", "e", "report-answer", "n", "step-start")
-                            .get(key));
+                    Map.of("d", "look", "s", "say", " ", "report-answer", "f", "step-start")
+                            .get(finger));
         }
     }
 
@@ -226,17 +218,23 @@ class FloorTest {
                 assertThat(page.getByText("not begun")).hasCount(3);
                 assertThat(page.getByText("of 20:00")).hasCount(3);
                 // One key a tap, one key to a table; and back.
-                page.keyboard().press("n");
+                page.keyboard().press("f");
+                page.keyboard().press("j");
                 assertThat(page.locator(".table").first()).containsText("1 ");
                 assertThat(page.getByText("not begun")).hasCount(2);
                 page.locator(".table a").nth(1).click();
                 button(page, "Finish").waitFor();
+                // A digit that was meant for the floor does no harm.
+                page.keyboard().press("3");
+                assertThat(page.getByText("3 was not written down")).isVisible();
+                page.keyboard().press("Enter");
                 page.keyboard().press("9");
                 assertThat(page.getByText("said 9: answer?")).isVisible();
                 page.keyboard().press("g");
                 assertThat(page.locator(".table").nth(1)).containsText("said 9: answer?");
                 page.keyboard().press("ArrowRight");
-                page.keyboard().press("e");
+                page.keyboard().press(" ");
+                page.keyboard().press("j");
                 assertThat(page.locator(".table").nth(1)).not().containsText("said 9");
                 page.keyboard().press("u");
                 assertThat(page.locator(".table").nth(1)).containsText("said 9: answer?");
@@ -318,6 +316,7 @@ class FloorTest {
                 page.keyboard().press("b");
                 assertThat(page.getByText("nothing counts until it goes on")).isVisible();
                 page.keyboard().press("b");
+                page.keyboard().press("Enter");
                 page.keyboard().press("8");
                 assertThat(page.getByText("said 8: answer?")).isVisible();
                 button(page, "Log").click();

@@ -24,7 +24,8 @@ class ReviewTest {
                                 + event(2, 1000, "step-start", "'step':'thigh-glide','side':'right'") + ","
                                 + event(3, 5000, "report", "'number':9,'source':'spoken'") + ","
                                 + event(4, 20_000, "look", "'faults':['bent-elbows','leaning'],'asked':true") + ","
-                                + event(5, 60_000, "finish", "") + "]}")
+                                + event(5, 40_000, "look", "'faults':['bent-elbows','leaning'],'asked':true") + ","
+                                + event(6, 60_000, "finish", "") + "]}")
                         .replace('\'', '"'));
         return id;
     }
@@ -148,7 +149,7 @@ class ReviewTest {
                 var first = practical(teacher, "Dara Moss");
                 teacher.post(
                         "/api/practicals/" + first + "/events",
-                        "{\"events\":[{\"id\":\"u\",\"device\":\"d\",\"seq\":9,\"atMs\":60001,\"kind\":\"undo\",\"data\":{\"ref\":\"e5\"}}]}");
+                        "{\"events\":[{\"id\":\"u\",\"device\":\"d\",\"seq\":9,\"atMs\":60001,\"kind\":\"undo\",\"data\":{\"ref\":\"e6\"}}]}");
                 Browser.signIn(page, app.url(), "olle");
                 page.navigate(app.url() + "/grade");
                 var line = page.locator("div.line")

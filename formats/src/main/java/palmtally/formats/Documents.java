@@ -15,9 +15,12 @@ import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.calendar.Curriculum;
-import palmtally.core.practical.Event;
 import palmtally.core.practical.Practical;
+import palmtally.core.practical.event.Event;
+import palmtally.core.profile.Choices;
+import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
+import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.core.technique.Technique;
@@ -60,7 +63,7 @@ public final class Documents {
         int i = 0;
         for (var node : file.get("events")) {
             int at = i++;
-            var event = collect(faults, () -> bind(withDefault(node, "data"), Event.class, "/events/" + at));
+            var event = collect(faults, () -> bind(node, Event.class, "/events/" + at));
             if (event != null) events.add(event);
         }
         if (sequence == null || profile == null || !faults.isEmpty()) throw new FormatException(faults);
@@ -208,16 +211,27 @@ public final class Documents {
     /** What later versions added is taken from the profile that ships first, so that an older file means what it meant. */
     private static Profile profile(JsonNode node) throws FormatException {
         var copy = (ObjectNode) withDefault(node, "severities").deepCopy();
-        var shipped = (ObjectNode) Json.MAPPER.valueToTree(Profile.bySeconds());
-        for (var field : List.of("ways", "terms", "scope")) {
-            var merged = (ObjectNode) shipped.get(field).deepCopy();
-            if (copy.has(field)) merged.setAll((ObjectNode) copy.get(field));
-            copy.set(field, merged);
-        }
-        var mechanics = (ObjectNode) copy.get("mechanics");
-        if (!mechanics.has("pointedShare"))
-            mechanics.set("pointedShare", shipped.get("mechanics").get("pointedShare"));
+        var shipped = Json.MAPPER.valueToTree(Profile.bySeconds());
+        for (var row : Numbers.all()) if (row.added()) fill(copy, shipped, row.path());
+        for (var row : Choices.all()) if (row.added()) fill(copy, shipped, row.path());
+        for (var topic : ScopeTopic.values()) fill(copy, shipped, List.of("scope", topic.toString()));
+        for (var path : Numbers.retired()) drop(copy, path);
         return bind(copy, Profile.class, "/profile");
+    }
+
+    private static void drop(ObjectNode from, List<String> path) {
+        if (path.size() == 1) from.remove(path.get(0));
+        else if (from.get(path.get(0)) instanceof ObjectNode part) drop(part, path.subList(1, path.size()));
+    }
+
+    private static void fill(ObjectNode into, JsonNode from, List<String> path) {
+        var name = path.get(0);
+        if (path.size() == 1) {
+            if (!into.has(name)) into.set(name, from.get(name));
+            return;
+        }
+        if (!into.has(name)) into.putObject(name);
+        if (into.get(name) instanceof ObjectNode part) fill(part, from.get(name), path.subList(1, path.size()));
     }
 
     /**

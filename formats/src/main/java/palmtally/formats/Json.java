@@ -1,6 +1,7 @@
 package palmtally.formats;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import palmtally.core.practical.event.Observation;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.json.JsonFactory;
@@ -29,6 +30,13 @@ public final class Json {
 
     private Json() {}
 
+    /** What an event carries, as it is stored beside the name of its kind. */
+    public static Observation observation(String kind, String data) {
+        var type = Observation.KINDS.get(kind);
+        if (type == null) throw new IllegalArgumentException("no kind of event is named " + kind);
+        return MAPPER.readValue(data, type);
+    }
+
     /** What is nested deeper or has more parts than anything here means is read no further. */
     public static JsonFactoryBuilder bounded(JsonFactoryBuilder builder) {
         return builder.streamReadConstraints(StreamReadConstraints.builder()
@@ -48,6 +56,7 @@ public final class Json {
                 .enable(EnumFeature.READ_ENUMS_USING_TO_STRING)
                 .enable(EnumFeature.WRITE_ENUMS_USING_TO_STRING)
                 .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
+                .addModule(EventJson.module())
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL));
     }
 }

@@ -5,13 +5,16 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Severity;
 import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Practical;
+import palmtally.core.practical.Question;
 import palmtally.core.practical.Scored;
 import palmtally.core.practical.Scores;
+import palmtally.core.practical.event.ReviewAnswer;
 
 /**
  * Five scores as they leave the program: the command line prints and the server sends this one shape.
@@ -34,7 +37,30 @@ public record ScoreView(double seconds, List<CriterionView> criteria, OutcomeVie
             @Nullable Double low,
             @Nullable Double high,
             List<Scored.Part> parts,
-            List<FindingView> findings) {}
+            List<FindingView> findings,
+            List<QuestionView> questions) {}
+
+    /** What only the grader can say, with what it can be answered by. */
+    public record QuestionView(
+            String key,
+            String sentence,
+            @Nullable String step,
+            @Nullable Side side,
+            @Nullable Long atMs,
+            List<AnswerView> answers) {
+        static QuestionView of(Question q) {
+            return new QuestionView(
+                    q.key(),
+                    q.sentence(),
+                    q.step(),
+                    q.side(),
+                    q.atMs(),
+                    q.answers().stream().map(a -> new AnswerView(a, a.label())).toList());
+        }
+    }
+
+    /** One answer and what it says. */
+    public record AnswerView(ReviewAnswer.Said answer, String label) {}
 
     /** A finding with its key and its rule's meaning. */
     public record FindingView(
@@ -94,7 +120,8 @@ public record ScoreView(double seconds, List<CriterionView> criteria, OutcomeVie
                     c.interval() == null ? null : Double.valueOf(c.interval().low()),
                     c.interval() == null ? null : Double.valueOf(c.interval().high()),
                     c.parts(),
-                    c.findings().stream().map(FindingView::of).toList()));
+                    c.findings().stream().map(FindingView::of).toList(),
+                    c.questions().stream().map(QuestionView::of).toList()));
         }
         return new ScoreView(scores.run().end() / 1000.0, List.copyOf(criteria), OutcomeView.of(outcome));
     }

@@ -14,6 +14,7 @@ import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
+import palmtally.core.practical.event.Observation;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -94,10 +97,46 @@ public final class Shape {
         }
         for (var part : COMPONENTS.computeIfAbsent(type, Class::getRecordComponents)) {
             var there = node.get(part.getName());
+            if (part.getType() == Observation.class) {
+                observation(node.get("kind"), there, under(at, "kind"), under(at, part.getName()));
+                continue;
+            }
             boolean absent = there == null || there.isNull();
             if (absent && nullable(part.getAnnotatedType())) continue;
             value(there, part.getGenericType(), part.getAnnotatedType(), under(at, part.getName()));
         }
+    }
+
+    /** What an event carries is told by its kind, which stands beside it. */
+    private void observation(@Nullable JsonNode named, @Nullable JsonNode node, String kindAt, String at) {
+        if (named == null || !named.isString()) {
+            add(kindAt, named == null ? "" : shown(named), "is missing");
+            return;
+        }
+        var kind = named.asString();
+        var type = Observation.KINDS.get(kind);
+        if (type == null) {
+            add(kindAt, shortened(kind), choice(Observation.KINDS.keySet()));
+            return;
+        }
+        boolean given = node != null && !node.isNull();
+        if (given && !node.isObject()) {
+            add(at, shown(node), "must be an object");
+            return;
+        }
+        var names = new HashSet<String>();
+        for (var part : COMPONENTS.computeIfAbsent(type, Class::getRecordComponents)) {
+            names.add(part.getName());
+            var there = given ? node.get(part.getName()) : null;
+            if (there != null && !there.isNull())
+                value(there, part.getGenericType(), part.getAnnotatedType(), under(at, part.getName()));
+            else if (!nullable(part.getAnnotatedType()))
+                add(under(at, part.getName()), "", "is missing: " + kind + " needs it");
+        }
+        if (given)
+            for (var field : node.properties())
+                if (!field.getValue().isNull() && !names.contains(field.getKey()))
+                    add(under(at, shortened(field.getKey())), shown(field.getValue()), "does not belong to " + kind);
     }
 
     private record Argument(Type type, @Nullable AnnotatedType annotated) {}
@@ -200,7 +239,10 @@ public final class Shape {
     }
 
     private static String choice(Class<?> type) {
-        var names = names(type);
+        return choice(names(type));
+    }
+
+    private static String choice(Set<String> names) {
         return names.size() > MOST_NAMED
                 ? "is none of the " + names.size() + " that are known here. Maybe it is misspelt"
                 : "must be one of " + String.join(", ", names);
@@ -214,24 +256,8 @@ public final class Shape {
                         .collect(Collectors.toCollection(LinkedHashSet::new)));
     }
 
-    /** No database and no file keeps a null character, nor half of a character. */
     private void text(String given, String at) {
-        for (int i = 0; i < given.length(); i++) {
-            char c = given.charAt(i);
-            if (c == 0) {
-                add(at, "", "must not hold a null character");
-                return;
-            }
-            if (!Character.isSurrogate(c)) continue;
-            if (Character.isHighSurrogate(c)
-                    && i + 1 < given.length()
-                    && Character.isLowSurrogate(given.charAt(i + 1))) {
-                i++;
-                continue;
-            }
-            add(at, "", "holds half of a character. Maybe it was cut in the middle of one");
-            return;
-        }
+        Texts.unkept(given).ifPresent(why -> add(at, "", why));
     }
 
     private void add(String at, String value, String reason) {

@@ -54,7 +54,7 @@ class AccessTest {
     }
 
     @Test
-    void a_student_reaches_only_the_words_of_the_trade_and_their_own_record(App.Running app) {
+    void a_student_reaches_only_the_words_of_the_trade_how_marks_come_about_and_their_own_record(App.Running app) {
         var ana = Visitor.as(app.url(), "ana");
         // One's own password is one's own.
         var own = List.of(
@@ -62,6 +62,7 @@ class AccessTest {
                 "/api/session/password",
                 "/api/setup",
                 "/api/catalogue",
+                "/api/marks",
                 "/api/me/to-mark",
                 "/api/me/peer-looks");
         for (var e : endpoints(app)) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.Locale;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -74,7 +75,7 @@ class ClassScreenTest {
             }
         }
         // The address is typed: its letters may come large.
-        var again = Visitor.at(app.url()).get("/api/screens/" + shown.screen.toUpperCase());
+        var again = Visitor.at(app.url()).get("/api/screens/" + shown.screen.toUpperCase(Locale.ROOT));
         assertThat(again.json().get("live").get("current").asInt()).isEqualTo(4);
     }
 

@@ -2,6 +2,7 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -35,7 +36,7 @@ class HandsetTest {
         var code = code(nadia, table);
         assertThat(code(nadia, table)).isEqualTo(code);
         var phone = Visitor.at(app.url());
-        var on = phone.get("/api/handsets/" + code.toUpperCase());
+        var on = phone.get("/api/handsets/" + code.toUpperCase(Locale.ROOT));
         assertThat(on.status()).isEqualTo(204);
         assertThat(on.text()).isEmpty();
         var said = say(phone, code, "a", 1, "\"number\":5");
@@ -52,12 +53,12 @@ class HandsetTest {
 
     @ParameterizedTest
     @CsvSource({
-        "too-much,report,too much",
-        "tickles,note,'tickles, said the client'",
-        "cold,note,'cold, said the client'",
-        "stop,safety-stop,'stop, said the client'"
+        "too-much,report,text,too much",
+        "tickles,client-word,word,tickles",
+        "cold,client-word,word,cold",
+        "stop,safety-stop,byClient,true"
     })
-    void a_word_is_what_it_means(String word, String kind, String text, App.Running app) {
+    void a_word_is_what_it_means(String word, String kind, String field, String value, App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         var table = nadia.practical("Bram Oster", "calves");
         assertThat(say(Visitor.at(app.url()), code(nadia, table), "w", 1, "\"word\":\"" + word + "\"")
@@ -65,7 +66,7 @@ class HandsetTest {
                 .isEqualTo(204);
         var event = last(nadia, table);
         assertThat(event.get("kind").asString()).isEqualTo(kind);
-        assertThat(event.get("data").get("text").asString()).isEqualTo(text);
+        assertThat(event.get("data").get(field).asString()).isEqualTo(value);
     }
 
     @Test

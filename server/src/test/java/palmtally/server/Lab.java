@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
@@ -18,13 +19,13 @@ record Lab(Visitor teacher, String term, Visitor anybody) {
         var accounts = app.bean(Accounts.class);
         var terms = app.bean(Terms.class);
         var term = terms.add(name, "Test", LocalDate.now(app.clock()).minusDays(10), 4);
-        var signIn = name.toLowerCase();
+        var signIn = name.toLowerCase(Locale.ROOT);
         accounts.addTo(term.id(), name + " Teacher", signIn, "regatta-" + signIn, Role.INSTRUCTOR);
         for (var student : List.of("Ada One", "Ada Two", "Ben Three", "Cora Four", "Dag Five"))
             accounts.addTo(
                     term.id(),
                     student,
-                    signIn + student.replace(" ", "").toLowerCase(),
+                    signIn + student.replace(" ", "").toLowerCase(Locale.ROOT),
                     "regatta-student",
                     Role.STUDENT);
         var lab = new Lab(Visitor.as(app.url(), signIn), term.id().toString(), Visitor.at(app.url()));

@@ -2,6 +2,7 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.StringJoiner;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -34,6 +35,8 @@ class MarkingTest {
                                 + "," + event("s", 1000, "step-start", "'step':'thigh-glide','side':'right'")
                                 + "," + event("r", 2000, "report", "'number':2")
                                 + "," + event("l", 20_000, "look", "'faults':[" + look + "],'asked':true")
+                                + "," + event("l2", 30_000, "look", "'faults':[" + look + "],'asked':true")
+                                + "," + event("l3", 40_000, "look", "'faults':[" + look + "],'asked':true")
                                 + "," + event("f", 60_000, "finish", "") + "]}")
                         .replace('\'', '"'));
     }
@@ -199,11 +202,25 @@ class MarkingTest {
             assertThat(seen(nadia, look, "").status()).isEqualTo(403);
         }
 
-        /** By hand: one look of ten that are enough, a quarter of the weight: 0.025. */
+        /** As the page sends it, five hundred at a time, once there is a line again. */
+        @Test
+        void sends_a_long_look_at_once_that_was_taken_without_a_line(App.Running app) {
+            var taps = new StringJoiner(",", "{'events':[", "]}");
+            var stretches = "'faults':['bent-elbows','twisted','leaning','raised-shoulders'],'asked':true";
+            for (int i = 0; i < 500; i++) taps.add(event(look + "-" + i, 1000L + i * 5000L, "look", stretches));
+            var batch = taps.toString().replace('\'', '"');
+            assertThat(batch.length()).isBetween(90_000, 125_000);
+            var answer = lena.post(path(look) + "/events", batch);
+            assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+            assertThat(app.database().count("select count(*) from event where practical_id = '" + look + "'"))
+                    .isEqualTo(500);
+        }
+
+        /** By hand: three looks of ten that are enough, a quarter of the weight: 0.075. */
         @Test
         void counts_a_quarter_once_a_grader_has_awarded_it(App.Running app) {
             seen(lena, look, "");
-            var count = "select count(*) from evidence where criterion = 'mechanics' and weight = 0.025"
+            var count = "select count(*) from evidence where criterion = 'mechanics' and weight = 0.075"
                     + " and practical_id = '" + look + "'";
             assertThat(app.database().count(count)).isZero();
             assertThat(award(nadia, look, "", false).status()).isEqualTo(200);
@@ -242,9 +259,9 @@ class MarkingTest {
         seen(nadia, id, "");
         var view = award(nadia, id, "", true).json();
         assertThat(view.get("award").get("outcome").get("result").asString()).isEqualTo("pass");
-        // By hand: one look of ten that are enough, half weight: 0.05.
+        // By hand: three looks of ten that are enough, half weight: 0.15.
         assertThat(app.database()
-                        .count("select count(*) from evidence where criterion = 'mechanics' and weight = 0.05"
+                        .count("select count(*) from evidence where criterion = 'mechanics' and weight = 0.15"
                                 + " and practical_id = '" + id + "'"))
                 .isEqualTo(1);
         assertThat(app.database().count("select count(*) from evidence where practical_id = '" + id + "'"))

@@ -3,7 +3,12 @@ package palmtally.server;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.oas.models.media.ArraySchema;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.Type;
 import java.util.Iterator;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +20,8 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Observation;
 import palmtally.server.people.Me;
 
 /**
@@ -51,6 +58,7 @@ class OpenApi {
                 AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
             var schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             var raw = mappers.jsonMapper().constructType(type.getType()).getRawClass();
+            if (raw == Observation.class) return observation(context);
             if (schema == null || !raw.isRecord()) return schema;
             // A generic record is named with what it holds, so that its own name does not find it.
             var ref = schema.get$ref();
@@ -60,8 +68,34 @@ class OpenApi {
             for (var part : raw.getRecordComponents())
                 if (!part.getAnnotatedType().isAnnotationPresent(Nullable.class)
                         && target.getProperties().containsKey(part.getName())) required.add(part.getName());
+            if (raw == Event.class) {
+                var kind = new StringSchema();
+                Observation.KINDS.keySet().forEach(kind::addEnumItem);
+                target.addProperty("kind", kind);
+                required.add("kind");
+            }
             target.setRequired(java.util.List.copyOf(required));
             return schema;
+        }
+
+        /** What an event may carry, of whatever kind it is. */
+        @SuppressWarnings({"rawtypes", "unchecked"})
+        private static Schema observation(ModelConverterContext context) {
+            var all = new ObjectSchema();
+            all.setName("EventData");
+            for (var kind : Observation.KINDS.values())
+                for (var part : kind.getRecordComponents())
+                    all.addProperty(
+                            part.getName(),
+                            part.getGenericType() instanceof ParameterizedType list
+                                    ? new ArraySchema().items(context.resolve(of(list.getActualTypeArguments()[0])))
+                                    : context.resolve(of(part.getGenericType())));
+            context.defineModel("EventData", all);
+            return new Schema().$ref("#/components/schemas/EventData");
+        }
+
+        private static AnnotatedType of(Type type) {
+            return new AnnotatedType(type).skipSchemaName(true);
         }
     }
 }

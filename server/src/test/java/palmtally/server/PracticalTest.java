@@ -183,6 +183,26 @@ class PracticalTest {
             assertThat(line().has("since")).isFalse();
         }
 
+        /** The rules of marking change; what was awarded by earlier ones stands, and says so. */
+        @Test
+        void stands_as_it_was_awarded_whatever_the_rules_are_now(App.Running app) {
+            finish();
+            nadia.post("/api/practicals/" + id + "/rating", "{\"value\":70}");
+            assertThat(award(plain(0)).status()).isEqualTo(200);
+            assertThat(view().get("award").get("outcome").get("result").asString())
+                    .isEqualTo("fail");
+            assertThat(app.database()
+                            .count("with u as (update award set result = 'pass', mean = 81 where practical_id = '" + id
+                                    + "' returning 1) select count(*) from u"))
+                    .isEqualTo(1);
+            var outcome = view().get("award").get("outcome");
+            assertThat(outcome.get("result").asString()).isEqualTo("pass");
+            assertThat(outcome.get("mean").asDouble()).isEqualTo(81);
+            assertThat(outcome.get("band").asString()).isEqualTo("fluent");
+            assertThat(outcome.get("reasons").get(0).asString()).startsWith("It stands as it was awarded;");
+            assertThat(view().get("again")).isEmpty();
+        }
+
         private JsonNode view() {
             return nadia.get("/api/practicals/" + id).json();
         }
@@ -230,7 +250,7 @@ class PracticalTest {
             var where =
                     " from evidence where practical_id = '" + id + "' and criterion = 'order' and region = 'lower-leg'";
             assertThat(app.database().count("select score::int" + where)).isEqualTo(55);
-            assertThat(app.database().count("select count(*)" + where + " and computed <> score"))
+            assertThat(app.database().count("select count(*)" + where + " and computed is distinct from score"))
                     .isEqualTo(1);
             assertThat(award("{\"from\":0,\"award\":{\"criteria\":{},\"struck\":[],\"confirmed\":[\"" + key
                                     + "\"],\"feedback\":\"\",\"released\":true}}")

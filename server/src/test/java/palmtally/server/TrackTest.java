@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
@@ -257,12 +258,12 @@ class TrackTest {
                         var key = new Gate.Seen(
                                 Region.valueOf(region.get("region")
                                         .asString()
-                                        .toUpperCase()
+                                        .toUpperCase(Locale.ROOT)
                                         .replace('-', '_')),
                                 Criterion.valueOf(line.get("bar")
                                         .get("criterion")
                                         .asString()
-                                        .toUpperCase()));
+                                        .toUpperCase(Locale.ROOT)));
                         var pieces = evidence.getOrDefault(key, List.of());
                         same(line, pieces, Competency.of(pieces, week, weeks, profile), name + " " + key);
                         var pace = Pace.of(pieces, null, week, weeks, profile);
@@ -422,9 +423,8 @@ class TrackTest {
             var bar = school.bar("neck", "pressure");
             assertThat(bar.get("state").asString()).isEqualTo("due again");
             assertThat(bar.get("why").asString())
-                    .startsWith(
-                            "It was secure when last seen, 6 weeks ago; since then nobody has looked, so it is only 7")
-                    .endsWith("% likely at the cut. One more good look brings it back.");
+                    .startsWith("It was secure when last seen, 6 weeks ago, ")
+                    .endsWith("and nobody has looked since. One more good look brings it back.");
             school.seen(record, Duration.ofHours(1), 80, true);
             assertThat(school.bar("neck", "pressure").get("state").asString()).isEqualTo("secure");
         }
@@ -838,7 +838,13 @@ class TrackTest {
                                 event.formatted("a", 1, 0, "attend", "\"on\":true"),
                                 event.formatted(
                                         "b", 2, 5000, "step-start", "\"step\":\"gluteal-press\",\"side\":\"right\""),
-                                event.formatted("c", 3, 60000, "finish", ""))
+                                event.formatted("c", 3, 60000, "finish", ""),
+                                event.formatted(
+                                        "r",
+                                        4,
+                                        90000,
+                                        "review-answer",
+                                        "\"question\":\"permission/gluteals/through\",\"said\":\"not-asked\""))
                         + "]}");
         assertThat(sent.status()).as(sent.text()).isEqualTo(200);
         lead.post(path(id) + "/rating", "{\"value\":30}");

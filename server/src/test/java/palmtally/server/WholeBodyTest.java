@@ -148,12 +148,15 @@ class WholeBodyTest {
     @CsvSource(
             delimiter = '|',
             value = {
-                "a number above 2^63    | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":9223372036854775808,\"atMs\":1,\"kind\":\"note\",\"data\":{}}]} | events/0/seq must be at most 9223372036854775807",
-                "half a number          | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1.5,\"atMs\":1,\"kind\":\"note\",\"data\":{}}]} | events/0/seq must be a whole number",
-                "a null character       | {\"events\":[{\"id\":\"a\\u0000\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"note\",\"data\":{}}]} | events/0/id must not hold a null character",
-                "half a character       | {\"events\":[{\"id\":\"a\\ud800\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"note\",\"data\":{}}]} | events/0/id holds half of a character. Maybe it was cut in the middle of one",
+                "a number above 2^63    | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":9223372036854775808,\"atMs\":1,\"kind\":\"note\",\"data\":{\"text\":\"a\"}}]} | events/0/seq must be at most 9223372036854775807",
+                "half a number          | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1.5,\"atMs\":1,\"kind\":\"note\",\"data\":{\"text\":\"a\"}}]} | events/0/seq must be a whole number",
+                "a null character       | {\"events\":[{\"id\":\"a\\u0000\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"note\",\"data\":{\"text\":\"a\"}}]} | events/0/id must not hold a null character",
+                "half a character       | {\"events\":[{\"id\":\"a\\ud800\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"note\",\"data\":{\"text\":\"a\"}}]} | events/0/id holds half of a character. Maybe it was cut in the middle of one",
                 "a kind nobody knows    | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"nope\",\"data\":{}}]} | events/0/kind is none of the",
-                "a moment out of time   | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"note\",\"wall\":\"+99999-01-01T00:00:00Z\",\"data\":{}}]} | events/0/wall must be a moment such as 2026-09-28T18:30:00Z, from 1900 to 2999",
+                "a moment out of time   | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"note\",\"wall\":\"+99999-01-01T00:00:00Z\",\"data\":{\"text\":\"a\"}}]} | events/0/wall must be a moment such as 2026-09-28T18:30:00Z, from 1900 to 2999",
+                "what another kind has  | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"report\",\"data\":{\"number\":3,\"step\":\"a\"}}]} | events/0/data/step does not belong to report",
+                "nothing of its kind    | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"report\"}]} | events/0/data/number is missing: report needs it",
+                "out of its bounds      | {\"events\":[{\"id\":\"a\",\"device\":\"d\",\"seq\":1,\"atMs\":1,\"kind\":\"report\",\"data\":{\"number\":11}}]} | events/0/data/number must be 0 to 10",
                 "no list                | {\"events\":{}} | events must be a list",
                 "no event               | {\"events\":[3]} | events/0 must be an object"
             })

@@ -1,5 +1,7 @@
 package palmtally.core.body;
 
+import java.util.Locale;
+
 /** What the sheet opens and closes as one piece. */
 public enum DrapeUnit {
     /** Head and neck lie outside the sheet: never opened, never left open. */
@@ -29,6 +31,6 @@ public enum DrapeUnit {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

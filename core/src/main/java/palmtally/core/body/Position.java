@@ -1,5 +1,7 @@
 package palmtally.core.body;
 
+import java.util.Locale;
+
 /** How the client lies or sits. */
 public enum Position {
     PRONE,
@@ -11,6 +13,6 @@ public enum Position {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

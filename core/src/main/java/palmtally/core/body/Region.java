@@ -1,5 +1,7 @@
 package palmtally.core.body;
 
+import java.util.Locale;
+
 /** A region as it is taught and tracked over a term (common practice, no source). */
 public enum Region {
     HEAD_FACE("Head and face"),
@@ -30,6 +32,6 @@ public enum Region {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

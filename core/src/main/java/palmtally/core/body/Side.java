@@ -1,5 +1,7 @@
 package palmtally.core.body;
 
+import java.util.Locale;
+
 /** The client's own left or right, the midline, or both hands at work on both sides at once. */
 public enum Side {
     LEFT,
@@ -23,6 +25,6 @@ public enum Side {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

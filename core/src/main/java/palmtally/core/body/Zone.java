@@ -3,6 +3,7 @@ package palmtally.core.body;
 import static palmtally.core.body.DrapeUnit.*;
 import static palmtally.core.body.Region.*;
 
+import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -172,6 +173,6 @@ public enum Zone {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,5 +1,7 @@
 package palmtally.core.calendar;
 
+import java.util.Locale;
+
 /** What a lesson does with a region, in the order a region meets them. */
 public enum Aim {
     TEACH("taught"),
@@ -20,6 +22,6 @@ public enum Aim {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -184,7 +184,9 @@ final class RoomChecks {
                         + possible.stream().map(Tool::label).collect(Collectors.joining(", ")));
             if (!criteria.isEmpty())
                 parts.add("never an occasion for "
-                        + criteria.stream().map(c -> c.label().toLowerCase()).collect(Collectors.joining(", ")));
+                        + criteria.stream()
+                                .map(c -> c.label().toLowerCase(Locale.ROOT))
+                                .collect(Collectors.joining(", ")));
             plan.report(
                     Rule.TERM_COVER,
                     TermPlace.of(region),

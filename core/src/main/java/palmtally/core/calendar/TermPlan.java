@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
@@ -108,6 +109,6 @@ final class TermPlan {
     }
 
     static String what(Lesson l) {
-        return l.aim().toString().replace('-', ' ') + " " + l.region().label().toLowerCase();
+        return l.aim().toString().replace('-', ' ') + " " + l.region().label().toLowerCase(Locale.ROOT);
     }
 }

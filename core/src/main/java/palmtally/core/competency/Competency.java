@@ -5,8 +5,10 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Spoken;
+import palmtally.core.profile.Growth;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.Ways.TermMark;
 
@@ -38,7 +40,7 @@ public record Competency(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', ' ');
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
     }
 
@@ -110,7 +112,7 @@ public record Competency(
         var way = profile.ways().termMark();
         Double mark = way == TermMark.LOCAL_LEVEL || sorted.isEmpty()
                 ? null
-                : Double.valueOf(mark(sorted, way, growth.fading()));
+                : Double.valueOf(mark(sorted, way, growth.fadingShare()));
         boolean wasSecure = secureBefore
                 || mark == null && seenDays >= 2 && level.probabilityAtLeast(cut) >= growth.secureProbability();
         var now = !known ? level : level.after(Math.max(0, nowWeek - at), growth.variancePerWeek());
@@ -140,19 +142,18 @@ public record Competency(
                             : "Seen on " + (seenDays == days.size() ? "" : "this term and the one before, ") + seenDays
                                     + " days, and ")
                     + (mark == null
-                            ? "very likely at the cut of " + Spoken.number(cut) + " (" + Spoken.percent(p) + ")."
+                            ? "clearly at the cut of " + Spoken.number(cut) + "."
                             : "by the " + way.label() + ", " + Math.round(mark) + ", at the cut of "
                                     + Spoken.number(cut) + ".");
         } else if (wasSecure) {
             state = State.DUE_AGAIN;
             why = "It was secure when last seen, "
                     + (unseenWeeks == 0 ? "this week" : unseenWeeks == 1 ? "a week ago" : unseenWeeks + " weeks ago")
-                    + "; since then nobody has looked, so it is only " + Spoken.percent(p)
-                    + " likely at the cut. One more good look brings it back.";
+                    + ", and nobody has looked since. One more good look brings it back.";
         } else if (forecast != null && forecast < 0.5) {
             state = State.AT_RISK;
-            why = "At this pace it will more likely than not stay below the cut of " + Spoken.number(cut)
-                    + " by the end of the term.";
+            why = "At this pace it stays below the cut of " + Spoken.number(cut)
+                    + " to the end of the term; it needs another way, soon.";
         } else {
             state = State.EMERGING;
             double last = sorted.isEmpty()
@@ -166,8 +167,9 @@ public record Competency(
                             : mark != null
                                     ? "On its way: the " + way.label() + " is " + Math.round(mark) + ", the cut "
                                             + Spoken.number(cut) + "."
-                                    : "On its way: " + Spoken.percent(p) + " likely at the cut, "
-                                            + Math.round(100 * growth.secureProbability()) + " % are asked.";
+                                    : "On its way: seen on " + seenDays + " days, last at "
+                                            + (last < cut ? Spoken.below(last, cut) : String.valueOf(Math.round(last)))
+                                            + ", the cut " + Spoken.number(cut) + "; it must hold there.";
         }
         if (mark != null) now = new LocalLevel(mark, now.variance());
         return new Competency(state, now, p, forecast, why, List.copyOf(history));
@@ -198,8 +200,7 @@ public record Competency(
      * week with squared standard error s², shrunk towards none by SLOPE_SD² ÷ (SLOPE_SD² + s²), times Σ φ^k over the weeks left
      * (damped trend after Gardner, E. S. &amp; McKenzie, E. (1985), Management Science 31, 1237–1246; the shrinkage is ours).
      */
-    static LocalLevel forecast(
-            List<Evidence> sorted, LocalLevel now, double nowWeek, double termWeeks, Profile.Growth growth) {
+    static LocalLevel forecast(List<Evidence> sorted, LocalLevel now, double nowWeek, double termWeeks, Growth growth) {
         double left = Math.max(0, termWeeks - nowWeek);
         double lift = 0;
         if (sorted.size() >= 3) {

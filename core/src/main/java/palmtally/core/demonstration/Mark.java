@@ -1,6 +1,7 @@
 package palmtally.core.demonstration;
 
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -35,7 +36,7 @@ public record Mark(
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

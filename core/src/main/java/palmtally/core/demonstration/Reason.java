@@ -1,5 +1,7 @@
 package palmtally.core.demonstration;
 
+import java.util.Locale;
+
 /** Why presenters leave a step out, and whether the class is still to see it (common practice, no source). */
 public enum Reason {
     NO_TIME("No time", true),
@@ -27,6 +29,6 @@ public enum Reason {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -36,7 +37,7 @@ public record Round(List<Leg> legs, List<String> leftOut) {
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

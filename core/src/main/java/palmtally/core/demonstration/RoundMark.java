@@ -1,5 +1,7 @@
 package palmtally.core.demonstration;
 
+import java.util.Locale;
+
 /**
  * One entry of the log of a practice round.
  *
@@ -18,7 +20,7 @@ public record RoundMark(What what, int leg, double atSeconds, double seconds) {
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 }

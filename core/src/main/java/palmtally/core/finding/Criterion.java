@@ -1,5 +1,7 @@
 package palmtally.core.finding;
 
+import java.util.Locale;
+
 /** The five criteria in the order of the fingers, thumb to little finger. */
 public enum Criterion {
     PRESSURE("Pressure control"),
@@ -20,6 +22,6 @@ public enum Criterion {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -3,6 +3,8 @@ package palmtally.core.finding;
 import static palmtally.core.finding.Criterion.*;
 import static palmtally.core.finding.Severity.*;
 
+import java.util.Locale;
+
 /**
  * Every rule there is, one id each. A plan's checks and a practical's scores speak of the same thing under the same id. The
  * meaning is common practice, no source; severities are defaults that a school profile changes.
@@ -38,6 +40,7 @@ public enum Rule {
     PREREQ_COMPARE_AFTER(ORDER, HINT, "Compare before and after."),
     ORDER_RUN(ORDER, WARN, "Steps in the planned order."),
     ORDER_COVER(ORDER, WARN, "Every step asked, at its least dose."),
+    ORDER_WAY(ORDER, WARN, "Strokes go the way the school teaches, on their landmark."),
     DOSE_WINDOW(PRESSURE, WARN, "A dose inside the window of the dose table."),
     DOSE_RATE(PRESSURE, WARN, "Friction at the rate of the dose table."),
     DOSE_CAP(PRESSURE, STOP, "Never over the cap of the dose table."),
@@ -45,6 +48,7 @@ public enum Rule {
     PRESS_CEILING(PRESSURE, STOP, "No deeper than the site allows."),
     PRESS_STEP(PRESSURE, WARN, "Depth on a zone rises one grade at a time."),
     PRESS_POINT(PRESSURE, WARN, "No pointed tool where the site, or the school, wants a broad one."),
+    PRESS_DEPTH(PRESSURE, WARN, "The depth that the plan asks, neither lighter nor deeper."),
     PRESS_BAND(PRESSURE, HINT, "What the client reports stays in the band of the step."),
     PRESS_ANSWER(PRESSURE, STOP, "A report over the band is answered at once: ease, broaden, slow or stop."),
     CONSENT_BEFORE(DRAPING, STOP, "Permission before touching a sensitive zone."),
@@ -73,6 +77,7 @@ public enum Rule {
             WARN,
             "Ready cue and relax cue around the client's own movement, and the part in it that the school gives the client."),
     COMM_INTERVIEW(COMMUNICATION, WARN, "Trigger-point interview: tender, number, travelling, easing, in this order."),
+    COMM_REPLY(COMMUNICATION, HINT, "A vague reply is asked after."),
     COMM_CLOSE(COMMUNICATION, HINT, "A closing word and a re-check."),
     CLEAN_FACE(DRAPING, WARN, "Hands wiped before the face."),
     SCOPE(COMMUNICATION, STOP, "Nothing the school does not teach; local codes and licensed practice decide."),
@@ -129,6 +134,6 @@ public enum Rule {
     }
 
     private String row(String family) {
-        return name().substring(family.length()).toLowerCase().replace('_', '-');
+        return name().substring(family.length()).toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,5 +1,7 @@
 package palmtally.core.finding;
 
+import java.util.Locale;
+
 /** How grave a finding is; {@code OFF} silences a rule, {@code CRITICAL} occurs in practicals only. */
 public enum Severity {
     OFF,
@@ -10,6 +12,6 @@ public enum Severity {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

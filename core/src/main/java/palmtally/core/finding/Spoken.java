@@ -26,7 +26,12 @@ public final class Spoken {
 
     /** A number with its noun: "1 report", "2 reports". */
     public static String counted(int n, String noun) {
-        return n + " " + noun + (n == 1 ? "" : "s");
+        return counted(n, noun, noun + "s");
+    }
+
+    /** A number with its noun: "1 reply", "2 replies". */
+    public static String counted(int n, String noun, String nouns) {
+        return n + " " + (n == 1 ? noun : nouns);
     }
 
     /** A value under its limit in whole numbers; with what tells them apart where rounding would make them equal. */

@@ -1,5 +1,6 @@
 package palmtally.core.people;
 
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -44,7 +45,7 @@ public record ClientNote(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 

@@ -1,63 +1,71 @@
 package palmtally.core.practical;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Intervals.Stretch;
+import palmtally.core.practical.Run.Moment;
 import palmtally.core.practical.Scored.Part;
+import palmtally.core.practical.event.Reply;
+import palmtally.core.practical.event.Report;
+import palmtally.core.practical.event.Say;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Stint;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 
 /**
- * Client communication: 100 × the weighted mean of the parts with evidence. Only open and choice questions count against silence
- * and after a tool; a second one only covers time the first already covered, so chatter gains nothing, and as an observation at
- * most one a minute counts. Silence is judged in attended time between first and last touch; where the grader looked away it
- * starts anew.
+ * Client communication: 100 × the weighted mean of what could be heard. What was heard counts whenever it was; that something was
+ * missing only where the whole of its moment was watched by somebody who listens for its kind. Only open and choice questions count,
+ * an interview's too; a number or a reply that is heard stands for the question before it, unless it was volunteered. A second
+ * question only covers time the first already covered, so chatter gains nothing.
  */
 final class CommunicationScore {
-    private static final List<SayKind> OPENING =
-            List.of(SayKind.GREETING, SayKind.PURPOSE, SayKind.AREAS_TO_AVOID, SayKind.INVITES_FEEDBACK);
-    /** A warning this long before strong work, or this soon into it, still announces it; seconds (ours). */
+    /** A warning this long before strong work, or this soon into it, still announces it; ms (ours). */
     private static final long WARN_BEFORE = 30_000;
 
     private static final long WARN_AFTER = 5_000;
-    /** An opening of which no more than this was missed counts as watched, ms (ours). */
-    private static final long EYES_LATE = 5_000;
-
-    private static final long MINUTE = 60_000;
 
     private final Run run;
     private final Profile profile;
     private final Findings findings;
-    private final List<Event> says;
-    private final List<Event> questions;
+    private final Heard heard;
+    private final List<Moment<Say>> says;
+    private final List<Moment<?>> questions = new ArrayList<>();
+    /** From the first to the last moment of each stint that was done, and what was tapped of it. */
+    private final Map<Stint.Key, List<Run.Done>> stints = new LinkedHashMap<>();
+    /** Chances to speak that were watched or taken, and all there were. */
+    private int chances;
+
+    private int due;
 
     private CommunicationScore(Run run) {
         this.run = run;
         this.profile = run.practical().profile();
         this.findings = new Findings(profile);
-        this.says = run.events(EventKind.SAY);
-        this.questions = says.stream().filter(CommunicationScore::counts).toList();
+        this.heard = new Heard(run);
+        this.says = run.all(Say.class);
+        for (var s : says) if (s.of().asks()) questions.add(s);
+        for (var r : run.all(Report.class)) if (r.of().wasAsked()) questions.add(r);
+        for (var r : run.all(Reply.class)) if (r.of().wasAsked()) questions.add(r);
+        questions.sort(Comparator.comparing(m -> m.event(), palmtally.core.practical.event.Event.ORDER));
+        for (var d : run.done())
+            stints.computeIfAbsent(d.key(), k -> new ArrayList<>()).add(d);
     }
 
     static Scored of(Run run) {
         return new CommunicationScore(run).score();
-    }
-
-    /** An open question, a choice, or a question of the interview. A pressure question counts unless it is closed. */
-    static boolean counts(Event say) {
-        return switch (java.util.Objects.requireNonNull(say.data().saying())) {
-            case PRESSURE_QUESTION -> say.data().style() != EventData.Style.CLOSED;
-            case CHOICE, INTERVIEW -> true;
-            default -> false;
-        };
     }
 
     private Scored score() {
@@ -68,32 +76,39 @@ final class CommunicationScore {
                 toolQuestions(w.toolQuestions()),
                 interviews(w.interviews()),
                 warningsAndCues(w.warningsAndCues()),
-                answers(w.answers()),
+                replies(w.answers()),
                 closing(w.closing()));
+        // A report over the band wants a word too; how soon it was eased is pressure's.
+        for (var r : run.all(Report.class))
+            if (r.of().number()
+                    > PressureScore.band(
+                                    profile,
+                                    run.about(r.atMs()).map(Run.Done::step).orElse(null))
+                            .high()) {
+                if (r.of().wasAsked() || run.attended().contains(r.atMs())) taken();
+                else due++;
+            }
         var mean = Scored.mean(parts);
-        if (mean == null)
-            return Scored.unseen(Criterion.COMMUNICATION, "nobody was watching this table", parts, findings.all());
-        return new Scored(Criterion.COMMUNICATION, mean, null, true, parts, findings.all(), observations(), null);
+        return Scored.of(
+                        run.practical(),
+                        new Scored.Rests(Criterion.COMMUNICATION, mean == null ? 0 : chances, due, "chances to speak"),
+                        mean == null ? 0 : mean,
+                        parts,
+                        findings.all(),
+                        null)
+                .waitingFor(heard.questions());
     }
 
-    /** Sayings, questions at most one a minute. */
-    private int observations() {
-        int n = 0;
-        long last = -MINUTE;
-        for (var say : says) {
-            if (counts(say)) {
-                if (say.atMs() - last < MINUTE) continue;
-                last = say.atMs();
-            }
-            n++;
-        }
-        return n;
+    /** A chance to speak that was watched, or was taken. */
+    private void taken() {
+        chances++;
+        due++;
     }
 
     private List<String> ids(Set<SayKind> kinds) {
         return says.stream()
-                .filter(s -> kinds.contains(s.data().saying()))
-                .map(Event::id)
+                .filter(s -> kinds.contains(s.of().saying()))
+                .map(Moment::id)
                 .toList();
     }
 
@@ -101,23 +116,28 @@ final class CommunicationScore {
         return new Part(name, null, weight, why, List.of());
     }
 
-    /** Share of the four openings said before the first treating step. */
+    /** Share of the four openings said before the first treating step; watched from the start to the first contact, settling aside. */
     private Part opening(double weight) {
+        if (!run.practical().extent().opening()) return unseen("opening", weight, "the opening was not asked");
         long until = run.done().stream()
                 .filter(d -> d.step().phase() == Phase.ISOLATE || d.step().phase() == Phase.TREAT)
                 .mapToLong(Run.Done::start)
                 .findFirst()
                 .orElse(run.end());
-        var missing = new ArrayList<String>();
-        for (var kind : OPENING)
-            if (says.stream().noneMatch(s -> s.data().saying() == kind && s.atMs() <= until))
-                missing.add(kind.toString().replace('-', ' '));
-        // What is missing may have been said while nobody was watching.
-        long hands = run.contacts().stream().mapToLong(Run.Contact::start).min().orElse(until);
-        long talk = Math.max(hands, Math.min(until, EYES_LATE));
-        long watched = run.attended().and(0, talk).length();
-        if (!missing.isEmpty() && (watched == 0 || talk - watched > EYES_LATE))
+        var missing = EnumSet.copyOf(Listening.OPENINGS);
+        for (var s : says) if (s.atMs() <= until) missing.remove(s.of().saying());
+        long hands = run.contacts().stream()
+                .filter(c -> c.step() == null || c.step().phase() != Phase.SETTLE)
+                .mapToLong(Run.Touch::start)
+                .min()
+                .orElse(run.end());
+        long talk = Math.max(hands, Math.min(until, Heard.GLANCE_MS));
+        if (!missing.isEmpty() && (talk <= 0 || !heard.missingButForAGlance(Listening.OPENING, 0, talk))) {
+            due++;
             return unseen("opening", weight, "the opening was not watched from the start");
+        }
+        taken();
+        var said = ids(Listening.OPENINGS);
         if (!missing.isEmpty())
             findings.add(
                     Rule.COMM_OPEN,
@@ -125,47 +145,83 @@ final class CommunicationScore {
                     null,
                     null,
                     0,
-                    "Not heard before the treatment: " + String.join(", ", missing) + ".",
+                    "Not heard before the treatment: "
+                            + String.join(
+                                    ", ",
+                                    missing.stream()
+                                            .map(k -> k.toString().replace('-', ' '))
+                                            .toList())
+                            + ".",
                     "Greet, say what will be done and why, ask what to avoid, invite feedback.",
-                    ids(Set.copyOf(OPENING)));
-        return new Part(
-                "opening",
-                (4 - missing.size()) / 4.0,
-                weight,
-                (4 - missing.size()) + " of 4 openings",
-                ids(Set.copyOf(OPENING)));
+                    said);
+        return new Part("opening", (4 - missing.size()) / 4.0, weight, (4 - missing.size()) + " of 4 openings", said);
     }
 
-    /** Share of attended hands-on time that lies within the largest silence after a question or after the eyes came. */
+    /**
+     * Share of the watched time with hands on that lies within the largest silence after a question. A watched stretch counts from its
+     * first question, or after one largest silence.
+     */
     private Part silence(double weight) {
         if (run.contacts().isEmpty()) return unseen("silence", weight, "no hands were seen on the body");
-        long from = run.contacts().stream().mapToLong(Run.Contact::start).min().orElse(0);
-        long to = run.contacts().stream().mapToLong(Run.Contact::end).max().orElse(0);
-        var watched = run.attended().and(from, to);
-        if (watched.length() < 1000) return unseen("silence", weight, "nobody was watching");
+        long from = run.contacts().stream().mapToLong(Run.Touch::start).min().orElse(0);
+        long to = run.contacts().stream().mapToLong(Run.Touch::end).max().orElse(0);
         long most = Math.round(profile.communication().largestSilenceSeconds() * 1000);
-        var covered = new ArrayList<Stretch>();
-        for (var s : watched.stretches()) covered.add(new Stretch(s.start(), s.start() + most));
-        for (var q : questions) covered.add(new Stretch(q.atMs(), q.atMs() + most));
-        var union = Intervals.union(covered);
+        due += (int) ((to - from) / most);
+        var attended = run.attended().and(from, to);
+        var listened = run.listened(Listening.QUESTIONS).and(from, to);
+        if (listened.isEmpty()) {
+            attended.bridging(Heard.GLANCE_MS).stretches().stream()
+                    .filter(s -> s.length() > most)
+                    .findFirst()
+                    .ifPresent(s -> heard.ask(Listening.QUESTIONS, s.start()));
+            return unseen(
+                    "silence", weight, attended.isEmpty() ? "nobody was watching" : "nobody listened for questions");
+        }
+        chances += (int) (listened.length() / most);
+        var near = Intervals.union(questions.stream()
+                .map(q -> new Stretch(q.atMs(), q.atMs() + most))
+                .toList());
+        long counted = 0;
         long good = 0;
-        for (var s : watched.stretches()) {
-            good += union.and(s.start(), s.end()).length();
-            long clock = s.start();
-            for (var c : union.and(s.start(), s.end()).stretches()) {
+        for (var s : listened.bridging(Heard.GLANCE_MS).stretches()) {
+            long begin = Math.min(firstQuestion(s.start(), s.start() + most), s.end());
+            counted += listened.length(begin, s.end());
+            long clock = begin;
+            for (var c : near.and(begin, s.end()).stretches()) {
+                good += listened.length(c.start(), c.end());
                 gap(clock, c.start(), most);
                 clock = c.end();
             }
             gap(clock, s.end(), most);
         }
-        double share = (double) good / watched.length();
+        if (counted == 0)
+            return unseen(
+                    "silence", weight, "nobody watched for longer than a silence of " + Spoken.mmss(most / 1000.0));
+        double share = (double) good / counted;
         return new Part(
                 "silence",
                 share,
                 weight,
-                Math.round(100 * share) + " % of " + Spoken.mmss(watched.length() / 1000.0) + " watched lay within "
+                Math.round(100 * share) + " % of " + Spoken.mmss(counted / 1000.0) + " watched lay within "
                         + Spoken.mmss(most / 1000.0) + " of a question",
-                questions.stream().map(Event::id).toList());
+                questions.stream().map(Moment::id).toList());
+    }
+
+    /** The first question at a moment or after, or the latest moment it may be at. */
+    private long firstQuestion(long from, long latest) {
+        int i = firstAt(questions, from);
+        return i < questions.size() ? Math.min(latest, questions.get(i).atMs()) : latest;
+    }
+
+    private static int firstAt(List<? extends Moment<?>> all, long ms) {
+        int low = 0;
+        int high = all.size();
+        while (low < high) {
+            int mid = (low + high) >>> 1;
+            if (all.get(mid).atMs() < ms) low = mid + 1;
+            else high = mid;
+        }
+        return low;
     }
 
     private void gap(long start, long end, long most) {
@@ -185,11 +241,11 @@ final class CommunicationScore {
     /** Share of changes to a heavier or more pointed tool that a question follows in time. */
     private Part toolQuestions(double weight) {
         var contacts = run.contacts().stream()
-                .sorted(java.util.Comparator.comparingLong(Run.Contact::start))
+                .sorted(Comparator.comparingLong(Run.Touch::start))
                 .toList();
         long within = Math.round(profile.communication().toolQuestionSeconds() * 1000);
         @Nullable Tool before = null;
-        int due = 0;
+        int judged = 0;
         int asked = 0;
         var events = new ArrayList<String>();
         for (var c : contacts) {
@@ -198,16 +254,18 @@ final class CommunicationScore {
             boolean heavier = before != null && tool.heavierOrMorePointedThan(before);
             before = tool;
             if (!heavier) continue;
-            var question = questions.stream()
-                    .filter(q -> q.atMs() >= c.start() && q.atMs() <= c.start() + within)
-                    .findFirst();
-            if (question.isEmpty() && !run.attended().covers(c.start(), Math.min(c.start() + within, run.end())))
+            int i = firstAt(questions, c.start());
+            boolean question = i < questions.size() && questions.get(i).atMs() <= c.start() + within;
+            if (!question && !heard.missing(Listening.QUESTIONS, c.start(), Math.min(c.start() + within, run.end()))) {
+                due++;
                 continue;
-            due++;
+            }
+            taken();
+            judged++;
             events.add(c.event());
-            if (question.isPresent()) {
+            if (question) {
                 asked++;
-                events.add(question.get().id());
+                events.add(questions.get(i).id());
             } else
                 findings.add(
                         Rule.COMM_TOOL,
@@ -220,12 +278,13 @@ final class CommunicationScore {
                         "Ask once the new tool has arrived.",
                         List.of(c.event()));
         }
-        if (due == 0) return unseen("tool questions", weight, "no heavier or more pointed tool was watched coming in");
+        if (judged == 0)
+            return unseen("tool questions", weight, "no heavier or more pointed tool was watched coming in");
         return new Part(
                 "tool questions",
-                (double) asked / due,
+                (double) asked / judged,
                 weight,
-                asked + " of " + due + " heavier or more pointed tools were asked about",
+                asked + " of " + judged + " heavier or more pointed tools were asked about",
                 events);
     }
 
@@ -234,36 +293,41 @@ final class CommunicationScore {
         double sum = 0;
         int n = 0;
         var events = new ArrayList<String>();
-        for (var d : run.done()) {
-            if (d.step().library().stroke() != Stroke.TRIGGER_POINT) continue;
-            var asked = says.stream()
-                    .filter(s -> s.data().saying() == SayKind.INTERVIEW
-                            && s.data().number() != null
-                            && s.atMs() >= d.start()
-                            && s.atMs() <= d.end())
-                    .toList();
+        var all = says.stream()
+                .filter(s -> s.of().saying() == SayKind.INTERVIEW && s.of().number() != null)
+                .toList();
+        for (var doings : stints.values()) {
+            var first = doings.get(0);
+            if (first.step().library().stroke() != Stroke.TRIGGER_POINT) continue;
+            var asked = new ArrayList<Moment<Say>>();
+            for (var d : doings) asked.addAll(all.subList(firstAt(all, d.start()), firstAt(all, d.end() + 1)));
             int inOrder = longestAscending(asked.stream()
-                    .map(s -> java.util.Objects.requireNonNull(s.data().number()))
+                    .map(s -> Objects.requireNonNull(s.of().number()))
                     .toList());
-            // What is missing may have been asked while nobody was watching.
-            if (inOrder < 4 && !run.attended().covers(d.start(), d.end())) continue;
+            boolean watched = true;
+            if (inOrder < 4) for (var d : doings) watched &= heard.missing(Listening.INTERVIEWS, d.start(), d.end());
+            if (!watched) {
+                due++;
+                continue;
+            }
+            taken();
             n++;
             sum += inOrder / 4.0;
-            events.add(d.event());
+            events.add(first.event());
             asked.forEach(a -> events.add(a.id()));
             if (inOrder < 4)
                 findings.add(
                         Rule.COMM_INTERVIEW,
-                        d.step(),
-                        d.step().zones().get(0),
-                        d.side(),
-                        d.start(),
+                        first.step(),
+                        first.step().zones().get(0),
+                        first.side(),
+                        first.start(),
                         inOrder + " of the 4 interview questions came in order.",
                         "Tender? What number? Does it travel? Is it easing, what number now?",
-                        asked.stream().map(Event::id).toList());
+                        asked.stream().map(Moment::id).toList());
         }
         if (n == 0) return unseen("interviews", weight, "no trigger-point step was watched");
-        return new Part("interviews", sum / n, weight, n + " trigger-point interviews", events);
+        return new Part("interviews", sum / n, weight, Spoken.counted(n, "trigger-point interview"), events);
     }
 
     private static int longestAscending(List<Integer> numbers) {
@@ -283,12 +347,18 @@ final class CommunicationScore {
         double sum = 0;
         int n = 0;
         var events = new ArrayList<String>();
-        for (var d : run.done()) {
-            boolean watched = run.attended().contains(d.start());
+        var warnings = spoken(Listening.WARNINGS);
+        var readies = spoken(Set.of(SayKind.READY_CUE));
+        var relaxes = spoken(Set.of(SayKind.RELAX_CUE));
+        for (var doings : stints.values()) {
+            var d = doings.get(0);
+            long end = doings.stream().mapToLong(Run.Done::end).max().orElse(d.end());
             if (d.step().library().strong()) {
-                var warned =
-                        heard(Set.of(SayKind.WARNS, SayKind.EXPLAINS), d.start() - WARN_BEFORE, d.start() + WARN_AFTER);
-                if (warned != null || watched) {
+                long from = Math.max(0, d.start() - WARN_BEFORE);
+                long to = Math.min(run.end(), d.start() + WARN_AFTER);
+                var warned = between(warnings, from, d.start() + WARN_AFTER);
+                if (warned != null || heard.missing(Listening.WARNINGS_AND_CUES, from, to)) {
+                    taken();
                     n++;
                     events.add(d.event());
                     if (warned != null) {
@@ -304,15 +374,20 @@ final class CommunicationScore {
                                 "“" + d.step().name() + "” began unannounced.",
                                 "Say what comes before strong or unusual work.",
                                 List.of(d.event()));
-                }
+                } else due++;
             }
             if (d.step().effort().needsCues()) {
-                var ready = heard(Set.of(SayKind.READY_CUE), d.start() - WARN_AFTER, d.end());
-                var relax = heard(Set.of(SayKind.RELAX_CUE), d.start(), d.end() + WARN_AFTER);
-                if (ready != null || relax != null || watched) {
+                long from = Math.max(0, d.start() - WARN_AFTER);
+                long to = Math.min(run.end(), end + WARN_AFTER);
+                var ready = between(readies, from, end);
+                var relax = between(relaxes, d.start(), end + WARN_AFTER);
+                if (ready != null && relax != null || heard.missing(Listening.WARNINGS_AND_CUES, from, to)) {
+                    taken();
                     n++;
                     sum += (ready != null ? 0.5 : 0) + (relax != null ? 0.5 : 0);
                     events.add(d.event());
+                    if (ready != null) events.add(ready);
+                    if (relax != null) events.add(relax);
                     if (ready == null || relax == null)
                         findings.add(
                                 Rule.COMM_CUE,
@@ -327,7 +402,7 @@ final class CommunicationScore {
                                         + ".",
                                 "Tell the client when to begin and when to let go.",
                                 List.of(d.event()));
-                }
+                } else due++;
             }
         }
         if (n == 0) return unseen("warnings and cues", weight, "nothing strong or active was watched");
@@ -335,44 +410,68 @@ final class CommunicationScore {
                 "warnings and cues", sum / n, weight, Spoken.number(sum) + " of " + n + " announced or cued", events);
     }
 
-    private @Nullable String heard(Set<SayKind> kinds, long from, long to) {
-        return says.stream()
-                .filter(s -> kinds.contains(s.data().saying()) && s.atMs() >= from && s.atMs() <= to)
-                .map(Event::id)
-                .findFirst()
-                .orElse(null);
+    private List<Moment<Say>> spoken(Set<SayKind> kinds) {
+        return says.stream().filter(s -> kinds.contains(s.of().saying())).toList();
     }
 
-    private Part answers(double weight) {
-        var answered = PressureScore.answers(run).stream()
-                .filter(a -> a.credit() != null)
-                .toList();
-        var vague = run.events(EventKind.REPLY).stream()
-                .filter(r -> Boolean.FALSE.equals(r.data().clear()))
-                .toList();
-        int n = answered.size() + vague.size();
-        if (n == 0) return unseen("answers", weight, "nothing asked for an answer");
-        double sum = answered.stream()
-                        .mapToDouble(a -> a.credit() == null ? 0 : a.credit())
-                        .sum()
-                + vague.stream()
-                        .filter(r -> Boolean.TRUE.equals(r.data().followedUp()))
-                        .count();
+    /** The first of some between two moments, both included. */
+    private static @Nullable String between(List<Moment<Say>> some, long from, long to) {
+        int i = firstAt(some, from);
+        return i < some.size() && some.get(i).atMs() <= to ? some.get(i).id() : null;
+    }
+
+    /** Share of the vague replies that were asked after; that they were may be tapped with them or as a word of its own. */
+    private Part replies(double weight) {
+        int n = 0;
+        int followed = 0;
         var events = new ArrayList<String>();
-        answered.forEach(a -> events.add(a.report().id()));
-        vague.forEach(r -> events.add(r.id()));
+        @Nullable Moment<Reply> open = null;
+        for (var r : run.all(Reply.class)) {
+            if (r.of().clear()) continue;
+            events.add(r.id());
+            if (r.of().vagueAndLeft()) {
+                if (open != null) left(open);
+                open = r;
+                n++;
+                continue;
+            }
+            if (open == null) n++;
+            open = null;
+            followed++;
+        }
+        if (open != null) left(open);
+        if (n == 0) return unseen("vague replies", weight, "no vague reply was heard");
+        for (int i = 0; i < n; i++) taken();
         return new Part(
-                "answers",
-                sum / n,
+                "vague replies",
+                (double) followed / n,
                 weight,
-                n + " reports over the band and vague replies, and what was made of them",
+                followed + " of " + Spoken.counted(n, "vague reply", "vague replies") + " asked after",
                 events);
     }
 
+    private void left(Moment<Reply> vague) {
+        findings.add(
+                Rule.COMM_REPLY,
+                run.about(vague.atMs()).map(Run.Done::step).orElse(null),
+                null,
+                null,
+                vague.atMs(),
+                "A vague reply at " + Spoken.mmss(vague.atMs() / 1000.0) + " was left as it was.",
+                "Ask again: what number is it, does it travel, is it easing?",
+                List.of(vague.id()));
+    }
+
     private Part closing(double weight) {
+        if (!run.practical().extent().closing()) return unseen("closing", weight, "the closing was not asked");
         var said = ids(Set.of(SayKind.CLOSING));
-        if (said.isEmpty() && !run.attended().covers(Math.max(0, run.end() - 1000), run.end()))
-            return unseen("closing", weight, "nobody was watching the end");
+        long hands = run.contacts().stream().mapToLong(Run.Touch::end).max().orElse(0);
+        long from = Math.max(0, Math.min(hands, run.end() - 1000));
+        if (said.isEmpty() && !heard.missing(Listening.CLOSING, from, run.end())) {
+            due++;
+            return unseen("closing", weight, "the end was not watched");
+        }
+        taken();
         if (said.isEmpty())
             findings.add(
                     Rule.COMM_CLOSE,

@@ -1,147 +1,181 @@
 package palmtally.core.practical;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import palmtally.core.body.Side;
-import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
-import palmtally.core.practical.EventData.ConsentAnswer;
 import palmtally.core.practical.Intervals.Stretch;
 import palmtally.core.practical.Scored.Part;
+import palmtally.core.practical.event.SheetChange;
+import palmtally.core.practical.event.SheetLook;
 import palmtally.core.profile.DrapingFault;
+import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sheet;
-import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.Timeline.OpenUnit;
 
 /**
- * Draping: 100 · (1 − idle seconds beyond the grace ÷ open seconds), both in attended time, less the prices of faults, never below 0.
- * Not applicable where nothing was opened and nothing asked for it. Touching a sensitive zone before, beyond or after the end of
- * its permission is critical.
+ * Draping, by looks at the sheet: each change of it and the cover at the end fall due as one, and without any there is no score. 100 ×
+ * worked ÷ (worked + idle seconds beyond the grace), in watched time, by drape unit, less the prices of what was missed, never below
+ * 0; at most the cap where at least two looks, and more than half, had a fault. Not asked where nothing was opened and nothing asked
+ * for it. Permission is judged whatever else is.
  */
 final class DrapingScore {
-    private DrapingScore() {}
+    /** From so many looks with a fault the cap may bind. */
+    private static final int REPEATED = 2;
 
-    static Scored of(Run run) {
-        var profile = run.practical().profile();
-        var findings = new Findings(profile);
-        consent(run, findings);
+    private final Run run;
+    private final Profile profile;
+    private final Findings findings;
+    private long worked;
+    private long idle;
 
-        long open = 0;
-        long idle = 0;
-        long grace = Math.round(profile.draping().idleGraceSeconds() * 1000);
-        for (var o : run.opens()) {
-            var watched = run.attended().and(o.start(), o.end());
-            open += watched.length();
-            var worked = new ArrayList<Stretch>();
-            for (var c : run.contacts())
-                if (c.zone().unit() == o.unit().unit()
-                        && (o.unit().side() == Side.MIDLINE
-                                || c.side().reaches(o.unit().side()))) worked.add(new Stretch(c.start(), c.end()));
-            var hands = Intervals.union(worked);
-            for (var s : watched.stretches()) {
-                long clock = s.start();
-                for (var h : hands.and(s.start(), s.end()).stretches()) {
-                    idle += idle(run, findings, o, clock, h.start(), grace);
-                    clock = h.end();
-                }
-                idle += idle(run, findings, o, clock, s.end(), grace);
-            }
-        }
-
-        double price = 0;
-        var events = new ArrayList<String>();
-        var priced = new ArrayList<String>();
-        for (var e : run.events(EventKind.SHEET_CHANGE)) {
-            events.add(e.id());
-            var fault = fault(e);
-            if (fault == null) continue;
-            double p = profile.draping().prices().getOrDefault(fault, 0.0);
-            price += p;
-            priced.add(e.id());
-            findings.add(
-                    Rule.DRAPE_FAULT,
-                    run.at(e.atMs()).map(Run.Done::step).orElse(null),
-                    null,
-                    null,
-                    e.atMs(),
-                    "At " + Spoken.mmss(e.atMs() / 1000.0) + ": " + fault.label() + " (" + Spoken.number(p)
-                            + " points).",
-                    remedy(fault),
-                    List.of(e.id()));
-        }
-        boolean asked = run.practical().brief().stream()
-                .anyMatch(s -> s.step().sheet() == Sheet.OPEN
-                        && !palmtally.core.sequence.Timeline.unitsOpenedBy(s).isEmpty());
-        if (run.opens().isEmpty() && events.isEmpty()) {
-            if (!asked)
-                return new Scored(
-                        Criterion.DRAPING,
-                        null,
-                        "nothing was opened and nothing asked for it",
-                        false,
-                        List.of(),
-                        findings.all(),
-                        0,
-                        null);
-            return Scored.unseen(Criterion.DRAPING, "nothing was seen opened", List.of(), findings.all());
-        }
-        if (open == 0 && events.isEmpty())
-            return Scored.unseen(Criterion.DRAPING, "nobody was watching while it was open", List.of(), findings.all());
-        double share = open == 0 ? 1 : 1 - (double) idle / open;
-        double score = Math.max(0, 100 * share - price);
-        var parts = List.of(
-                new Part(
-                        "open and worked",
-                        share,
-                        1,
-                        "idle beyond the grace " + Spoken.mmss(idle / 1000.0) + " of " + Spoken.mmss(open / 1000.0)
-                                + " open and watched",
-                        events),
-                new Part(
-                        "faults",
-                        -price / 100,
-                        1,
-                        priced.size() + " faults cost " + Spoken.number(price) + " points",
-                        priced));
-        return new Scored(
-                Criterion.DRAPING,
-                score,
-                null,
-                true,
-                parts,
-                findings.all(),
-                run.opens().size() + events.size(),
-                null);
+    private DrapingScore(Run run) {
+        this.run = run;
+        this.profile = run.practical().profile();
+        this.findings = new Findings(profile);
     }
 
-    private static long idle(Run run, Findings findings, Run.Open open, long start, long end, long grace) {
-        long beyond = end - start - grace;
-        if (beyond <= 0) return 0;
+    static Scored of(Run run) {
+        return new DrapingScore(run).score();
+    }
+
+    /** A look at the sheet and what it missed. */
+    private record Looked(String event, long atMs, List<DrapingFault> missed) {}
+
+    private Scored score() {
+        var questions = Permission.judge(run, findings);
+        open();
+        var looks = looks();
+        double price = 0;
+        var priced = new ArrayList<String>();
+        var events = new ArrayList<String>();
+        for (var look : looks) {
+            events.add(look.event);
+            for (var fault : look.missed) price += price(look, fault);
+            if (!look.missed.isEmpty()) priced.add(look.event);
+        }
+        double ratio = worked + idle == 0 ? 1 : (double) worked / (worked + idle);
+        boolean capped = priced.size() >= REPEATED && 2 * priced.size() > looks.size();
+        double score = Math.max(0, 100 * ratio - price);
+        if (capped) score = Math.min(score, profile.draping().faultyCap());
+        var parts = new ArrayList<Part>();
+        parts.add(new Part(
+                "open and worked",
+                worked + idle == 0 ? null : Double.valueOf(ratio),
+                1,
+                worked + idle == 0
+                        ? "nothing open was watched"
+                        : Spoken.mmss(worked / 1000.0) + " worked, and " + Spoken.mmss(idle / 1000.0)
+                                + " open and idle beyond the grace",
+                List.of()));
+        parts.add(new Part(
+                "looks at the sheet",
+                looks.isEmpty() ? null : Double.valueOf(-price / 100),
+                1,
+                looks.isEmpty()
+                        ? "no look at the sheet was answered"
+                        : (looks.size() - priced.size()) + " of " + Spoken.counted(looks.size(), "look")
+                                + " clean; what was missed costs " + Spoken.number(price) + " points"
+                                + (capped
+                                        ? ", and at most "
+                                                + Spoken.number(
+                                                        profile.draping().faultyCap())
+                                                + " where half of them had a fault"
+                                        : ""),
+                events));
+        var rests = new Scored.Rests(Criterion.DRAPING, looks.size(), due(), "looks at the sheet");
+        return Scored.of(run.practical(), rests, score, parts, findings.all(), null)
+                .waitingFor(questions);
+    }
+
+    /** Looks that were asked for, and what was noticed of the sheet in between; both count. */
+    private List<Looked> looks() {
+        var looks = new ArrayList<Looked>();
+        for (var look : run.all(SheetLook.class))
+            looks.add(new Looked(look.id(), look.atMs(), look.of().missed()));
+        for (var change : run.all(SheetChange.class))
+            if (change.of().looks())
+                looks.add(new Looked(
+                        change.id(),
+                        change.atMs(),
+                        change.of().fault() == null
+                                ? List.of()
+                                : List.of(change.of().fault())));
+        looks.sort(java.util.Comparator.comparingLong(Looked::atMs));
+        return looks;
+    }
+
+    /** Each moment at which something was opened, and the cover at the end where that is asked and the plan opens something. */
+    private int due() {
+        int openings =
+                (int) run.opens().stream().mapToLong(Run.Open::start).distinct().count();
+        boolean opens = openings > 0
+                || run.practical().brief().stream()
+                        .anyMatch(s -> s.step().sheet() == Sheet.OPEN
+                                && !Timeline.unitsOpenedBy(s).isEmpty());
+        return openings + (opens && run.practical().extent().closing() ? 1 : 0);
+    }
+
+    private double price(Looked look, DrapingFault fault) {
+        double points = profile.draping().prices().getOrDefault(fault, 0.0);
+        findings.add(
+                Rule.DRAPE_FAULT,
+                run.at(look.atMs).map(Run.Done::step).orElse(null),
+                null,
+                null,
+                look.atMs,
+                "At " + Spoken.mmss(look.atMs / 1000.0) + ": " + fault.label() + " (" + Spoken.number(points)
+                        + " points).",
+                remedy(fault),
+                List.of(look.event));
+        return points;
+    }
+
+    /** What was worked and what lay idle beyond the grace, of each open unit while somebody watched. */
+    private void open() {
+        long grace = Math.round(profile.draping().idleGraceSeconds() * 1000);
+        var hands = new HashMap<OpenUnit, Intervals>();
+        for (var open : run.opens()) {
+            var on = hands.computeIfAbsent(open.unit(), this::hands).and(open.start(), open.end());
+            long clock = open.start();
+            for (var h : on.stretches()) {
+                worked += run.attended().length(h.start(), h.end());
+                idle(open, clock, h.start(), grace);
+                clock = h.end();
+            }
+            idle(open, clock, open.end(), grace);
+        }
+    }
+
+    /** When hands were on a unit; work on the midline is work on both sides. */
+    private Intervals hands(OpenUnit unit) {
+        return Intervals.union(run.contacts().stream()
+                .filter(c -> c.zone().unit() == unit.unit()
+                        && (unit.side() == Side.MIDLINE
+                                || c.side() == Side.MIDLINE
+                                || c.side().reaches(unit.side())))
+                .map(c -> new Stretch(c.start(), c.end()))
+                .toList());
+    }
+
+    private void idle(Run.Open open, long start, long end, long grace) {
+        long watched = run.attended().length(start, end);
+        if (watched <= grace) return;
+        idle += watched - grace;
         findings.add(
                 Rule.DRAPE_IDLE,
                 run.at(start).map(Run.Done::step).orElse(null),
                 null,
                 open.unit().side(),
                 start,
-                "The " + open.unit() + " lay open and unworked for " + Spoken.mmss((end - start) / 1000.0) + " from "
+                "The " + open.unit() + " lay open and unworked for " + Spoken.mmss(watched / 1000.0) + " from "
                         + Spoken.mmss(start / 1000.0) + ".",
                 "Cover what is not being worked.",
                 List.of());
-        return beyond;
-    }
-
-    private static @org.jspecify.annotations.Nullable DrapingFault fault(Event e) {
-        return switch (java.util.Objects.requireNonNull(e.data().drape())) {
-            case LOOSE -> DrapingFault.LOOSE;
-            case LEFT_OPEN -> DrapingFault.LEFT_OPEN;
-            case LIFTED_TOO_HIGH -> DrapingFault.LIFTED_TOO_HIGH;
-            case NOT_SECURED -> DrapingFault.NOT_SECURED;
-            case NOT_COVERED_AT_END -> DrapingFault.NOT_COVERED_AT_END;
-            case OPEN, COVER, SECURED -> null;
-        };
     }
 
     private static String remedy(DrapingFault fault) {
@@ -151,119 +185,7 @@ final class DrapingScore {
             case LIFTED_TOO_HIGH -> "Lift the knee only as high as the sheet needs.";
             case NOT_SECURED -> "Secure the sheet before a big stretch or a limb lift.";
             case NOT_COVERED_AT_END -> "Cover and tuck before the closing word.";
+            case OTHER -> "Go through the school’s way of draping it, point by point.";
         };
-    }
-
-    /** Permission of a zone: what was last answered, for skin or through the sheet. */
-    private record Permission(ConsentAnswer answer, Sheet scope, String event) {}
-
-    /**
-     * Walks touches and answers in time. An answer that names no zone is about all sensitive ones. Touch that nobody watched is not
-     * judged.
-     */
-    private static void consent(Run run, Findings findings) {
-        var sensitive = run.practical().profile().draping().sensitive();
-        var answers = run.events(EventKind.CONSENT);
-        var reported = new java.util.HashSet<String>();
-        for (var c : run.contacts()) {
-            if (!sensitive.contains(c.zone()) || (c.depth() != null && c.depth() == 0) || c.end() <= c.start())
-                continue;
-            if (c.sheet() == Sheet.COVERED && !c.seen()) continue;
-            Map<Zone, Permission> now = new EnumMap<>(Zone.class);
-            long withdrawnAt = -1;
-            for (var a : answers) {
-                if (a.atMs() > c.end()) break;
-                boolean mine = a.data().zone() == null
-                        || a.data().zone() == c.zone()
-                        || (a.data().zone().region() == c.zone().region());
-                if (!mine) continue;
-                var answer = java.util.Objects.requireNonNull(a.data().answer());
-                if (a.atMs() <= c.start()) {
-                    if (answer != ConsentAnswer.ASKED)
-                        now.put(
-                                c.zone(),
-                                new Permission(
-                                        answer,
-                                        a.data().sheet() != null ? a.data().sheet() : Sheet.OPEN,
-                                        a.id()));
-                } else if (answer == ConsentAnswer.WITHDRAWN || answer == ConsentAnswer.NO) {
-                    if (withdrawnAt < 0 && c.end() - a.atMs() > 2000) {
-                        withdrawnAt = a.atMs();
-                        reportOnce(
-                                run,
-                                findings,
-                                reported,
-                                c,
-                                Rule.CONSENT_SCOPE,
-                                a.atMs(),
-                                "Work on " + c.zone().label().toLowerCase()
-                                        + " went on after permission was withdrawn at " + Spoken.mmss(a.atMs() / 1000.0)
-                                        + ".",
-                                List.of(a.id(), c.event()));
-                    }
-                }
-            }
-            if (!run.attended().contains(c.start())) continue;
-            var permission = now.get(c.zone());
-            if (permission == null || permission.answer == ConsentAnswer.NO)
-                reportOnce(
-                        run,
-                        findings,
-                        reported,
-                        c,
-                        Rule.CONSENT_BEFORE,
-                        c.start(),
-                        permission == null
-                                ? zone(c) + ": touched at " + Spoken.mmss(c.start() / 1000.0)
-                                        + ", and no permission was heard."
-                                : zone(c) + ": touched at " + Spoken.mmss(c.start() / 1000.0) + " after a no.",
-                        permission == null ? List.of(c.event()) : List.of(permission.event, c.event()));
-            else if (permission.answer == ConsentAnswer.WITHDRAWN)
-                reportOnce(
-                        run,
-                        findings,
-                        reported,
-                        c,
-                        Rule.CONSENT_SCOPE,
-                        c.start(),
-                        zone(c) + ": touched again at " + Spoken.mmss(c.start() / 1000.0)
-                                + " after permission was withdrawn.",
-                        List.of(permission.event, c.event()));
-            else if (permission.scope == Sheet.THROUGH && c.sheet() == Sheet.OPEN)
-                reportOnce(
-                        run,
-                        findings,
-                        reported,
-                        c,
-                        Rule.CONSENT_SCOPE,
-                        c.start(),
-                        zone(c) + ": worked on skin; the permission was through the sheet.",
-                        List.of(permission.event, c.event()));
-        }
-    }
-
-    private static String zone(Run.Contact c) {
-        return c.zone().label();
-    }
-
-    private static void reportOnce(
-            Run run,
-            Findings findings,
-            java.util.Set<String> reported,
-            Run.Contact c,
-            Rule rule,
-            long at,
-            String sentence,
-            List<String> events) {
-        if (reported.add(rule + c.zone().toString() + c.side()))
-            findings.critical(
-                    rule,
-                    c.step(),
-                    c.zone(),
-                    Stint.halves(c.zone(), c.side()).size() == 1 ? c.side() : null,
-                    at,
-                    sentence,
-                    "Ask first: which zone, skin or through the sheet; a no or a change of mind is always fine.",
-                    events);
     }
 }

@@ -2,7 +2,7 @@ package palmtally.core.practical;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +10,8 @@ import java.util.Set;
 import java.util.function.Predicate;
 import palmtally.core.body.Region;
 import palmtally.core.finding.Finding;
+import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.Event;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 
@@ -19,22 +21,6 @@ import palmtally.core.sequence.Stint;
  * reported counts only while one of them was on or came next.
  */
 public final class Excerpt {
-    /** What is judged when it is seen; the rest says how things stood. */
-    private static final Set<EventKind> JUDGED = EnumSet.of(
-            EventKind.CONTACT,
-            EventKind.OFF_PLAN,
-            EventKind.HOLD_START,
-            EventKind.HOLD_STOP,
-            EventKind.RATE_TAP,
-            EventKind.SAY,
-            EventKind.REPLY,
-            EventKind.REPORT,
-            EventKind.REPORT_ANSWER,
-            EventKind.LOOK,
-            EventKind.BALANCE_TEST,
-            EventKind.MEASURE,
-            EventKind.NOTE);
-
     private Excerpt() {}
 
     /** Share of the time asked from which a region is judged on its own (ours). */
@@ -73,12 +59,10 @@ public final class Excerpt {
         if (brief.stream().allMatch(s -> chosen.test(s.step()))) return whole;
         var ids = new LinkedHashSet<String>();
         for (Stint s : brief) if (chosen.test(s.step())) ids.add(s.step().id());
-        var scores = Scores.of(new Practical(
-                practical.sequence(),
-                practical.profile(),
-                List.copyOf(ids),
-                practical.sides(),
-                seen(whole.run(), ids)));
+        var part = practical
+                .with(List.copyOf(ids), seen(whole.run(), ids))
+                .of(practical.extent().inPart());
+        var scores = Scores.of(whole.run().part(part));
         return new Scores(
                 scores.run(),
                 scores.criteria().stream()
@@ -90,7 +74,8 @@ public final class Excerpt {
                                 c.parts(),
                                 c.findings().stream().filter(f -> about(f, ids)).toList(),
                                 c.observations(),
-                                c.interval()))
+                                c.interval(),
+                                c.questions()))
                         .toList());
     }
 
@@ -111,44 +96,46 @@ public final class Excerpt {
             from = d.end();
         }
         var events = new ArrayList<Event>();
-        boolean attends = false;
-        boolean told = false;
+        var eyes = new LinkedHashMap<String, Eyes>();
         int next = 0;
         boolean on = turns.isEmpty() || turns.get(0).chosen;
-        int made = 0;
         for (var e : run.events()) {
             while (next < turns.size() && turns.get(next).since <= e.atMs()) {
                 on = turns.get(next).chosen;
-                if (told != (attends && on)) events.add(eyes(++made, turns.get(next).since, told = attends && on));
+                for (var one : eyes.values()) one.turn(events, turns.get(next).since, on);
                 next++;
             }
-            if (e.kind() == EventKind.ATTEND) {
-                attends = Boolean.TRUE.equals(e.data().on());
-                if (told != (attends && on)) events.add(eyes(++made, e.atMs(), told = attends && on));
-            } else if (on || !JUDGED.contains(e.kind()) && !fault(e)) {
+            if (e.data() instanceof Attend attend) {
+                var one = eyes.computeIfAbsent(e.device(), d -> new Eyes(d, eyes.size() + 1));
+                one.attends = attend.on();
+                one.turn(events, e.atMs(), on);
+            } else if (on || !e.data().judges()) {
                 events.add(e);
             }
         }
         return events;
     }
 
-    /** A fault of the sheet is judged; that it was opened or covered says how it stood. */
-    private static boolean fault(Event e) {
-        var drape = e.data().drape();
-        return drape != null
-                && drape != EventData.Drape.OPEN
-                && drape != EventData.Drape.COVER
-                && drape != EventData.Drape.SECURED;
-    }
+    /** Who watches, as far as the part is concerned. */
+    private static final class Eyes {
+        private final String device;
+        private final int number;
+        private boolean attends;
+        private boolean told;
+        private int made;
 
-    private static Event eyes(int n, long atMs, boolean on) {
-        return new Event(
-                "excerpt-" + n,
-                "excerpt",
-                n,
-                atMs,
-                null,
-                EventKind.ATTEND,
-                EventData.with().on(on).build());
+        Eyes(String device, int number) {
+            this.device = device;
+            this.number = number;
+        }
+
+        void turn(List<Event> events, long atMs, boolean chosen) {
+            if (told == (attends && chosen)) return;
+            told = attends && chosen;
+            made++;
+            // The id is none that a device makes.
+            var id = "excerpt " + number + " " + made;
+            events.add(new Event(id, device, made, atMs, null, new Attend(told)));
+        }
     }
 }

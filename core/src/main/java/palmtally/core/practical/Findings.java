@@ -43,17 +43,22 @@ final class Findings {
             String sentence,
             String remedy,
             List<String> events) {
+        atMost(Severity.HINT, rule, step, zone, side, atMs, sentence, remedy, events);
+    }
+
+    /** At most so much, whatever the profile says of the rule. */
+    void atMost(
+            Severity most,
+            Rule rule,
+            @Nullable Step step,
+            @Nullable Zone zone,
+            @Nullable Side side,
+            long atMs,
+            String sentence,
+            String remedy,
+            List<String> events) {
         var severity = profile.severity(rule);
-        add(
-                severity.compareTo(Severity.HINT) > 0 ? Severity.HINT : severity,
-                rule,
-                step,
-                zone,
-                side,
-                atMs,
-                sentence,
-                remedy,
-                events);
+        add(severity.compareTo(most) > 0 ? most : severity, rule, step, zone, side, atMs, sentence, remedy, events);
     }
 
     /** Harm, or touch without permission: critical whatever the profile says, unless it silences the rule. */

@@ -5,6 +5,8 @@ import java.util.List;
 
 /** Disjoint half-open stretches of time in milliseconds, ascending. */
 record Intervals(List<Stretch> stretches) {
+    static final Intervals NONE = new Intervals(List.of());
+
     /** From {@code start} until before {@code end}. */
     record Stretch(long start, long end) {
         long length() {
@@ -25,22 +27,64 @@ record Intervals(List<Stretch> stretches) {
     }
 
     boolean contains(long at) {
-        return stretches.stream().anyMatch(s -> at >= s.start && at < s.end);
+        int i = after(at);
+        return i < stretches.size() && stretches.get(i).start <= at;
     }
 
     boolean covers(long start, long end) {
-        return stretches.stream().anyMatch(s -> s.start <= start && s.end >= end);
+        int i = after(start);
+        return i < stretches.size() && stretches.get(i).start <= start && stretches.get(i).end >= end;
     }
 
     /** What lies in both. */
     Intervals and(long start, long end) {
         var cut = new ArrayList<Stretch>();
-        for (var s : stretches) {
+        for (int i = after(start); i < stretches.size() && stretches.get(i).start < end; i++) {
+            var s = stretches.get(i);
             long a = Math.max(s.start, start);
             long b = Math.min(s.end, end);
             if (b > a) cut.add(new Stretch(a, b));
         }
         return new Intervals(cut);
+    }
+
+    /** How much of it lies between two moments. */
+    long length(long start, long end) {
+        long sum = 0;
+        for (int i = after(start); i < stretches.size() && stretches.get(i).start < end; i++)
+            sum += Math.max(0, Math.min(stretches.get(i).end, end) - Math.max(stretches.get(i).start, start));
+        return sum;
+    }
+
+    /** What lies in both. */
+    Intervals and(Intervals other) {
+        var both = new ArrayList<Stretch>();
+        for (var s : other.stretches) both.addAll(and(s.start, s.end).stretches);
+        return new Intervals(both);
+    }
+
+    /** The same with every gap that is shorter than this closed. */
+    Intervals bridging(long gap) {
+        var joined = new ArrayList<Stretch>();
+        for (var s : stretches) {
+            int last = joined.size() - 1;
+            if (last >= 0 && s.start - joined.get(last).end < gap)
+                joined.set(last, new Stretch(joined.get(last).start, s.end));
+            else joined.add(s);
+        }
+        return new Intervals(joined);
+    }
+
+    /** The first stretch that ends after a moment. */
+    private int after(long at) {
+        int low = 0;
+        int high = stretches.size();
+        while (low < high) {
+            int mid = (low + high) >>> 1;
+            if (stretches.get(mid).end > at) high = mid;
+            else low = mid + 1;
+        }
+        return low;
     }
 
     /** What lies here and not there. */

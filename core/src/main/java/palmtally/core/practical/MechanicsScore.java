@@ -2,58 +2,91 @@ package palmtally.core.practical;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
+import java.util.function.Predicate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
+import palmtally.core.practical.Run.Moment;
 import palmtally.core.practical.Scored.Part;
+import palmtally.core.practical.event.BalanceTest;
+import palmtally.core.practical.event.Look;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Stint;
 import palmtally.core.technique.Tool;
 
 /**
- * Body mechanics by momentary time sampling: only looks the app asked for are samples; faults noted in between are findings. Score
- * = 100 × mean over looks of max(0, 1 − Σ weights of the faults seen). The interval is Wilson's for the share of fully clean looks.
+ * Body mechanics: 100 × the weighted mean of looks, balance and thumbs. Looks by momentary time sampling: each is worth max(0, 1 − Σ
+ * weights of the faults seen), one that nobody asked for half as much as one that was due. Balance: share of the tests that held.
+ * Thumbs, where the tool was seen: bare and pointed seconds against what the plan and the profile allow. The interval is Wilson's for
+ * the share of fully clean looks among those asked for.
  */
 final class MechanicsScore {
+    /** A look that nobody asked for is seen when something is: it weighs less (ours). */
+    private static final double VOLUNTEERED = 0.5;
+
     private MechanicsScore() {}
 
     static Scored of(Run run) {
         var profile = run.practical().profile();
+        var marks = profile.marking().mechanics();
         var findings = new Findings(profile);
-        var samples = new ArrayList<String>();
+        var events = new ArrayList<String>();
+        double observed = 0;
         double sum = 0;
+        int asked = 0;
         int clean = 0;
-        for (var look : run.events(EventKind.LOOK)) {
-            var faults = Objects.requireNonNull(look.data().faults());
+        for (var look : run.all(Look.class)) {
+            var faults = look.of().faults();
             if (!faults.isEmpty()) report(run, findings, look, faults);
-            if (!Boolean.TRUE.equals(look.data().asked())) continue;
-            samples.add(look.id());
             double spoiled = faults.stream()
                     .mapToDouble(f -> profile.mechanics().faults().getOrDefault(f, 0.0))
                     .sum();
-            sum += Math.max(0, 1 - spoiled);
+            double weight = look.of().sample() ? 1 : VOLUNTEERED;
+            observed += weight;
+            sum += weight * Math.max(0, 1 - spoiled);
+            events.add(look.id());
+            if (!look.of().sample()) continue;
+            asked++;
             if (faults.isEmpty()) clean++;
         }
-        balance(run, findings);
-        bareThumb(run, profile, findings);
-        if (samples.isEmpty())
-            return Scored.unseen(Criterion.MECHANICS, "no look was answered", List.of(), findings.all());
-        double share = sum / samples.size();
-        var part =
-                new Part("looks", share, 1, clean + " of " + samples.size() + " asked-for looks were clean", samples);
-        return new Scored(
-                Criterion.MECHANICS,
-                100 * share,
-                null,
-                true,
-                List.of(part),
+        var parts = List.of(
+                new Part(
+                        "looks",
+                        observed == 0 ? null : Double.valueOf(sum / observed),
+                        marks.looks(),
+                        observed == 0
+                                ? "no look was answered"
+                                : clean + " of " + Spoken.counted(asked, "look") + " that were due were clean"
+                                        + (events.size() > asked
+                                                ? ", and " + Spoken.counted(events.size() - asked, "look")
+                                                        + " in between at half the weight"
+                                                : ""),
+                        events),
+                balance(run, marks.balance(), findings),
+                thumbs(run, profile, marks.thumb(), findings));
+        var mean = Scored.mean(parts);
+        return Scored.of(
+                run.practical(),
+                new Scored.Rests(Criterion.MECHANICS, observed, due(run, profile), "looks"),
+                mean == null ? 0 : mean,
+                parts,
                 findings.all(),
-                samples.size(),
-                WilsonInterval.of(clean, samples.size()));
+                asked == 0 ? null : WilsonInterval.of(clean, asked));
     }
 
-    private static void report(Run run, Findings findings, Event look, List<MechanicsFault> faults) {
+    /** How many looks fell due while a step that was asked was on, whether or not anybody looked. */
+    private static int due(Run run, Profile profile) {
+        var asked = run.practical().brief().stream().map(Stint::key).toList();
+        var worked = Intervals.union(run.done().stream()
+                .filter(d -> asked.contains(d.key()))
+                .map(d -> new Intervals.Stretch(d.start(), d.end()))
+                .toList());
+        if (worked.isEmpty()) return 0;
+        return Math.max(1, (int) (worked.length() / 1000.0 / profile.mechanics().lookEverySeconds()));
+    }
+
+    private static void report(Run run, Findings findings, Moment<Look> look, List<MechanicsFault> faults) {
         var done = run.at(look.atMs());
         findings.add(
                 Rule.MECH_LOOK,
@@ -70,9 +103,10 @@ final class MechanicsScore {
                 List.of(look.id()));
     }
 
-    private static void balance(Run run, Findings findings) {
-        for (var test : run.events(EventKind.BALANCE_TEST))
-            if (Boolean.FALSE.equals(test.data().clear()))
+    private static Part balance(Run run, double weight, Findings findings) {
+        var tests = run.all(BalanceTest.class);
+        for (var test : tests)
+            if (!test.of().clear())
                 findings.add(
                         Rule.MECH_BALANCE,
                         null,
@@ -82,6 +116,57 @@ final class MechanicsScore {
                         "With the front foot lifted the balance went: the force came from the arms, not from the back leg.",
                         "Step back, drop lower, lean instead of pushing.",
                         List.of(test.id()));
+        long held = tests.stream().filter(t -> t.of().clear()).count();
+        return new Part(
+                "balance",
+                tests.isEmpty() ? null : Double.valueOf((double) held / tests.size()),
+                weight,
+                tests.isEmpty()
+                        ? "the balance was not tested"
+                        : held + " of " + Spoken.counted(tests.size(), "balance test") + " held",
+                tests.stream().map(Moment::id).toList());
+    }
+
+    /** Bare and pointed seconds against what is allowed: the profile's share of the hands-on time, or what the plan itself asks. */
+    private static Part thumbs(Run run, Profile profile, double weight, Findings findings) {
+        bareThumb(run, profile, findings);
+        var seen = run.contacts().stream().filter(Run.Touch::toolSeen).toList();
+        if (seen.isEmpty()) return new Part("thumbs", null, weight, "no tool was seen", List.of());
+        double all = seconds(run, t -> true);
+        double bare = allowed(
+                seconds(run, t -> t.tool() == Tool.BARE_THUMB),
+                Math.max(all * profile.mechanics().bareThumbShare(), planned(run, Tool.BARE_THUMB::equals)));
+        double pointed = allowed(
+                seconds(run, t -> t.tool() != null && t.tool().pointed()),
+                Math.max(all * profile.mechanics().pointedShare(), planned(run, Tool::pointed)));
+        return new Part(
+                "thumbs",
+                Math.min(bare, pointed),
+                weight,
+                "bare and pointed seconds against what the plan asks and keeps a hand healthy",
+                seen.stream().map(Run.Touch::event).distinct().toList());
+    }
+
+    private static double allowed(double had, double allowed) {
+        return had <= allowed ? 1 : allowed / had;
+    }
+
+    private static double seconds(Run run, Predicate<Run.Touch> which) {
+        return Intervals.union(run.contacts().stream()
+                                .filter(which)
+                                .map(t -> new Intervals.Stretch(t.start(), t.end()))
+                                .toList())
+                        .length()
+                / 1000.0;
+    }
+
+    /** Seconds of the steps that were done whose plan asks for such a tool. */
+    private static double planned(Run run, Predicate<Tool> which) {
+        return run.done().stream()
+                        .filter(d -> which.test(d.step().tool()))
+                        .mapToLong(d -> d.end() - d.start())
+                        .sum()
+                / 1000.0;
     }
 
     /** Longest stretch and share of hands-on time with a bare thumb, against the profile. */

@@ -3,6 +3,7 @@ package palmtally.core.practical;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
@@ -12,8 +13,9 @@ import palmtally.core.profile.Profile;
 /**
  * What a practical comes to by the profile's rule. Conjunctive: every criterion at its cut, nothing critical. Compensatory: the
  * weighted mean at the cut, none below the floor, nothing critical. Checklist: each asked must-step done,
- * nothing critical. Global: the grader's own rating at the cut. A criterion that was asked and not observed makes it
- * incomplete: not a pass, not a fail.
+ * nothing critical. Global: the grader's own rating at the cut. What was not asked is outside. Where it rests on the criteria, one that
+ * was asked and not observed makes it incomplete, neither a pass nor a fail; so does a question that nobody answered yet. What is
+ * critical and stands fails all the same.
  *
  * @param result pass, fail or incomplete
  * @param mean weighted mean of the observed criteria, 0–100, or null where none was
@@ -30,7 +32,7 @@ public record Outcome(
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 
@@ -47,7 +49,7 @@ public record Outcome(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', ' ');
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
         }
     }
 
@@ -125,9 +127,37 @@ public record Outcome(
                 }
             }
         }
-        for (var c : unseen) reasons.add(c.label() + " was not observed.");
-        boolean incomplete = !unseen.isEmpty() && marking.outcome() != Profile.OutcomeRule.GLOBAL;
-        var result = incomplete ? Result.INCOMPLETE : ok ? Result.PASS : Result.FAIL;
+        boolean byCriteria = marking.outcome() == Profile.OutcomeRule.CONJUNCTIVE
+                || marking.outcome() == Profile.OutcomeRule.COMPENSATORY;
+        var open = scores.questions().stream()
+                .filter(q -> q.permission() || waits(q, marking.outcome(), awarded, practical))
+                .toList();
+        if (!open.isEmpty() && marking.outcome() != Profile.OutcomeRule.GLOBAL)
+            reasons.add(
+                    open.size() == 1
+                            ? "One question is not answered yet."
+                            : open.size() + " questions are not answered yet.");
+        for (var c : unseen)
+            if (open.stream().noneMatch(q -> q.criterion() == c)) reasons.add(c.label() + " was not observed.");
+        boolean incomplete = byCriteria && (!unseen.isEmpty() || values.isEmpty())
+                || marking.outcome() != Profile.OutcomeRule.GLOBAL && !open.isEmpty();
+        if (incomplete && values.isEmpty() && unseen.isEmpty()) reasons.add("Nothing was asked that could be judged.");
+        boolean harmed = critical > 0 && marking.outcome() != Profile.OutcomeRule.GLOBAL;
+        var result = harmed ? Result.FAIL : incomplete ? Result.INCOMPLETE : ok ? Result.PASS : Result.FAIL;
         return new Outcome(result, mean, mean == null ? null : Band.of(mean), List.copyOf(reasons));
+    }
+
+    /** Whether an outcome waits for a question: one about a criterion that the grader did not mark otherwise, or a step that must be done. */
+    private static boolean waits(
+            Question question, Profile.OutcomeRule rule, Map<Criterion, Double> awarded, Practical practical) {
+        return switch (rule) {
+            case CONJUNCTIVE, COMPENSATORY -> !awarded.containsKey(question.criterion());
+            case CHECKLIST ->
+                question.step() != null
+                        && practical.brief().stream()
+                                .anyMatch(s -> s.step().id().equals(question.step())
+                                        && s.step().importance() == palmtally.core.sequence.Importance.MUST);
+            case GLOBAL -> false;
+        };
     }
 }

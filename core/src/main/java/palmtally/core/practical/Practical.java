@@ -8,6 +8,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.practical.event.Event;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -18,9 +19,11 @@ import palmtally.core.sequence.Stint;
  *
  * @param asked ids of the steps that were asked; empty for all
  * @param sides which sides were asked: each, left or right
+ * @param extent how much of a practical is asked
  * @param events in any order, an id at most once with one content; they are kept in {@link Event#ORDER}
  */
-public record Practical(Sequence sequence, Profile profile, List<String> asked, Sides sides, List<Event> events) {
+public record Practical(
+        Sequence sequence, Profile profile, List<String> asked, Sides sides, Extent extent, List<Event> events) {
     /** More events than this are taken for a mistake. */
     public static final int MOST_EVENTS = 20_000;
 
@@ -52,6 +55,21 @@ public record Practical(Sequence sequence, Profile profile, List<String> asked, 
         if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
         once.sort(Event.ORDER);
         events = List.copyOf(once);
+    }
+
+    /** A whole practical. */
+    public Practical(Sequence sequence, Profile profile, List<String> asked, Sides sides, List<Event> events) {
+        this(sequence, profile, asked, sides, Extent.WHOLE, events);
+    }
+
+    /** The same run with less asked of it, or in the eyes of somebody else. */
+    public Practical with(List<String> asked, List<Event> events) {
+        return new Practical(sequence, profile, asked, sides, extent, events);
+    }
+
+    /** The same, of which so much is asked. */
+    public Practical of(Extent extent) {
+        return new Practical(sequence, profile, asked, sides, extent, events);
     }
 
     /**

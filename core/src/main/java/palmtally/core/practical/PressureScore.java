@@ -1,112 +1,325 @@
 package palmtally.core.practical;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Optional;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
 import palmtally.core.finding.Spoken;
-import palmtally.core.practical.EventData.Response;
+import palmtally.core.practical.Run.Moment;
 import palmtally.core.practical.Scored.Part;
+import palmtally.core.practical.event.Guarding;
+import palmtally.core.practical.event.RateTap;
+import palmtally.core.practical.event.Report;
+import palmtally.core.practical.event.ReportAnswer;
+import palmtally.core.practical.event.ReportAnswer.Response;
+import palmtally.core.practical.event.StrokeFault;
+import palmtally.core.practical.event.StrokeFault.Flaw;
 import palmtally.core.profile.Band;
+import palmtally.core.profile.Marking;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.DoseWindow;
 import palmtally.core.sequence.Step;
+import palmtally.core.sequence.Stint;
 import palmtally.core.technique.DoseTable;
 
 /**
- * Pressure control: 100 × the weighted mean of the parts with evidence. Reports inside the step's band count 1, one grade outside ½,
- * further 0; the first report of a step over the band counts 1 when it is eased in time, so that asking is never punished. Answers
- * count 1 up to the full time plus the grader's allowance, falling in a straight line to 0. Ceilings: share of the contacts the
- * grader gave that stay at or below the site's. Holds and rate: 1 inside the dose window, ½ within a quarter of it.
+ * Pressure control: 100 × the weighted mean of reports, depth, holds and rate, less what is taken off, at most its caps. Reports in the
+ * band of their step count 1, one grade under ½, further 0; those over the band are not in this mean but cost their price × (1 − credit
+ * of the answer). Depth as it was seen against the plan's: equal 1, one grade off ½, more 0. Holds and rate: 1 inside the dose window, ½
+ * within a quarter of it. Each grade over what a site takes costs its price.
  */
 final class PressureScore {
     /** Share around a planned hold that counts as the window where the dose table has none (ours). */
     private static final double AROUND_PLAN = 0.2;
+    /** An answer is to every report over the band of so long before, ms. */
+    private static final long ANSWERS_MS = 30_000;
+    /** From so many of a kind, and more than half of them, a cap binds. */
+    private static final int REPEATED = 3;
+    /** Steps planned at this depth or deeper show light hands. */
+    private static final int WORKING_DEPTH = 3;
+    /** A client who guards says without words a number so far over the band. */
+    private static final int GUARDING_OVER = 2;
 
     private final Run run;
     private final Profile profile;
+    private final Marking.PressureParts marks;
     private final Findings findings;
-    private int observations;
+    private final Heard heard;
+    private final List<Said> said = new ArrayList<>();
+    private final List<DepthLook> depths = new ArrayList<>();
+    private double price;
 
     private PressureScore(Run run) {
         this.run = run;
         this.profile = run.practical().profile();
+        this.marks = profile.marking().pressure();
         this.findings = new Findings(profile);
+        this.heard = new Heard(run);
     }
 
     static Scored of(Run run) {
         return new PressureScore(run).score();
     }
 
-    /** An answer to a report over its band: how late, and what it earns, 0–1; null where it could not be seen. */
-    record Answered(
-            Event report, @Nullable Event answer, @Nullable Double credit) {}
+    /** What the client said of the pressure, in words or by guarding against it. */
+    private record Said(Moment<?> moment, int number, Band band, Run.@Nullable Done done, boolean guarding) {
+        int over() {
+            return Math.max(0, number - band.high());
+        }
 
-    private Scored score() {
-        var weights = profile.marking().pressure();
-        var answered = answers(run);
-        var parts = List.of(
-                reports(answered, weights.reports()),
-                answersPart(answered, weights.answers()),
-                ceilings(weights.ceilings()),
-                holds(weights.holds()),
-                rate(weights.rate()));
-        var mean = Scored.mean(parts);
-        if (mean == null)
-            return Scored.unseen(
-                    Criterion.PRESSURE, "no report, answer, touch, hold or rate was recorded", parts, findings.all());
-        return new Scored(Criterion.PRESSURE, mean, null, true, parts, findings.all(), observations, null);
+        long atMs() {
+            return moment.atMs();
+        }
+
+        @Nullable
+        Step step() {
+            return done == null ? null : done.step();
+        }
+
+        String told() {
+            return (guarding ? "The client guarded" : "The client said " + number) + " at "
+                    + Spoken.mmss(atMs() / 1000.0);
+        }
+    }
+
+    /**
+     * A depth that was seen.
+     *
+     * @param off grades deeper than the plan, negative where it was lighter
+     * @param measured whether a depth was named, and not only that it was too light or too deep
+     */
+    private record DepthLook(String event, long atMs, Run.@Nullable Done done, Step step, int off, boolean measured) {
+        boolean tooLight() {
+            return measured ? off <= -2 : off < 0;
+        }
+
+        boolean tooDeep() {
+            return measured ? off >= 2 : off > 0;
+        }
     }
 
     static Band band(Profile profile, @Nullable Step step) {
         return step == null ? profile.pressure().warmBand() : step.bandUnder(profile);
     }
 
-    private static int number(Event report) {
-        return java.util.Objects.requireNonNull(report.data().number());
+    private Scored score() {
+        said();
+        depthLooks();
+        var parts = new ArrayList<>(
+                List.of(reports(marks.reports()), depth(marks.depth()), holds(marks.holds()), rate(marks.rate())));
+        answers();
+        ceilings();
+        double mean = java.util.Objects.requireNonNullElse(Scored.mean(parts), 0.0);
+        double score = Math.max(0, mean - price);
+        if (price > 0)
+            parts.add(new Part(
+                    "taken off",
+                    -price / 100,
+                    1,
+                    Spoken.number(price)
+                            + " points for reports over the band that were not eased in time, and for depth that a"
+                            + " site does not take",
+                    List.of()));
+        score = Math.min(score, cap(parts));
+        var rests = new Scored.Rests(Criterion.PRESSURE, said.size() + depths.size(), due(), "reports and depths");
+        return Scored.of(run.practical(), rests, score, parts, findings.all(), null)
+                .waitingFor(heard.questions());
     }
 
-    private static @Nullable Step stepAt(Run run, long at) {
-        return run.at(at).map(Run.Done::step).orElse(null);
+    /** Of each stint that was asked and done, one report or depth falls due. */
+    private int due() {
+        var asked =
+                new HashSet<>(run.practical().brief().stream().map(Stint::key).toList());
+        return (int) run.done().stream()
+                .map(Run.Done::key)
+                .distinct()
+                .filter(asked::contains)
+                .count();
     }
 
-    /** Every report over its band with the first answer after it, and what that earns. */
-    static List<Answered> answers(Run run) {
-        var profile = run.practical().profile();
-        var reports = run.events(EventKind.REPORT);
-        var responses = run.events(EventKind.REPORT_ANSWER);
-        long nothing = Math.round(profile.marking().answerNothingSeconds() * 1000);
-        var all = new ArrayList<Answered>();
-        var over = reports.stream()
-                .filter(r -> number(r) > band(profile, stepAt(run, r.atMs())).high())
-                .toList();
-        for (int i = 0; i < over.size(); i++) {
-            var report = over.get(i);
-            var next = i + 1 < over.size() ? over.get(i + 1) : null;
-            // Within its time an answer is to every report before it; later it is to the last of them, and too late.
-            Optional<Event> answer = responses.stream()
-                    .filter(r -> Event.ORDER.compare(r, report) > 0)
-                    .findFirst()
-                    .filter(r ->
-                            r.atMs() - report.atMs() <= nothing || next == null || Event.ORDER.compare(r, next) < 0);
-            @Nullable Double credit;
-            if (answer.isPresent())
-                credit = answer.get().data().response() == Response.NONE
-                        ? Double.valueOf(0)
-                        : Double.valueOf(credit(profile, answer.get().atMs() - report.atMs()));
-            else if (run.attended().covers(report.atMs(), Math.min(report.atMs() + nothing, run.end()))
-                    && run.end() >= report.atMs() + nothing) credit = 0.0;
-            else credit = null;
-            all.add(new Answered(report, answer.orElse(null), credit));
+    private void said() {
+        for (var r : run.all(Report.class)) {
+            var done = run.about(r.atMs()).orElse(null);
+            said.add(new Said(r, r.of().number(), band(profile, done == null ? null : done.step()), done, false));
         }
-        return all;
+        for (var g : run.all(Guarding.class)) {
+            var done = run.about(g.atMs()).orElse(null);
+            var band = band(profile, done == null ? null : done.step());
+            said.add(new Said(g, band.high() + GUARDING_OVER, band, done, true));
+        }
+        said.sort(Comparator.comparingLong(Said::atMs));
+    }
+
+    private void depthLooks() {
+        var counted = new HashSet<String>();
+        for (var c : run.contacts()) {
+            var step = c.step();
+            if (c.seenDepth() == null || step == null || run.inBreak(c.start()) || !counted.add(c.event())) continue;
+            depths.add(new DepthLook(
+                    c.event(), c.start(), run.at(c.start()).orElse(null), step, c.seenDepth() - step.depth(), true));
+        }
+        for (var f : run.all(StrokeFault.class)) {
+            int off = f.of().flaw() == Flaw.TOO_LIGHT ? -1 : f.of().flaw() == Flaw.TOO_DEEP ? 1 : 0;
+            var done = run.about(f.atMs()).orElse(null);
+            if (off != 0 && done != null) depths.add(new DepthLook(f.id(), f.atMs(), done, done.step(), off, false));
+        }
+        depths.sort(Comparator.comparingLong(DepthLook::atMs));
+    }
+
+    private Part reports(double weight) {
+        double sum = 0;
+        int n = 0;
+        for (var s : said) {
+            if (s.over() > 0) continue;
+            int under = s.band.distance(s.number);
+            sum += under == 0 ? 1 : under == 1 ? 0.5 : 0;
+            n++;
+            if (under > 0)
+                finding(
+                        Rule.PRESS_BAND,
+                        s,
+                        s.told() + "; this step aims at " + s.band + ", so it reaches less than it is meant to.",
+                        "Offer a little more, and ask again.",
+                        List.of(s.moment.id()));
+        }
+        return new Part(
+                "reports",
+                said.isEmpty() ? null : Double.valueOf(n == 0 ? 0.5 : sum / n),
+                weight,
+                said.isEmpty()
+                        ? "the client was never heard to say a number"
+                        : n == 0
+                                ? "every report was over the band of its step"
+                                : Spoken.counted(n, "report") + " against the band of their step, those over it apart",
+                said.stream().map(s -> s.moment.id()).toList());
+    }
+
+    private void finding(Rule rule, Said s, String sentence, String remedy, List<String> events) {
+        findings.add(rule, s.step(), null, s.done == null ? null : s.done.side(), s.atMs(), sentence, remedy, events);
+    }
+
+    private Part depth(double weight) {
+        double sum = 0;
+        for (var d : depths) {
+            int off = Math.abs(d.off);
+            sum += off == 0 ? 1 : off == 1 ? 0.5 : 0;
+            if (off == 0) continue;
+            findings.atMost(
+                    off == 1 ? Severity.HINT : Severity.WARN,
+                    Rule.PRESS_DEPTH,
+                    d.step,
+                    null,
+                    d.done == null ? null : d.done.side(),
+                    d.atMs,
+                    "“" + d.step.name() + "” was "
+                            + (d.measured
+                                    ? "at depth " + (d.step.depth() + d.off)
+                                    : d.off < 0 ? "too light" : "too deep")
+                            + " at " + Spoken.mmss(d.atMs / 1000.0) + "; the plan asks depth " + d.step.depth() + ".",
+                    d.off < 0
+                            ? "Sink in slowly with the body’s weight until the tissue answers."
+                            : "Ease, and let the tissue lead.",
+                    List.of(d.event));
+        }
+        return new Part(
+                "depth",
+                depths.isEmpty() ? null : Double.valueOf(sum / depths.size()),
+                weight,
+                depths.isEmpty()
+                        ? "no depth was seen"
+                        : Spoken.counted(depths.size(), "depth") + " that were seen, against the plan’s",
+                depths.stream().map(DepthLook::event).toList());
+    }
+
+    /** What each report over its band costs, by how soon it was answered. */
+    private void answers() {
+        var responses = run.all(ReportAnswer.class);
+        var eased = responses.stream()
+                .filter(r -> r.of().response() != Response.NONE)
+                .toList();
+        var none = responses.stream()
+                .filter(r -> r.of().response() == Response.NONE)
+                .toList();
+        var later = laterOnTheStep();
+        for (int i = 0; i < said.size(); i++) {
+            var s = said.get(i);
+            if (s.over() == 0) continue;
+            var answer = within(eased, s.moment);
+            var nothing = answer == null ? within(none, s.moment) : null;
+            boolean missing = answer == null && nothing == null && missing(s);
+            var next = later.get(i);
+            @Nullable Double credit;
+            if (answer != null) credit = credit(watched(s.moment, answer));
+            else if (nothing != null || missing) credit = 0.0;
+            else credit = next == null ? null : Double.valueOf(next.over() > 0 ? 0 : 1);
+            double off = credit == null ? 0 : 1 - credit;
+            price += off * (s.over() == 1 ? marks.overByOnePrice() : marks.overPrice());
+            if (credit == null) heavy(s);
+            else if (credit < 1) {
+                var events = new ArrayList<>(List.of(s.moment.id()));
+                String what;
+                if (answer != null) {
+                    what = late(s, answer);
+                    events.add(answer.id());
+                } else if (nothing != null) {
+                    what = "nothing was done about it";
+                    events.add(nothing.id());
+                } else if (missing || next == null) {
+                    what = "no answer was seen within "
+                            + Spoken.number(profile.marking().answerNothingSeconds()) + " s";
+                } else {
+                    what = "it was over the band again at " + Spoken.mmss(next.atMs() / 1000.0);
+                    events.add(next.moment.id());
+                }
+                unanswered(s, answer != null ? Severity.WARN : Severity.STOP, what, events);
+            }
+        }
+    }
+
+    /** For each report the next one on the same step and side, or null. */
+    private List<@Nullable Said> laterOnTheStep() {
+        Map<Stint.Key, Said> next = new HashMap<>();
+        var later = new ArrayList<@Nullable Said>(java.util.Collections.nCopies(said.size(), null));
+        for (int i = said.size() - 1; i >= 0; i--) {
+            var done = said.get(i).done;
+            if (done != null) later.set(i, next.put(done.key(), said.get(i)));
+        }
+        return later;
+    }
+
+    /** The first answer after a report, of those that are still to it. */
+    private static @Nullable Moment<ReportAnswer> within(List<Moment<ReportAnswer>> answers, Moment<?> report) {
+        int low = 0;
+        int high = answers.size();
+        while (low < high) {
+            int mid = (low + high) >>> 1;
+            if (answers.get(mid).after(report)) high = mid;
+            else low = mid + 1;
+        }
+        return low < answers.size() && answers.get(low).atMs() - report.atMs() <= ANSWERS_MS ? answers.get(low) : null;
+    }
+
+    /** Whether it was watched for an answer, and none came. */
+    private boolean missing(Said s) {
+        long until = s.atMs() + Math.round(profile.marking().answerNothingSeconds() * 1000);
+        return until <= run.end() && heard.missing(Listening.ANSWERS, s.atMs(), until);
+    }
+
+    /** How long the answer took of the time that was watched: it may have come while the grader was elsewhere, ms. */
+    private long watched(Moment<?> report, Moment<?> answer) {
+        return run.attended().length(report.atMs(), answer.atMs());
     }
 
     /** 1 up to the full time plus allowance, then a straight line to 0. */
-    private static double credit(Profile profile, long lateMs) {
+    private double credit(long lateMs) {
         double full = profile.marking().answerFullSeconds() + profile.marking().answerAllowanceSeconds();
         double none = profile.marking().answerNothingSeconds();
         double late = lateMs / 1000.0;
@@ -114,160 +327,132 @@ final class PressureScore {
         return Math.max(0, (none - late) / (none - full));
     }
 
-    private Part reports(List<Answered> answered, double weight) {
-        var events = new ArrayList<String>();
-        var overInStep = new HashSet<String>();
-        double sum = 0;
-        for (var report : run.events(EventKind.REPORT)) {
-            var done = run.at(report.atMs());
-            var step = done.map(Run.Done::step).orElse(null);
-            var band = band(profile, step);
-            int value = number(report);
-            int off = band.distance(value);
-            double credit = off == 0 ? 1 : off == 1 ? 0.5 : 0;
-            if (value > band.high()) {
-                boolean first = overInStep.add(done.map(d -> d.event()).orElse("-"));
-                boolean eased =
-                        answered.stream().anyMatch(a -> a.report() == report && a.credit() != null && a.credit() >= 1);
-                if (first && eased) credit = 1;
-                else if (off > 0)
-                    findings.add(
-                            Rule.PRESS_BAND,
-                            step,
-                            null,
-                            done.map(Run.Done::side).orElse(null),
-                            report.atMs(),
-                            "The client said " + value + " at " + Spoken.mmss(report.atMs() / 1000.0)
-                                    + "; this step aims at " + band + ", and more than that makes the tissue guard.",
-                            "Start lighter, or go slower or broader.",
-                            List.of(report.id()));
-            } else if (off > 0)
-                findings.add(
-                        Rule.PRESS_BAND,
-                        step,
-                        null,
-                        done.map(Run.Done::side).orElse(null),
-                        report.atMs(),
-                        "The client said " + value + " at " + Spoken.mmss(report.atMs() / 1000.0)
-                                + "; this step aims at " + band + ", so it reaches less than it is meant to.",
-                        "Offer a little more, and ask again.",
-                        List.of(report.id()));
-            sum += credit;
-            events.add(report.id());
-        }
-        observations += events.size();
-        return new Part(
-                "reports",
-                events.isEmpty() ? null : Double.valueOf(sum / events.size()),
-                weight,
-                events.isEmpty()
-                        ? "the client was never heard to say a number"
-                        : Spoken.counted(events.size(), "report") + " against the band of their step",
+    private String late(Said s, Moment<ReportAnswer> answer) {
+        double full = profile.marking().answerFullSeconds() + profile.marking().answerAllowanceSeconds();
+        return "it was answered after " + Spoken.number(watched(s.moment, answer) / 1000.0) + " s, later than "
+                + Spoken.number(full) + " s";
+    }
+
+    /** Over the band, and nobody can say whether it was eased. */
+    private void heavy(Said s) {
+        finding(
+                Rule.PRESS_BAND,
+                s,
+                s.told() + "; this step aims at " + s.band + ", and more than that makes the tissue guard.",
+                "Start lighter, or go slower or broader.",
+                List.of(s.moment.id()));
+    }
+
+    private void unanswered(Said s, Severity most, String what, List<String> events) {
+        findings.atMost(
+                most,
+                Rule.PRESS_ANSWER,
+                s.step(),
+                null,
+                s.done == null ? null : s.done.side(),
+                s.atMs(),
+                s.told() + " and " + what + ".",
+                "Ease at once, let it settle, ask, come back slower or broader.",
                 events);
     }
 
-    private Part answersPart(List<Answered> answered, double weight) {
-        var events = new ArrayList<String>();
-        double sum = 0;
-        int n = 0;
-        for (var a : answered) {
-            if (a.credit() == null) continue;
-            n++;
-            sum += a.credit();
-            events.add(a.report().id());
-            if (a.answer() != null) events.add(a.answer().id());
-            if (a.credit() >= 1) continue;
-            var step = stepAt(run, a.report().atMs());
-            double full =
-                    profile.marking().answerFullSeconds() + profile.marking().answerAllowanceSeconds();
-            String what;
-            if (a.answer() == null)
-                what = "nothing was done about it within "
-                        + Spoken.number(profile.marking().answerNothingSeconds()) + " s";
-            else if (a.answer().data().response() == Response.NONE) what = "nothing was done about it";
-            else
-                what = "it was answered after "
-                        + Spoken.number((a.answer().atMs() - a.report().atMs()) / 1000.0) + " s, later than "
-                        + Spoken.number(full) + " s";
-            findings.add(
-                    Rule.PRESS_ANSWER,
-                    step,
-                    null,
-                    null,
-                    a.report().atMs(),
-                    "The client said " + number(a.report()) + " at "
-                            + Spoken.mmss(a.report().atMs() / 1000.0) + " and " + what + ".",
-                    "Ease at once, let it settle, ask, come back slower or broader.",
-                    a.answer() == null
-                            ? List.of(a.report().id())
-                            : List.of(a.report().id(), a.answer().id()));
-        }
-        observations += n;
-        return new Part(
-                "answers",
-                n == 0 ? null : Double.valueOf(sum / n),
-                weight,
-                n == 0
-                        ? "no report asked for an answer"
-                        : Spoken.counted(n, "report") + " over the band, and how soon they were answered",
-                events);
-    }
-
-    private Part ceilings(double weight) {
-        var events = new ArrayList<String>();
-        int kept = 0;
+    /** What each touch deeper than its site takes costs; one touch of several zones by the worst of them. */
+    private void ceilings() {
+        Map<String, Integer> over = new HashMap<>();
         for (var c : run.contacts()) {
-            var depth = c.depth();
-            if (!c.seen() || depth == null) continue;
+            if (!c.seen() || run.inBreak(c.start())) continue;
             int ceiling = profile.pressure().ceiling(c.zone());
-            events.add(c.event());
-            if (depth <= ceiling) {
-                kept++;
-                continue;
-            }
-            var why = c.zone().ceiling().map(z -> ": " + z.why()).orElse("");
-            var sentence = "Depth " + depth + " on " + c.zone().label().toLowerCase() + " at "
-                    + Spoken.mmss(c.start() / 1000.0) + "; this site takes " + ceiling + " at most" + why + ".";
-            if (ceiling == 0)
-                findings.critical(
-                        Rule.PRESS_CEILING,
-                        c.step(),
-                        c.zone(),
-                        c.side(),
-                        c.start(),
-                        sentence,
-                        "Keep off this site.",
-                        List.of(c.event()));
-            else if (c.zone().ceiling().isEmpty())
-                findings.hint(
-                        Rule.PRESS_CEILING,
-                        c.step(),
-                        c.zone(),
-                        c.side(),
-                        c.start(),
-                        sentence + " No ceiling is listed for it; that is the school's own limit.",
-                        "Lighten before reaching this site.",
-                        List.of(c.event()));
-            else
-                findings.add(
-                        Rule.PRESS_CEILING,
-                        c.step(),
-                        c.zone(),
-                        c.side(),
-                        c.start(),
-                        sentence,
-                        "Lighten before reaching this site.",
-                        List.of(c.event()));
+            // A site that is forbidden is so however deep: a touch of it that says no depth is one.
+            var depth = c.seenDepth() == null && ceiling == 0 ? Integer.valueOf(1) : c.seenDepth();
+            if (depth == null || depth <= ceiling) continue;
+            over.merge(c.event(), c.seenDepth() == null ? 0 : depth - ceiling, Math::max);
+            ceiling(c, depth, ceiling);
         }
-        observations += events.size();
-        return new Part(
-                "ceilings",
-                events.isEmpty() ? null : Double.valueOf((double) kept / events.size()),
-                weight,
-                events.isEmpty()
-                        ? "no depth was observed"
-                        : kept + " of " + events.size() + " observed touches within the site's ceiling",
-                events);
+        price += marks.ceilingPrice()
+                * over.values().stream().mapToInt(Integer::intValue).sum();
+    }
+
+    private void ceiling(Run.Touch c, int depth, int ceiling) {
+        var why = c.zone().ceiling().map(z -> ": " + z.why()).orElse("");
+        var sentence = (c.seenDepth() == null ? "Touched " : "Depth " + depth + " on ")
+                + c.zone().label().toLowerCase(Locale.ROOT) + " at " + Spoken.mmss(c.start() / 1000.0)
+                + "; this site takes " + ceiling + " at most" + why + ".";
+        var events = List.of(c.event());
+        if (ceiling == 0)
+            findings.critical(
+                    Rule.PRESS_CEILING,
+                    c.step(),
+                    c.zone(),
+                    c.side(),
+                    c.start(),
+                    sentence,
+                    "Keep off this site.",
+                    events);
+        else
+            findings.atMost(
+                    c.zone().ceiling().isEmpty() ? Severity.HINT : Severity.STOP,
+                    Rule.PRESS_CEILING,
+                    c.step(),
+                    c.zone(),
+                    c.side(),
+                    c.start(),
+                    c.zone().ceiling().isEmpty()
+                            ? sentence + " No ceiling is listed for it; that is the school's own limit."
+                            : sentence,
+                    "Lighten before reaching this site.",
+                    events);
+    }
+
+    /** The most that this can come to, and says why where that is less than everything. */
+    private double cap(List<Part> parts) {
+        double cap = 100;
+        var deep = depths.stream()
+                .filter(d -> d.measured && d.step.depth() >= WORKING_DEPTH)
+                .toList();
+        cap = Math.min(
+                cap,
+                cap(
+                        parts,
+                        deep.stream().filter(d -> Math.abs(d.off) >= 2).count(),
+                        deep.size(),
+                        marks.offCap(),
+                        "depths were two grades or more off the plan"));
+        cap = Math.min(
+                cap,
+                cap(
+                        parts,
+                        depths.stream().filter(DepthLook::tooLight).count(),
+                        depths.size(),
+                        marks.oneSidedCap(),
+                        "depths were too light"));
+        cap = Math.min(
+                cap,
+                cap(
+                        parts,
+                        depths.stream().filter(DepthLook::tooDeep).count(),
+                        depths.size(),
+                        marks.oneSidedCap(),
+                        "depths were too deep"));
+        int steps = 0;
+        int over = 0;
+        Set<Stint.Key> met = new HashSet<>();
+        for (var s : said)
+            if (s.done != null && met.add(s.done.key())) {
+                steps++;
+                if (s.over() > 0) over++;
+            }
+        return Math.min(cap, cap(parts, over, steps, marks.begunOverCap(), "steps began over the band"));
+    }
+
+    private static double cap(List<Part> parts, long of, int all, double cap, String what) {
+        if (of < REPEATED || 2 * of <= all) return 100;
+        parts.add(new Part(
+                "at most",
+                cap / 100,
+                0,
+                of + " of " + all + " " + what + ": at most " + Spoken.number(cap),
+                List.of()));
+        return cap;
     }
 
     private Part holds(double weight) {
@@ -296,7 +481,6 @@ final class PressureScore {
                                 : "No change by then: ease, change the angle, move on.",
                         List.of(hold.event()));
         }
-        observations += events.size();
         return new Part(
                 "holds",
                 events.isEmpty() ? null : Double.valueOf(sum / events.size()),
@@ -317,16 +501,29 @@ final class PressureScore {
                         DoseTable.Per.HOLD, planned(step) * (1 - AROUND_PLAN), planned(step) * (1 + AROUND_PLAN)));
     }
 
-    /** Taps of one step in a row, at least three, make one rate: (taps − 1) ÷ time, a second. */
+    /** Taps of one step in a row, at least three, make one rate: (taps − 1) ÷ time, a second; too fast is one that earns nothing. */
     private Part rate(double weight) {
         var events = new ArrayList<String>();
         double sum = 0;
         int n = 0;
-        var taps = run.events(EventKind.RATE_TAP);
+        for (var f : run.all(StrokeFault.class)) {
+            if (f.of().flaw() != Flaw.TOO_FAST) continue;
+            var done = run.about(f.atMs());
+            n++;
+            events.add(f.id());
+            findings.add(
+                    Rule.DOSE_RATE,
+                    done.map(Run.Done::step).orElse(null),
+                    null,
+                    done.map(Run.Done::side).orElse(null),
+                    f.atMs(),
+                    "Too fast at " + Spoken.mmss(f.atMs() / 1000.0) + ".",
+                    "Slower: let the tissue answer before the hand moves on.",
+                    List.of(f.id()));
+        }
+        var taps = run.all(RateTap.class);
         for (var done : run.done()) {
-            var mine = taps.stream()
-                    .filter(t -> t.atMs() >= done.start() && t.atMs() < done.end())
-                    .toList();
+            var mine = between(taps, done.start(), done.end());
             if (mine.size() < 3) continue;
             var zone = done.step().zones().get(0);
             var row = DoseTable.find(done.step().library(), zone).filter(DoseTable.Row::hasRate);
@@ -352,14 +549,30 @@ final class PressureScore {
                         "Friction at " + Spoken.number(rate) + " a second; " + Spoken.number(low) + " to "
                                 + Spoken.number(high) + " keep the tissue under the finger.",
                         rate < low ? "A little quicker, same pressure." : "Slower: feel each cycle.",
-                        mine.stream().map(Event::id).toList());
+                        mine.stream().map(Moment::id).toList());
         }
-        observations += n;
         return new Part(
                 "rate",
                 n == 0 ? null : Double.valueOf(sum / n),
                 weight,
-                n == 0 ? "no rate was tapped" : n + " rates against their window",
+                n == 0 ? "no rate was seen" : Spoken.counted(n, "rate") + " against their window",
                 events);
+    }
+
+    private static <T extends palmtally.core.practical.event.Observation> List<Moment<T>> between(
+            List<Moment<T>> all, long from, long until) {
+        return all.subList(first(all, from), first(all, until));
+    }
+
+    /** Place of the first at a moment or after. */
+    private static int first(List<? extends Moment<?>> all, long ms) {
+        int low = 0;
+        int high = all.size();
+        while (low < high) {
+            int mid = (low + high) >>> 1;
+            if (all.get(mid).atMs() < ms) low = mid + 1;
+            else high = mid;
+        }
+        return low;
     }
 }

@@ -1,6 +1,7 @@
 package palmtally.core.practical;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -9,11 +10,20 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.practical.Intervals.Stretch;
+import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.Break;
+import palmtally.core.practical.event.Course;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Finish;
+import palmtally.core.practical.event.Observation;
+import palmtally.core.practical.event.ReviewAnswer;
+import palmtally.core.practical.event.Undo;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
@@ -38,16 +48,21 @@ public final class Run {
     /**
      * Hands on a zone.
      *
+     * @param depth as the grader said last or, until then, as the plan has it
      * @param seen whether the grader gave it (contact, off-plan stroke), not the plan
+     * @param seenDepth the depth that was seen in this moment; null where it says where, not how deep
+     * @param toolSeen whether the tool is what the grader saw
      * @param step the step that was on, or null off plan
      */
-    public record Contact(
+    public record Touch(
             Zone zone,
             Side side,
             @Nullable Tool tool,
             @Nullable Integer depth,
             Sheet sheet,
             boolean seen,
+            @Nullable Integer seenDepth,
+            boolean toolSeen,
             @Nullable Step step,
             long start,
             long end,
@@ -56,34 +71,88 @@ public final class Run {
     /** A unit of the sheet open, from–to. */
     public record Open(OpenUnit unit, long start, long end) {}
 
-    /** A hold, from–to, and the step it was part of. */
+    /** What was observed at a moment. */
+    public record Moment<T extends Observation>(Event event, T of) {
+        public String id() {
+            return event.id();
+        }
+
+        public long atMs() {
+            return event.atMs();
+        }
+
+        boolean after(Moment<?> other) {
+            return Event.ORDER.compare(event, other.event) > 0;
+        }
+    }
+
+    /** A hold, from–to, and the step in which it began. */
     public record Hold(@Nullable Step step, long start, long end, String event) {}
+
+    /** So long after a step a report is still of it, ms. */
+    private static final long STILL_ABOUT_MS = 5_000;
 
     private final Practical practical;
     private final List<Event> live;
     private final List<Done> done = new ArrayList<>();
-    private final List<Contact> contacts = new ArrayList<>();
+    private final List<Touch> contacts = new ArrayList<>();
     private final List<Open> opens = new ArrayList<>();
     private final List<Hold> holds = new ArrayList<>();
+    /** When each device was watched by. */
+    private final Map<String, Intervals> eyes;
+
     private final Intervals attended;
     private final Intervals breaks;
+    private final Map<Listening, Set<String>> listeners;
+    private final Map<Listening, Intervals> listened = new EnumMap<>(Listening.class);
+    private final Map<String, ReviewAnswer.Said> reviewed = new HashMap<>();
+    private final Map<Class<?>, List<?>> moments = new HashMap<>();
+    private final long[] latestEnd;
     private final long end;
 
-    private Run(Practical practical) {
+    /** @param whole the run of which this one is a part, and whose listeners are this one's; or null */
+    private Run(Practical practical, @Nullable Run whole) {
         this.practical = practical;
         this.live = live(practical.events());
         this.end = live.stream()
-                .filter(e -> e.kind() == EventKind.FINISH)
+                .filter(e -> e.data() instanceof Finish)
                 .mapToLong(Event::atMs)
                 .findFirst()
-                .orElse(live.isEmpty() ? 0 : live.get(live.size() - 1).atMs());
-        this.breaks = on(EventKind.BREAK, live, end);
-        this.attended = on(EventKind.ATTEND, live, end).less(breaks);
+                .orElseGet(() -> live.stream()
+                        .filter(e -> !(e.data() instanceof ReviewAnswer))
+                        .mapToLong(Event::atMs)
+                        .max()
+                        .orElse(0));
+        this.breaks = on(live, end, d -> d instanceof Break b ? b.on() : null);
+        this.eyes = attention(live, end, breaks);
+        this.attended = Intervals.union(
+                eyes.values().stream().flatMap(e -> e.stretches().stream()).toList());
+        this.listeners = whole == null ? listeners() : whole.listeners;
+        for (var e : live) if (e.data() instanceof ReviewAnswer answer) reviewed.put(answer.question(), answer.said());
         new Fold().run();
+        this.latestEnd = new long[done.size()];
+        for (int i = 0; i < latestEnd.length; i++)
+            latestEnd[i] = Math.max(i == 0 ? 0 : latestEnd[i - 1], done.get(i).end());
     }
 
     public static Run of(Practical practical) {
-        return new Run(practical);
+        return new Run(practical, null);
+    }
+
+    /** A part of it: who listened there is known from the whole. */
+    Run part(Practical part) {
+        return new Run(part, this);
+    }
+
+    /** Which devices showed that somebody listens for a kind. */
+    private Map<Listening, Set<String>> listeners() {
+        var all = new EnumMap<Listening, Set<String>>(Listening.class);
+        for (var e : live)
+            if (e.atMs() <= end && e.data().judges() && !breaks.contains(e.atMs()))
+                for (var kind : Listening.values())
+                    if (kind.shownBy(e.data()))
+                        all.computeIfAbsent(kind, k -> new HashSet<>()).add(e.device());
+        return all;
     }
 
     /** Events that no live undo takes back; undos themselves are left out. An undo can be undone. */
@@ -91,22 +160,33 @@ public final class Run {
         var undone = new HashSet<String>();
         for (int i = events.size() - 1; i >= 0; i--) {
             var e = events.get(i);
-            if (e.kind() == EventKind.UNDO
-                    && !undone.contains(e.id())
-                    && e.data().ref() != null) undone.add(e.data().ref());
+            if (e.data() instanceof Undo undo && !undone.contains(e.id())) undone.add(undo.ref());
         }
         return events.stream()
-                .filter(e -> e.kind() != EventKind.UNDO && !undone.contains(e.id()))
+                .filter(e -> !(e.data() instanceof Undo) && !undone.contains(e.id()))
                 .toList();
     }
 
+    /** Of several who watch, each turns their own eyes; in a break nobody watches. */
+    private static Map<String, Intervals> attention(List<Event> live, long end, Intervals breaks) {
+        Map<String, List<Event>> eyes = new LinkedHashMap<>();
+        for (var e : live)
+            if (e.data() instanceof Attend)
+                eyes.computeIfAbsent(e.device(), d -> new ArrayList<>()).add(e);
+        Map<String, Intervals> when = new LinkedHashMap<>();
+        eyes.forEach((device, turns) -> when.put(
+                device,
+                on(turns, end, d -> d instanceof Attend a ? a.on() : null).less(breaks)));
+        return when;
+    }
+
     /** From an event that turns it on to the next that turns it off, or to the end. */
-    private static Intervals on(EventKind kind, List<Event> live, long end) {
+    private static Intervals on(List<Event> live, long end, Function<Observation, @Nullable Boolean> turned) {
         var stretches = new ArrayList<Stretch>();
         long since = -1;
         for (var e : live) {
-            if (e.kind() != kind) continue;
-            boolean on = Boolean.TRUE.equals(e.data().on());
+            var on = turned.apply(e.data());
+            if (on == null) continue;
             if (on && since < 0) since = e.atMs();
             if (!on && since >= 0) {
                 stretches.add(new Stretch(since, Math.min(e.atMs(), end)));
@@ -118,22 +198,25 @@ public final class Run {
     }
 
     /** Heat or cold that lies where it was put while the hands do something else. */
-    private record Beside(Step step, Side side, long since, String event, List<Contact> touching) {}
+    private record Beside(Step step, Side side, long since, String event, List<Touch> touching) {}
 
     /** One pass over the live events. */
-    private final class Fold {
+    private final class Fold implements Course {
+        private long at;
+        private String event = "";
         private final Map<String, Step> steps = new HashMap<>();
         private final Set<Stint.Key> seenKeys = new HashSet<>();
         private @Nullable Step step;
         private Side side = Side.MIDLINE;
         private long stepSince;
         private String stepEvent = "";
-        private final List<Contact> touching = new ArrayList<>();
+        private final List<Touch> touching = new ArrayList<>();
         private final Map<Stint.Key, Beside> beside = new LinkedHashMap<>();
         private final Map<OpenUnit, Long> open = new LinkedHashMap<>();
         private final Set<OpenUnit> openByGrader = new LinkedHashSet<>();
         private long holdSince = -1;
         private String holdEvent = "";
+        private @Nullable Step holdStep;
 
         void run() {
             practical.sequence().steps().forEach(s -> steps.put(s.id(), s));
@@ -141,107 +224,139 @@ public final class Run {
                 if (e.atMs() > end) break;
                 take(e);
             }
-            stopStep(end);
-            stopBeside(end);
-            for (var unit : new ArrayList<>(open.keySet())) close(unit, end);
+            at = end;
+            handsOff();
+            for (var unit : new ArrayList<>(open.keySet())) close(unit);
             done.sort(java.util.Comparator.comparingLong(Done::start));
         }
 
         private void take(Event e) {
-            var data = e.data();
-            switch (e.kind()) {
-                case STEP_START -> start(e);
-                case STEP_STOP -> {
-                    var rests = beside.keySet().stream()
-                            .filter(k ->
-                                    k.step().equals(data.step()) && (data.side() == null || k.side() == data.side()))
-                            .toList();
-                    if (!rests.isEmpty()) rests.forEach(k -> stopBeside(k, e.atMs()));
-                    else if (step != null || data.step() != null) stopStep(e.atMs());
-                    else stopBeside(e.atMs());
-                }
-                case CONTACT -> {
-                    if (data.zone() != null) {
-                        var zone = data.zone();
-                        var at = data.side() != null ? data.side() : zone.paired() ? side : Side.MIDLINE;
-                        endTouch(e.atMs());
-                        touch(
-                                zone,
-                                at,
-                                data.tool() != null ? data.tool() : step == null ? null : step.tool(),
-                                data.depth() != null
-                                        ? data.depth()
-                                        : step == null ? null : Integer.valueOf(step.depth()),
-                                data.sheet() != null ? data.sheet() : step == null ? Sheet.OPEN : step.sheet(),
-                                true,
-                                e);
-                    } else {
-                        var now = List.copyOf(touching);
-                        endTouch(e.atMs());
-                        for (var c : now)
-                            touch(
-                                    c.zone,
-                                    c.side,
-                                    data.tool() != null ? data.tool() : c.tool,
-                                    data.depth() != null ? data.depth() : c.depth,
-                                    data.sheet() != null ? data.sheet() : c.sheet,
-                                    true,
-                                    e);
-                    }
-                }
-                case OFF_PLAN -> {
-                    stopStep(e.atMs());
-                    var zone = java.util.Objects.requireNonNull(data.zone());
-                    touch(
-                            zone,
-                            data.side() != null ? data.side() : zone.paired() ? side : Side.MIDLINE,
-                            data.tool(),
-                            data.depth(),
-                            data.sheet() != null ? data.sheet() : Sheet.OPEN,
-                            true,
-                            e);
-                }
-                case SHEET_CHANGE -> sheet(e);
-                case HOLD_START -> {
-                    holdSince = e.atMs();
-                    holdEvent = e.id();
-                }
-                case HOLD_STOP -> {
-                    if (holdSince >= 0) holds.add(new Hold(step, holdSince, e.atMs(), holdEvent));
-                    holdSince = -1;
-                }
-                case SAFETY_STOP, BREAK -> {
-                    stopStep(e.atMs());
-                    stopBeside(e.atMs());
-                }
-                default -> {}
-            }
+            at = e.atMs();
+            event = e.id();
+            e.data().apply(this);
         }
 
-        private void start(Event e) {
-            leave(e.atMs());
-            var started = steps.get(java.util.Objects.requireNonNull(e.data().step()));
+        @Override
+        public void start(String id, @Nullable Side given) {
+            leave();
+            var started = java.util.Objects.requireNonNull(steps.get(id));
             step = started;
-            side = e.data().side() != null ? e.data().side() : due(started);
-            stepSince = e.atMs();
-            stepEvent = e.id();
+            side = given != null ? given : due(started);
+            stepSince = at;
+            stepEvent = event;
             var key = new Stint.Key(started.id(), side);
             seenKeys.add(key);
-            stopBeside(key, e.atMs());
+            stopBeside(key);
             var stint = new Stint(started, side, false, started.dose(), 0, 0);
             var planned = Timeline.unitsOpenedBy(stint);
             for (var unit : new ArrayList<>(open.keySet()))
-                if (!planned.contains(unit) && !openByGrader.contains(unit)) close(unit, e.atMs());
-            for (var unit : planned) open.putIfAbsent(unit, e.atMs());
+                if (!planned.contains(unit) && !openByGrader.contains(unit)) close(unit);
+            for (var unit : planned) open.putIfAbsent(unit, at);
             for (var zone : started.zones())
-                touch(
+                add(
                         zone,
                         zone.paired() ? side : Side.MIDLINE,
                         started.tool(),
                         started.depth(),
                         started.sheet(),
                         false,
-                        e);
+                        null,
+                        false);
+        }
+
+        @Override
+        public void stop(@Nullable String named, @Nullable Side of) {
+            var rests = beside.keySet().stream()
+                    .filter(k -> k.step().equals(named) && (of == null || k.side() == of))
+                    .toList();
+            if (!rests.isEmpty()) rests.forEach(this::stopBeside);
+            else if (named == null && step == null && !touching.isEmpty()) endTouch();
+            else if (named == null && step == null) stopBeside();
+            else if (named == null || step != null && step.id().equals(named) && (of == null || of == side)) stopStep();
+        }
+
+        @Override
+        public void touch(
+                Zone zone, @Nullable Side of, @Nullable Tool tool, @Nullable Integer depth, @Nullable Sheet sheet) {
+            endTouch();
+            add(
+                    zone,
+                    of != null ? of : zone.paired() ? side : Side.MIDLINE,
+                    tool != null ? tool : step == null ? null : step.tool(),
+                    depth != null ? depth : step == null ? null : Integer.valueOf(step.depth()),
+                    sheet != null ? sheet : step == null ? Sheet.OPEN : step.sheet(),
+                    true,
+                    depth,
+                    tool != null);
+        }
+
+        @Override
+        public void change(@Nullable Tool tool, @Nullable Integer depth, @Nullable Sheet sheet) {
+            var now = List.copyOf(touching);
+            endTouch();
+            for (var t : now)
+                add(
+                        t.zone,
+                        t.side,
+                        tool != null ? tool : t.tool,
+                        depth != null ? depth : t.depth,
+                        sheet != null ? sheet : t.sheet,
+                        true,
+                        depth,
+                        tool != null || t.toolSeen);
+        }
+
+        @Override
+        public void leavePlan(
+                Zone zone, @Nullable Side of, @Nullable Tool tool, @Nullable Integer depth, @Nullable Sheet sheet) {
+            stopStep();
+            add(
+                    zone,
+                    of != null ? of : zone.paired() ? side : Side.MIDLINE,
+                    tool,
+                    depth,
+                    sheet != null ? sheet : Sheet.OPEN,
+                    true,
+                    depth,
+                    tool != null);
+        }
+
+        @Override
+        public void hold() {
+            holdSince = at;
+            holdEvent = event;
+            holdStep = step;
+        }
+
+        @Override
+        public void letGo() {
+            if (holdSince >= 0) holds.add(new Hold(holdStep, holdSince, at, holdEvent));
+            holdSince = -1;
+        }
+
+        @Override
+        public void open(@Nullable DrapeUnit unit, @Nullable Side of) {
+            for (var u : units(unit, of)) {
+                open.putIfAbsent(u, at);
+                openByGrader.add(u);
+            }
+        }
+
+        @Override
+        public void cover(@Nullable DrapeUnit unit, @Nullable Side of) {
+            for (var u : unit == null ? List.copyOf(open.keySet()) : units(unit, of)) close(u);
+        }
+
+        @Override
+        public void leaveOpen() {
+            openByGrader.addAll(open.keySet());
+        }
+
+        @Override
+        public void handsOff() {
+            holdSince = -1;
+            stopStep();
+            stopBeside();
         }
 
         /** The side a step is due on when the grader names none: the first planned one not seen yet. */
@@ -256,66 +371,67 @@ public final class Run {
         }
 
         /** Hands go on to something else: heat and cold stay where they are. */
-        private void leave(long at) {
+        private void leave() {
             if (step != null && step.library().stroke().passiveModality()) {
                 beside.put(
                         new Stint.Key(step.id(), side),
                         new Beside(step, side, stepSince, stepEvent, List.copyOf(touching)));
                 touching.clear();
                 step = null;
-            } else stopStep(at);
+            } else stopStep();
         }
 
-        private void stopBeside(long at) {
-            for (var key : List.copyOf(beside.keySet())) stopBeside(key, at);
+        private void stopBeside() {
+            for (var key : List.copyOf(beside.keySet())) stopBeside(key);
         }
 
-        private void stopBeside(Stint.Key key, long at) {
+        private void stopBeside(Stint.Key key) {
             var rest = beside.remove(key);
             if (rest == null) return;
             done.add(new Done(rest.step, rest.side, rest.since, at, rest.event));
-            for (var c : rest.touching) contacts.add(ended(c, at));
+            for (var t : rest.touching) contacts.add(ended(t));
         }
 
-        private void stopStep(long at) {
+        private void stopStep() {
             if (step != null) done.add(new Done(step, side, stepSince, at, stepEvent));
             step = null;
-            endTouch(at);
+            endTouch();
         }
 
-        private void touch(
-                Zone zone, Side at, @Nullable Tool tool, @Nullable Integer depth, Sheet sheet, boolean seen, Event e) {
-            touching.add(new Contact(zone, at, tool, depth, sheet, seen, step, e.atMs(), e.atMs(), e.id()));
+        private void add(
+                Zone zone,
+                Side of,
+                @Nullable Tool tool,
+                @Nullable Integer depth,
+                Sheet sheet,
+                boolean seen,
+                @Nullable Integer seenDepth,
+                boolean toolSeen) {
+            touching.add(new Touch(zone, of, tool, depth, sheet, seen, seenDepth, toolSeen, step, at, at, event));
         }
 
-        private void endTouch(long at) {
-            for (var c : touching) contacts.add(ended(c, at));
+        private void endTouch() {
+            for (var t : touching) contacts.add(ended(t));
             touching.clear();
         }
 
-        private static Contact ended(Contact c, long at) {
-            return new Contact(c.zone, c.side, c.tool, c.depth, c.sheet, c.seen, c.step, c.start, at, c.event);
+        private Touch ended(Touch t) {
+            return new Touch(
+                    t.zone,
+                    t.side,
+                    t.tool,
+                    t.depth,
+                    t.sheet,
+                    t.seen,
+                    t.seenDepth,
+                    t.toolSeen,
+                    t.step,
+                    t.start,
+                    at,
+                    t.event);
         }
 
-        private void sheet(Event e) {
-            var drape = java.util.Objects.requireNonNull(e.data().drape());
-            switch (drape) {
-                case OPEN ->
-                    units(e).forEach(u -> {
-                        open.putIfAbsent(u, e.atMs());
-                        openByGrader.add(u);
-                    });
-                case LEFT_OPEN -> openByGrader.addAll(open.keySet());
-                case COVER -> {
-                    var units = e.data().unit() == null ? List.copyOf(open.keySet()) : units(e);
-                    units.forEach(u -> close(u, e.atMs()));
-                }
-                default -> {}
-            }
-        }
-
-        private List<OpenUnit> units(Event e) {
-            DrapeUnit unit = e.data().unit();
+        private List<OpenUnit> units(@Nullable DrapeUnit unit, @Nullable Side of) {
             if (unit == null) {
                 if (step == null) return List.of();
                 var now = step;
@@ -326,11 +442,10 @@ public final class Run {
                         .distinct()
                         .toList();
             }
-            var at = unit.paired() ? e.data().side() != null ? e.data().side() : side : Side.MIDLINE;
-            return List.of(new OpenUnit(unit, at));
+            return List.of(new OpenUnit(unit, unit.paired() ? of != null ? of : side : Side.MIDLINE));
         }
 
-        private void close(OpenUnit unit, long at) {
+        private void close(OpenUnit unit) {
             var since = open.remove(unit);
             openByGrader.remove(unit);
             if (since != null) opens.add(new Open(unit, since, at));
@@ -346,15 +461,48 @@ public final class Run {
         return live;
     }
 
-    List<Event> events(EventKind kind) {
-        return live.stream().filter(e -> e.kind() == kind && e.atMs() <= end).toList();
+    /** What was observed of one kind up to the end, in order; what judges, and was seen in a break, is left out. */
+    @SuppressWarnings("unchecked")
+    public <T extends Observation> List<Moment<T>> all(Class<T> kind) {
+        return (List<Moment<T>>) moments.computeIfAbsent(kind, k -> {
+            var all = new ArrayList<Moment<T>>();
+            for (var e : live)
+                if (kind.isInstance(e.data()) && e.atMs() <= end && !(e.data().judges() && inBreak(e.atMs())))
+                    all.add(new Moment<>(e, kind.cast(e.data())));
+            return List.copyOf(all);
+        });
+    }
+
+    /** Whether a moment lies in a break, in which nothing that is seen counts. */
+    boolean inBreak(long ms) {
+        return breaks.contains(ms);
+    }
+
+    /** Watched time of those who listened for a kind: of all who watched, where the grader says that there was nothing to hear. */
+    Intervals listened(Listening kind) {
+        return listened.computeIfAbsent(kind, k -> {
+            if (reviewed.get(k.key()) == ReviewAnswer.Said.HEARD_NOTHING) return attended;
+            return Intervals.union(listeners.getOrDefault(k, Set.of()).stream()
+                    .flatMap(d -> eyes.getOrDefault(d, Intervals.NONE).stretches().stream())
+                    .toList());
+        });
+    }
+
+    /** Whether nobody who watched tapped any of a kind, and the grader has not said yet whether they listened. */
+    boolean unsaid(Listening kind) {
+        return !reviewed.containsKey(kind.key()) && listened(kind).isEmpty();
+    }
+
+    /** What the grader said at the review. */
+    Optional<ReviewAnswer.Said> reviewed(String question) {
+        return Optional.ofNullable(reviewed.get(question));
     }
 
     public List<Done> done() {
         return done;
     }
 
-    public List<Contact> contacts() {
+    public List<Touch> contacts() {
         return contacts;
     }
 
@@ -387,10 +535,37 @@ public final class Run {
         return end;
     }
 
+    /** The step that a report is about: the one that is on, or that ended less than five seconds before. */
+    Optional<Done> about(long ms) {
+        var on = at(ms);
+        if (on.isPresent()) return on;
+        for (int i = lastBegun(ms); i >= 0 && ms - latestEnd[i] < STILL_ABOUT_MS; i--)
+            if (done.get(i).end() <= ms && ms - done.get(i).end() < STILL_ABOUT_MS) return Optional.of(done.get(i));
+        return Optional.empty();
+    }
+
     /** The step the hands were at, or else what lay there, at a moment. */
     Optional<Done> at(long ms) {
-        for (int i = done.size() - 1; i >= 0; i--)
-            if (done.get(i).start() <= ms && ms <= done.get(i).end()) return Optional.of(done.get(i));
+        for (int i = lastBegun(ms); i >= 0 && latestEnd[i] >= ms; i--)
+            if (ms <= done.get(i).end()) return Optional.of(done.get(i));
         return Optional.empty();
+    }
+
+    /** The step that begins next after a moment. */
+    Optional<Done> next(long ms) {
+        int i = lastBegun(ms) + 1;
+        return i < done.size() ? Optional.of(done.get(i)) : Optional.empty();
+    }
+
+    /** The last that began at a moment or before, by its place; −1 where none did. */
+    private int lastBegun(long ms) {
+        int low = 0;
+        int high = done.size();
+        while (low < high) {
+            int mid = (low + high) >>> 1;
+            if (done.get(mid).start() <= ms) low = mid + 1;
+            else high = mid;
+        }
+        return low - 1;
     }
 }

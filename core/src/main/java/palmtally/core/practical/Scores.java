@@ -1,6 +1,8 @@
 package palmtally.core.practical;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Severity;
@@ -12,7 +14,10 @@ import palmtally.core.finding.Severity;
  */
 public record Scores(Run run, List<Scored> criteria) {
     public static Scores of(Practical practical) {
-        var run = Run.of(practical);
+        return of(Run.of(practical));
+    }
+
+    static Scores of(Run run) {
         return new Scores(
                 run,
                 List.of(
@@ -23,7 +28,10 @@ public record Scores(Run run, List<Scored> criteria) {
                         DrapingScore.of(run)));
     }
 
-    /** A look at one criterion alone: the others do not apply, and are not missed. */
+    /**
+     * A look at one criterion alone: the others do not apply, and are not missed. What is critical stands, and so does what is asked
+     * about permission.
+     */
     public Scores only(Criterion one) {
         return new Scores(
                 run,
@@ -33,15 +41,26 @@ public record Scores(Run run, List<Scored> criteria) {
                                 : new Scored(
                                         c.criterion(),
                                         null,
-                                        "only " + one.label().toLowerCase() + " was looked at",
+                                        "only " + one.label().toLowerCase(Locale.ROOT) + " was looked at",
                                         false,
                                         List.of(),
                                         c.findings().stream()
                                                 .filter(f -> f.severity() == Severity.CRITICAL)
                                                 .toList(),
                                         0,
-                                        null))
+                                        null,
+                                        c.questions().stream()
+                                                .filter(Question::permission)
+                                                .toList()))
                         .toList());
+    }
+
+    /** What only the grader can say, in the order of the run. */
+    public List<Question> questions() {
+        return criteria.stream()
+                .flatMap(c -> c.questions().stream())
+                .sorted(Comparator.comparing(q -> q.atMs() == null ? 0L : q.atMs()))
+                .toList();
     }
 
     public Scored get(Criterion criterion) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import palmtally.core.finding.Finding;
@@ -52,7 +53,7 @@ public record StepLook(String step, Set<Wrong> wrong) {
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 

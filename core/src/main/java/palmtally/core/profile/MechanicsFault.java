@@ -1,7 +1,9 @@
 package palmtally.core.profile;
 
+import java.util.Locale;
+
 /** What can be wrong with the therapist's own body, and how much of a look it spoils by default. */
-public enum MechanicsFault {
+public enum MechanicsFault implements Weighed {
     BENT_ELBOWS("bent elbows", 1),
     BENT_WAIST("bent at the waist", 1),
     LEANING("leaning on the table", 1),
@@ -9,27 +11,42 @@ public enum MechanicsFault {
     BARE_THUMB("bare thumb", 1),
     DROPPED_HEAD("dropped head", 0.5),
     RAISED_SHOULDERS("raised shoulders", 0.5),
-    TENSE_HAND("tense hand", 0.5);
+    TENSE_HAND("tense hand", 0.5),
+    LIFTING_WITH_BACK("lifting with the back", 1, true),
+    PULLING_WITH_ARMS("pulling with the arms", 0.5, true),
+    REACHING("reaching instead of walking", 1, true);
 
     private final String label;
     private final double weight;
+    private final boolean added;
 
     MechanicsFault(String label, double weight) {
-        this.label = label;
-        this.weight = weight;
+        this(label, weight, false);
     }
 
+    MechanicsFault(String label, double weight, boolean added) {
+        this.label = label;
+        this.weight = weight;
+        this.added = added;
+    }
+
+    @Override
+    public boolean added() {
+        return added;
+    }
+
+    @Override
     public String label() {
         return label;
     }
 
-    /** Share of a look it spoils, 0–1, unless the profile says otherwise. */
-    public double weight() {
+    @Override
+    public double usual() {
         return weight;
     }
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -4,11 +4,10 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.function.Consumer;
-import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
@@ -42,105 +41,292 @@ public record Profile(
         Map<Rule, Severity> severities) {
 
     /** Which way the limbs are worked. */
-    public enum LimbRule {
-        PROXIMAL_DISTAL_PROXIMAL,
-        FROM_SHEET_EDGE,
-        DISTAL_STRIPPING;
+    public enum LimbRule implements Choice {
+        PROXIMAL_DISTAL_PROXIMAL("thigh first, upward from the knee, then lower leg, then the whole"),
+        FROM_SHEET_EDGE("downward from the sheet's edge"),
+        DISTAL_STRIPPING("distal to proximal");
+
+        private final String label;
+
+        LimbRule(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
     /** Grip work or lubricant first on a zone. */
-    public enum FirstOnSkin {
-        DRY,
-        LUBRICANT;
+    public enum FirstOnSkin implements Choice {
+        DRY("dry first"),
+        LUBRICANT("lubricant first");
+
+        private final String label;
+
+        FirstOnSkin(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
     /** What ends a hold. */
-    public enum HoldEnd {
-        BY_SECONDS,
-        BY_BREATHS,
-        UNTIL_SOFT;
+    public enum HoldEnd implements Choice {
+        BY_SECONDS("by seconds"),
+        BY_BREATHS("by breaths"),
+        UNTIL_SOFT("until it softens");
+
+        private final String label;
+
+        HoldEnd(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
     /** Which end of a site's ceiling range binds. */
-    public enum CeilingEnd {
-        LOWER,
-        UPPER;
+    public enum CeilingEnd implements Choice {
+        LOWER("the lower: angle and patience"),
+        UPPER("the upper: generous pressure");
+
+        private final String label;
+
+        CeilingEnd(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
     /** How gluteals are reached. */
-    public enum GlutealWay {
-        THROUGH_SHEET,
-        SIDE_ONLY,
-        BARE;
+    public enum GlutealWay implements Choice {
+        THROUGH_SHEET("through the sheet"),
+        SIDE_ONLY("one side bare at a time"),
+        BARE("bare");
+
+        private final String label;
+
+        GlutealWay(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
     /** When permission is asked. */
-    public enum ConsentMoment {
-        AT_THE_MOMENT,
-        AT_THE_START_CONFIRMED;
+    public enum ConsentMoment implements Choice {
+        AT_THE_MOMENT("at the moment"),
+        AT_THE_START_CONFIRMED("at the start, and confirmed");
+
+        private final String label;
+
+        ConsentMoment(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
     /** How five scores become one outcome. */
-    public enum OutcomeRule {
-        CONJUNCTIVE,
-        COMPENSATORY,
-        CHECKLIST,
-        GLOBAL;
+    public enum OutcomeRule implements Choice {
+        CONJUNCTIVE("levels: each criterion at its cut"),
+        COMPENSATORY("levels: weighted mean and floors"),
+        CHECKLIST("checklist"),
+        GLOBAL("one global judgement");
+
+        private final String label;
+
+        OutcomeRule(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
-    /**
-     * @param warmUpSeconds warm-up a zone and side needs before its first firm stroke
-     * @param firmDepth depth from which a stroke is firm, 1–5
-     * @param sideRatio least ratio of the shorter to the longer side, 0–1
-     */
+    /** Order, warm-up and sides. */
     public record Ordering(
-            double warmUpSeconds, int firmDepth, double sideRatio, LimbRule limb, FirstOnSkin firstOnSkin) {}
+            @Amount(
+                    id = "warm-up",
+                    name = "Warm-up of a zone before firm work",
+                    group = Group.ORDER,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 60,
+                    b = 90,
+                    moves = Rule.ORDER_WARM)
+            double warmUpSeconds,
 
-    /** @param softCapSeconds longest hold where a hold ends when the tissue softens */
-    public record Dosing(HoldEnd holdEnd, double softCapSeconds) {}
+            @Amount(
+                    id = "firm-depth",
+                    name = "Depth from which a stroke is firm",
+                    group = Group.ORDER,
+                    unit = "grade",
+                    least = 1,
+                    most = 5,
+                    a = 4,
+                    moves = {Rule.ORDER_WARM, Rule.ORDER_FLUSH, Rule.COMM_TOOL})
+            int firmDepth,
 
-    /**
-     * @param unlisted ceiling of a site that the trade names none for, 0–5
-     * @param warmBand band of reports while warming
-     * @param specificBand band of reports in specific work
-     * @param tooMuch number from which a report is too much for anybody
-     */
-    public record Pressing(CeilingEnd ceilingEnd, int unlisted, Band warmBand, Band specificBand, int tooMuch) {
+            @Amount(
+                    id = "side-ratio",
+                    name = "Least time of the shorter side",
+                    group = Group.ORDER,
+                    unit = "%",
+                    least = 0,
+                    most = 1,
+                    a = 0.8,
+                    moves = Rule.ORDER_SIDES)
+            double sideRatio,
+
+            @Pick(
+                    id = "first-leg-stroke",
+                    question = "How does work on a leg open?",
+                    group = Group.ORDER,
+                    a = "proximal-distal-proximal",
+                    b = "from-sheet-edge",
+                    moves = Rule.ORDER_LIMB)
+            LimbRule limb,
+
+            @Pick(
+                    id = "first-on-skin",
+                    question = "Dry grip work first, or lubricant first?",
+                    group = Group.ORDER,
+                    a = "dry",
+                    b = "lubricant",
+                    moves = Rule.ORDER_DRY)
+            FirstOnSkin firstOnSkin) {}
+
+    /** How long and how often. */
+    public record Dosing(
+            @Pick(
+                    id = "hold-end",
+                    question = "How is a hold measured?",
+                    group = Group.DOSE,
+                    a = "by-seconds",
+                    b = "until-soft",
+                    moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP})
+            HoldEnd holdEnd,
+
+            @Amount(
+                    id = "soft-cap",
+                    name = "Longest hold that ends when it softens",
+                    group = Group.DOSE,
+                    unit = "s",
+                    least = 1,
+                    most = 3600,
+                    a = 90,
+                    moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP})
+            double softCapSeconds) {}
+
+    /** How deep. */
+    public record Pressing(
+            @Pick(
+                    id = "ceiling-end",
+                    question = "Which end of a site's range of depth binds?",
+                    group = Group.PRESSURE,
+                    a = "lower",
+                    b = "upper",
+                    moves = Rule.PRESS_CEILING)
+            CeilingEnd ceilingEnd,
+
+            @Amount(
+                    id = "unlisted-ceiling",
+                    name = "Ceiling of a site that the trade names none for",
+                    group = Group.PRESSURE,
+                    unit = "grade",
+                    least = 0,
+                    most = 5,
+                    a = 4,
+                    moves = Rule.PRESS_CEILING)
+            int unlisted,
+
+            @Amount(
+                    id = "warm-band",
+                    name = "Client's number while warming",
+                    group = Group.PRESSURE,
+                    least = 0,
+                    most = 10,
+                    each = {1, 3},
+                    moves = Rule.PRESS_BAND)
+            Band warmBand,
+
+            @Amount(
+                    id = "specific-band",
+                    name = "Client's number in specific work",
+                    group = Group.PRESSURE,
+                    least = 0,
+                    most = 10,
+                    each = {4, 6},
+                    eachInB = {3, 5},
+                    moves = Rule.PRESS_BAND)
+            Band specificBand,
+
+            @Amount(
+                    id = "too-much",
+                    name = "Number that is too much for anybody",
+                    group = Group.PRESSURE,
+                    least = 1,
+                    most = 10,
+                    a = 7,
+                    moves = Rule.PRESS_ANSWER)
+            int tooMuch) {
         /** Deepest allowed on a zone, 0–5. */
         public int ceiling(Zone zone) {
             return zone.ceiling()
@@ -149,147 +335,234 @@ public record Profile(
         }
     }
 
-    /**
-     * @param idleGraceSeconds how long a unit may lie open and unworked
-     * @param sensitive zones that need permission
-     * @param prices points off for each fault
-     */
+    /** The sheet and permission. */
     public record Draping(
+            @Amount(
+                    id = "idle-grace",
+                    name = "How long a sheet may lie open and unworked",
+                    group = Group.DRAPING,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 20,
+                    moves = Rule.DRAPE_IDLE)
             double idleGraceSeconds,
+
+            @Pick(
+                    id = "gluteals",
+                    question = "How are the gluteals reached?",
+                    group = Group.DRAPING,
+                    a = "through-sheet",
+                    b = "side-only",
+                    moves = Rule.CONSENT_SCOPE)
             GlutealWay gluteals,
+
+            @Pick(
+                    id = "consent",
+                    question = "When is permission asked?",
+                    group = Group.DRAPING,
+                    a = "at-the-moment",
+                    b = "at-the-start-confirmed",
+                    moves = Rule.CONSENT_BEFORE)
             ConsentMoment consent,
+
+            @Zones({
+                Zone.INSIDE_MOUTH,
+                Zone.GLUTEALS,
+                Zone.HIP_ROTATORS,
+                Zone.THIGH_INNER,
+                Zone.GROIN,
+                Zone.CHEST_WALL,
+                Zone.BREAST,
+                Zone.BELLY,
+                Zone.RIB_EDGE,
+                Zone.STRAP_MUSCLE,
+                Zone.NECK_SIDE,
+                Zone.THROAT
+            })
             Set<Zone> sensitive,
-            Map<DrapingFault, Double> prices) {
+
+            @Amount(
+                    id = "price",
+                    name = "Points off",
+                    group = Group.DRAPING,
+                    unit = "points",
+                    least = 0,
+                    most = 100,
+                    moves = Rule.DRAPE_FAULT)
+            Map<DrapingFault, Double> prices,
+
+            @Amount(
+                    id = "cap-sheet",
+                    name = "Most where half the looks at the sheet had a fault",
+                    group = Group.DRAPING,
+                    least = 0,
+                    most = 100,
+                    a = 59,
+                    moves = Rule.DRAPE_FAULT,
+                    added = true)
+            double faultyCap) {
         public Draping {
             sensitive = Collections.unmodifiableSet(new TreeSet<>(sensitive));
             prices = ordered(prices, DrapingFault.class);
         }
     }
 
-    /**
-     * @param bareThumbRowSeconds longest stretch on a bare thumb
-     * @param bareThumbShare largest share of hands-on time on a bare thumb, 0–1
-     * @param pointedShare largest share of hands-on time on thumbs and the elbow point, 0–1
-     * @param lookEverySeconds how often a look is asked for
-     * @param faults share of a look each fault spoils, 0–1
-     */
+    /** The therapist's own body. */
     public record Mechanics(
+            @Amount(
+                    id = "bare-thumb-row",
+                    name = "Longest stretch on a bare thumb",
+                    group = Group.MECHANICS,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 30,
+                    moves = Rule.HAND_BARE)
             double bareThumbRowSeconds,
+
+            @Amount(
+                    id = "bare-thumb-share",
+                    name = "Largest share of the time on a bare thumb",
+                    group = Group.MECHANICS,
+                    unit = "%",
+                    least = 0,
+                    most = 1,
+                    a = 0.2,
+                    b = 0.15,
+                    moves = Rule.HAND_BARE)
             double bareThumbShare,
+
+            @Amount(
+                    id = "pointed-share",
+                    name = "Largest share of the time on thumbs and the elbow point",
+                    group = Group.MECHANICS,
+                    unit = "%",
+                    least = 0,
+                    most = 1,
+                    a = 0.4,
+                    b = 0.3,
+                    moves = Rule.HAND_LOAD,
+                    added = true)
             double pointedShare,
+
+            @Amount(
+                    id = "look-every",
+                    name = "How often a look at the mechanics is asked for",
+                    group = Group.MECHANICS,
+                    unit = "s",
+                    least = 1,
+                    most = 3600,
+                    a = 20,
+                    moves = Rule.MECH_LOOK)
             double lookEverySeconds,
+
+            @Amount(
+                    id = "spoils",
+                    name = "Share of a look that is spoiled",
+                    group = Group.MECHANICS,
+                    unit = "%",
+                    least = 0,
+                    most = 1,
+                    moves = Rule.MECH_LOOK)
             Map<MechanicsFault, Double> faults) {
         public Mechanics {
             faults = ordered(faults, MechanicsFault.class);
         }
     }
 
-    /**
-     * @param largestSilenceSeconds longest time without a question about pressure
-     * @param toolQuestionSeconds how soon a question follows a heavier or more pointed tool
-     */
-    public record Communication(double largestSilenceSeconds, double toolQuestionSeconds) {}
+    /** Words. */
+    public record Communication(
+            @Amount(
+                    id = "largest-silence",
+                    name = "Largest silence",
+                    group = Group.COMMUNICATION,
+                    unit = "s",
+                    least = 1,
+                    most = 7200,
+                    a = 180,
+                    b = 120,
+                    moves = Rule.COMM_GAP)
+            double largestSilenceSeconds,
+
+            @Amount(
+                    id = "tool-question",
+                    name = "How soon a question follows a heavier or more pointed tool",
+                    group = Group.COMMUNICATION,
+                    unit = "s",
+                    least = 1,
+                    most = 3600,
+                    a = 20,
+                    moves = Rule.COMM_TOOL)
+            double toolQuestionSeconds) {}
 
     /** Seconds lost between steps. */
     public record Transitions(
-            double sheet, double sensitiveSheet, double turn, double place, double lubricant, double question) {}
+            @Amount(
+                    id = "sheet-seconds",
+                    name = "Opening or closing the sheet",
+                    group = Group.BETWEEN,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 25,
+                    moves = Rule.DOSE_SLOT)
+            double sheet,
 
-    /**
-     * How a practical is marked.
-     *
-     * @param criteria weight of each criterion
-     * @param cut score a criterion must reach, 0–100
-     * @param floor least score of any criterion where others may make up for it, 0–100
-     * @param safetyEdge weight of an order that a safety rule needs, against 1
-     * @param answerFullSeconds an answer this soon earns everything
-     * @param answerAllowanceSeconds added for the grader's own reaction
-     * @param answerNothingSeconds an answer this late earns nothing
-     * @param enough observations from which a score counts fully as evidence
-     */
-    public record Marking(
-            Map<Criterion, Double> criteria,
-            OutcomeRule outcome,
-            double cut,
-            double floor,
-            double safetyEdge,
-            double answerFullSeconds,
-            double answerAllowanceSeconds,
-            double answerNothingSeconds,
-            PressureParts pressure,
-            CommunicationParts communication,
-            Map<Criterion, Integer> enough) {
-        public Marking {
-            criteria = ordered(criteria, Criterion.class);
-            enough = ordered(enough, Criterion.class);
-        }
+            @Amount(
+                    id = "sensitive-sheet-seconds",
+                    name = "The same over a sensitive zone",
+                    group = Group.BETWEEN,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 45,
+                    moves = Rule.DOSE_SLOT)
+            double sensitiveSheet,
 
-        /** The same marks under another rule of outcome. */
-        Marking by(OutcomeRule rule) {
-            return new Marking(
-                    criteria,
-                    rule,
-                    cut,
-                    floor,
-                    safetyEdge,
-                    answerFullSeconds,
-                    answerAllowanceSeconds,
-                    answerNothingSeconds,
-                    pressure,
-                    communication,
-                    enough);
-        }
-    }
+            @Amount(
+                    id = "turn-seconds",
+                    name = "Turning the client",
+                    group = Group.BETWEEN,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 60,
+                    moves = Rule.DOSE_SLOT)
+            double turn,
 
-    /** Weights of the parts of pressure control. */
-    public record PressureParts(double reports, double answers, double ceilings, double holds, double rate) {}
+            @Amount(
+                    id = "place-seconds",
+                    name = "Walking to another place",
+                    group = Group.BETWEEN,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 5,
+                    moves = Rule.DOSE_SLOT)
+            double place,
 
-    /** Weights of the parts of client communication. */
-    public record CommunicationParts(
-            double opening,
-            double silence,
-            double toolQuestions,
-            double interviews,
-            double warningsAndCues,
-            double answers,
-            double closing) {}
+            @Amount(
+                    id = "lubricant-seconds",
+                    name = "Taking lubricant",
+                    group = Group.BETWEEN,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 10,
+                    moves = Rule.DOSE_SLOT)
+            double lubricant,
 
-    /**
-     * How competency grows.
-     *
-     * @param priorMean ability before anything is seen, 0–100
-     * @param priorSd its standard deviation
-     * @param variancePerWeek variance q of the random walk, a week
-     * @param scoreVariance variance r of a score of weight 1
-     * @param secureProbability probability of being at the cut from which a student is secure
-     * @param fadingShare share of the latest score in the fading mean, above 0, at most 1; ½ where it is not given
-     */
-    public record Growth(
-            double priorMean,
-            double priorSd,
-            double variancePerWeek,
-            double scoreVariance,
-            double secureProbability,
-            @Nullable Double fadingShare) {
-        public static final double FADING_SHARE = 0.5;
-
-        public Growth {
-            if (fadingShare == null) fadingShare = FADING_SHARE;
-        }
-
-        public double fading() {
-            return fadingShare == null ? FADING_SHARE : fadingShare;
-        }
-    }
-
-    /**
-     * How a term is laid out.
-     *
-     * @param meetings how often a region comes back after it was taught, at least
-     * @param cleanDrapes hands-on lessons with a draped leg before the first with the gluteals
-     * @param gapGrowth how much longer each gap between meetings is than the one before, at least; 1 is no shorter
-     * @param longestGapWeeks longest time without meeting a region before the last assessment
-     */
-    public record Terms(int meetings, int cleanDrapes, double gapGrowth, double longestGapWeeks) {}
+            @Amount(
+                    id = "question-seconds",
+                    name = "Asking a question",
+                    group = Group.BETWEEN,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    a = 5,
+                    moves = Rule.DOSE_SLOT)
+            double question) {}
 
     public Profile {
         severities = ordered(severities, Rule.class);
@@ -300,29 +573,34 @@ public record Profile(
         if (id.isBlank()) faults.add(new Fault("id", id, "must not be blank"));
         if (name.isBlank()) faults.add(new Fault("name", name, "must not be blank"));
         for (var c : Criterion.values()) {
-            if (!marking.criteria.containsKey(c)) faults.add(new Fault("marking/criteria/" + c, "", "is missing"));
-            if (!marking.enough.containsKey(c)) faults.add(new Fault("marking/enough/" + c, "", "is missing"));
+            if (!marking.criteria().containsKey(c)) faults.add(new Fault("marking/criteria/" + c, "", "is missing"));
+            if (!marking.enough().containsKey(c)) faults.add(new Fault("marking/enough/" + c, "", "is missing"));
+            if (!marking.least().containsKey(c)) faults.add(new Fault("marking/least/" + c, "", "is missing"));
         }
-        if (marking.criteria.values().stream().mapToDouble(Double::doubleValue).sum() <= 0)
-            faults.add(new Fault("marking/criteria", "", "must not all be 0"));
+        if (marking.criteria().values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .sum()
+                <= 0) faults.add(new Fault("marking/criteria", "", "must not all be 0"));
         for (var f : DrapingFault.values())
             if (!draping.prices.containsKey(f)) faults.add(new Fault("draping/prices/" + f, "", "is missing"));
         for (var f : MechanicsFault.values())
             if (!mechanics.faults.containsKey(f)) faults.add(new Fault("mechanics/faults/" + f, "", "is missing"));
-        if (marking.answerNothingSeconds <= marking.answerFullSeconds + marking.answerAllowanceSeconds)
+        if (marking.answerNothingSeconds() <= marking.answerFullSeconds() + marking.answerAllowanceSeconds())
             faults.add(new Fault(
                     "marking/answerNothingSeconds",
-                    String.valueOf(marking.answerNothingSeconds),
+                    String.valueOf(marking.answerNothingSeconds()),
                     "must be later than the full mark with its allowance"));
-        if (terms.meetings < 0 || terms.meetings > 20)
-            faults.add(new Fault("terms/meetings", String.valueOf(terms.meetings), "must be 0 to 20"));
-        if (terms.cleanDrapes < 0 || terms.cleanDrapes > 20)
-            faults.add(new Fault("terms/cleanDrapes", String.valueOf(terms.cleanDrapes), "must be 0 to 20"));
-        if (!(terms.gapGrowth >= 1 && terms.gapGrowth <= 4))
-            faults.add(new Fault("terms/gapGrowth", String.valueOf(terms.gapGrowth), "must be 1 to 4"));
-        if (!(terms.longestGapWeeks > 0 && terms.longestGapWeeks <= 60))
+        if (terms.meetings() < 0 || terms.meetings() > 20)
+            faults.add(new Fault("terms/meetings", String.valueOf(terms.meetings()), "must be 0 to 20"));
+        if (terms.cleanDrapes() < 0 || terms.cleanDrapes() > 20)
+            faults.add(new Fault("terms/cleanDrapes", String.valueOf(terms.cleanDrapes()), "must be 0 to 20"));
+        if (!(terms.gapGrowth() >= 1 && terms.gapGrowth() <= 4))
+            faults.add(new Fault("terms/gapGrowth", String.valueOf(terms.gapGrowth()), "must be 1 to 4"));
+        if (!(terms.longestGapWeeks() > 0 && terms.longestGapWeeks() <= 60))
             faults.add(new Fault(
-                    "terms/longestGapWeeks", String.valueOf(terms.longestGapWeeks), "must be above 0 and at most 60"));
+                    "terms/longestGapWeeks",
+                    String.valueOf(terms.longestGapWeeks()),
+                    "must be above 0 and at most 60"));
         for (var r : severities.entrySet())
             if (r.getValue() == Severity.CRITICAL)
                 faults.add(new Fault("severities/" + r.getKey(), "critical", "must be off, hint, warn or stop"));
@@ -339,208 +617,59 @@ public record Profile(
         return scope.getOrDefault(topic, ScopeTopic.Level.NOT_TAUGHT);
     }
 
-    /** This profile with one thing or several changed. */
-    Profile with(Consumer<ProfileEdit> change) {
-        var edit = new ProfileEdit(this);
-        change.accept(edit);
-        return edit.profile();
-    }
-
     /** The same school under another name. */
     public Profile named(String newId, String newName) {
-        return with(e -> {
-            e.id = newId;
-            e.name = newName;
-        });
-    }
-
-    public Profile withOrder(Ordering to) {
-        return with(e -> e.order = to);
-    }
-
-    public Profile withDose(Dosing to) {
-        return with(e -> e.dose = to);
-    }
-
-    public Profile withPressure(Pressing to) {
-        return with(e -> e.pressure = to);
-    }
-
-    public Profile withDraping(Draping to) {
-        return with(e -> e.draping = to);
-    }
-
-    public Profile withMechanics(Mechanics to) {
-        return with(e -> e.mechanics = to);
-    }
-
-    public Profile withCommunication(Communication to) {
-        return with(e -> e.communication = to);
-    }
-
-    public Profile withTransitions(Transitions to) {
-        return with(e -> e.transitions = to);
-    }
-
-    public Profile withMarking(Marking to) {
-        return with(e -> e.marking = to);
-    }
-
-    public Profile withWays(Ways to) {
-        return with(e -> e.ways = to);
-    }
-
-    public Profile withGrowth(Growth to) {
-        return with(e -> e.growth = to);
-    }
-
-    public Profile withTerms(Terms to) {
-        return with(e -> e.terms = to);
+        return Rows.write(Rows.write(this, List.of("id"), newId), List.of("name"), newName);
     }
 
     public Profile withScope(Map<ScopeTopic, ScopeTopic.Level> to) {
-        return with(e -> e.scope = to);
+        return Rows.write(this, List.of("scope"), to);
     }
 
     public Profile withSeverities(Map<Rule, Severity> to) {
-        return with(e -> e.severities = to);
+        return Rows.write(this, List.of("severities"), to);
     }
 
     /** Profile A: holds by the clock, permission at the moment, dry work first. */
     public static Profile bySeconds() {
-        return new Profile(
-                "by-seconds",
-                "By the clock",
-                new Ordering(60, 4, 0.8, LimbRule.PROXIMAL_DISTAL_PROXIMAL, FirstOnSkin.DRY),
-                new Dosing(HoldEnd.BY_SECONDS, 90),
-                new Pressing(CeilingEnd.LOWER, 4, new Band(1, 3), new Band(4, 6), 7),
-                new Draping(20, GlutealWay.THROUGH_SHEET, ConsentMoment.AT_THE_MOMENT, sensitiveByDefault(), prices()),
-                new Mechanics(30, 0.20, 0.4, 20, faultWeights()),
-                new Communication(180, 20),
-                new Transitions(25, 45, 60, 5, 10, 5),
-                marking(60),
-                new Growth(45, 25, 9, 100, 0.8, Growth.FADING_SHARE),
-                new Ways(
-                        Ways.Scalp.LAST,
-                        Ways.AfterFriction.COLD,
-                        Ways.Ears.TOGETHER,
-                        Ways.Opening.SETTLE,
-                        Ways.HoldDecision.REPORT,
-                        Ways.ElbowPoint.USED,
-                        Ways.ChestSheet.CHEST_DRAPE,
-                        Ways.OnTable.NOT,
-                        Ways.ClientPart.EITHER,
-                        Ways.TermMark.LOCAL_LEVEL),
-                new Terms(3, 3, 1.2, 5),
-                scope(Map.of()),
-                Map.of());
+        return A;
     }
 
     /** Profile B: holds until it softens, permission at the start and confirmed, lubricant first, longer warm-up, more questions. */
     public static Profile byResponse() {
-        return new Profile(
-                "by-response",
-                "By the answer of the tissue",
-                new Ordering(90, 4, 0.8, LimbRule.FROM_SHEET_EDGE, FirstOnSkin.LUBRICANT),
-                new Dosing(HoldEnd.UNTIL_SOFT, 90),
-                new Pressing(CeilingEnd.UPPER, 4, new Band(1, 3), new Band(3, 5), 7),
-                new Draping(
-                        20, GlutealWay.SIDE_ONLY, ConsentMoment.AT_THE_START_CONFIRMED, sensitiveByDefault(), prices()),
-                new Mechanics(30, 0.15, 0.3, 20, faultWeights()),
-                new Communication(120, 20),
-                new Transitions(25, 45, 60, 5, 10, 5),
-                marking(70),
-                new Growth(45, 25, 9, 100, 0.8, Growth.FADING_SHARE),
-                new Ways(
-                        Ways.Scalp.FIRST,
-                        Ways.AfterFriction.HEAT,
-                        Ways.Ears.ONE_AT_A_TIME,
-                        Ways.Opening.CLOTHED_MOVEMENT,
-                        Ways.HoldDecision.BOTH,
-                        Ways.ElbowPoint.FOREARM_ONLY,
-                        Ways.ChestSheet.ARMS_OVER_SHEET,
-                        Ways.OnTable.ALLOWED,
-                        Ways.ClientPart.ACTIVE,
-                        Ways.TermMark.LOCAL_LEVEL),
-                new Terms(2, 3, 1, 6),
-                scope(Map.of(
-                        ScopeTopic.JOINT_MOVEMENT, ScopeTopic.Level.ALLOWED,
-                        ScopeTopic.FRONT_OF_NECK, ScopeTopic.Level.ALLOWED)),
-                Map.of());
+        return B;
     }
 
     /** The profiles that ship. */
     public static List<Profile> shipped() {
-        return List.of(bySeconds(), byResponse());
+        return List.of(A, B);
     }
 
-    private static Map<ScopeTopic, ScopeTopic.Level> scope(Map<ScopeTopic, ScopeTopic.Level> others) {
+    private static final Profile A = shipped("by-seconds", "By the clock", false);
+    private static final Profile B = shipped("by-response", "By the answer of the tissue", true);
+
+    private static Profile shipped(String id, String name, boolean b) {
         var scope = new EnumMap<ScopeTopic, ScopeTopic.Level>(ScopeTopic.class);
-        for (var topic : ScopeTopic.values())
-            scope.put(
-                    topic,
-                    switch (topic) {
-                        case INSIDE_MOUTH -> ScopeTopic.Level.THEORY_ONLY;
-                        case BREAST_TISSUE, EXERCISE_ADVICE, DIAGNOSIS -> ScopeTopic.Level.NOT_TAUGHT;
-                        case HEAT_AND_COLD -> ScopeTopic.Level.ALLOWED;
-                        default -> ScopeTopic.Level.SUPERVISED;
-                    });
-        scope.putAll(others);
-        return scope;
+        for (var topic : ScopeTopic.values()) scope.put(topic, topic.shipped(b));
+        return new Profile(
+                id,
+                name,
+                Rows.shipped(Ordering.class, b),
+                Rows.shipped(Dosing.class, b),
+                Rows.shipped(Pressing.class, b),
+                Rows.shipped(Draping.class, b),
+                Rows.shipped(Mechanics.class, b),
+                Rows.shipped(Communication.class, b),
+                Rows.shipped(Transitions.class, b),
+                Rows.shipped(Marking.class, b),
+                Rows.shipped(Growth.class, b),
+                Rows.shipped(Ways.class, b),
+                Rows.shipped(Terms.class, b),
+                scope,
+                Map.of());
     }
 
-    private static Set<Zone> sensitiveByDefault() {
-        return Set.of(
-                Zone.INSIDE_MOUTH,
-                Zone.GLUTEALS,
-                Zone.HIP_ROTATORS,
-                Zone.THIGH_INNER,
-                Zone.GROIN,
-                Zone.CHEST_WALL,
-                Zone.BREAST,
-                Zone.BELLY,
-                Zone.RIB_EDGE,
-                Zone.STRAP_MUSCLE,
-                Zone.NECK_SIDE,
-                Zone.THROAT);
-    }
-
-    private static Map<DrapingFault, Double> prices() {
-        var prices = new EnumMap<DrapingFault, Double>(DrapingFault.class);
-        for (var f : DrapingFault.values()) prices.put(f, f.price());
-        return prices;
-    }
-
-    private static Map<MechanicsFault, Double> faultWeights() {
-        var weights = new EnumMap<MechanicsFault, Double>(MechanicsFault.class);
-        for (var f : MechanicsFault.values()) weights.put(f, f.weight());
-        return weights;
-    }
-
-    private static Marking marking(double cut) {
-        var weights = new EnumMap<Criterion, Double>(Criterion.class);
-        for (var c : Criterion.values()) weights.put(c, 20.0);
-        var enough = new EnumMap<Criterion, Integer>(Map.of(
-                Criterion.PRESSURE, 3,
-                Criterion.ORDER, 1,
-                Criterion.MECHANICS, 10,
-                Criterion.COMMUNICATION, 5,
-                Criterion.DRAPING, 1));
-        return new Marking(
-                weights,
-                OutcomeRule.CONJUNCTIVE,
-                cut,
-                50,
-                1.5,
-                5,
-                2,
-                15,
-                new PressureParts(.3, .25, .2, .15, .1),
-                new CommunicationParts(.2, .25, .2, .1, .15, .05, .05),
-                enough);
-    }
-
-    private static <K extends Enum<K>, V> Map<K, V> ordered(Map<K, V> map, Class<K> type) {
+    static <K extends Enum<K>, V> Map<K, V> ordered(Map<K, V> map, Class<K> type) {
         var copy = new EnumMap<K, V>(type);
         copy.putAll(map);
         return Collections.unmodifiableMap(copy);

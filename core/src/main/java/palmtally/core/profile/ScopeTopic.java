@@ -1,19 +1,68 @@
 package palmtally.core.profile;
 
+import java.util.Locale;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
 /** What may be unlawful or beyond scope somewhere. Local codes and licensed practice decide; a school sets how it teaches each. */
 public enum ScopeTopic {
-    FRONT_OF_NECK("Front and side of the neck", "Vessels, nerves and the airway lie here."),
-    INSIDE_MOUTH("Work inside the mouth", "Gloves, written consent, and a licence that allows it."),
-    BREAST_TISSUE("Breast tissue", "Only where the local code and written consent allow it."),
-    JOINT_MOVEMENT("Graded joint movement", "In many places reserved to other licences."),
-    HEAT_AND_COLD("Heat and cold", "Not on numb, inflamed or newly injured skin; ask about allergy to cold."),
-    PRENATAL("Work in pregnancy", "Side-lying, joints supported, no deep work on the legs."),
-    ABDOMINAL("Abdominal work", "On the out-breath, no deeper than 2, never on fresh wounds or unexplained pain."),
-    EXERCISE_ADVICE("Advice on exercise", "A plan of exercises is treatment of its own kind in many places."),
-    DIAGNOSIS("Words that sound like a diagnosis", "Say what is felt and seen; naming a disease is for others.");
+    FRONT_OF_NECK(
+            "Front and side of the neck",
+            "Vessels, nerves and the airway lie here.",
+            Level.SUPERVISED,
+            Level.ALLOWED,
+            "Is the front of the neck taught?"),
+    INSIDE_MOUTH(
+            "Work inside the mouth",
+            "Gloves, written consent, and a licence that allows it.",
+            Level.THEORY_ONLY,
+            Level.THEORY_ONLY,
+            null),
+    BREAST_TISSUE(
+            "Breast tissue",
+            "Only where the local code and written consent allow it.",
+            Level.NOT_TAUGHT,
+            Level.NOT_TAUGHT,
+            null),
+    JOINT_MOVEMENT(
+            "Graded joint movement",
+            "In many places reserved to other licences.",
+            Level.SUPERVISED,
+            Level.ALLOWED,
+            null),
+    HEAT_AND_COLD(
+            "Heat and cold",
+            "Not on numb, inflamed or newly injured skin; ask about allergy to cold.",
+            Level.ALLOWED,
+            Level.ALLOWED,
+            null),
+    PRENATAL(
+            "Work in pregnancy",
+            "Side-lying, joints supported, no deep work on the legs.",
+            Level.SUPERVISED,
+            Level.SUPERVISED,
+            null),
+    ABDOMINAL(
+            "Abdominal work",
+            "On the out-breath, no deeper than 2, never on fresh wounds or unexplained pain.",
+            Level.SUPERVISED,
+            Level.SUPERVISED,
+            null),
+    EXERCISE_ADVICE(
+            "Advice on exercise",
+            "A plan of exercises is treatment of its own kind in many places.",
+            Level.NOT_TAUGHT,
+            Level.NOT_TAUGHT,
+            null),
+    DIAGNOSIS(
+            "Words that sound like a diagnosis",
+            "Say what is felt and seen; naming a disease is for others.",
+            Level.NOT_TAUGHT,
+            Level.NOT_TAUGHT,
+            null);
 
     /** How a school treats a topic. */
-    public enum Level {
+    public enum Level implements Choice {
         NOT_TAUGHT("not taught"),
         THEORY_ONLY("theory only"),
         SUPERVISED("supervised"),
@@ -25,13 +74,14 @@ public enum ScopeTopic {
             this.label = label;
         }
 
+        @Override
         public String label() {
             return label;
         }
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -40,10 +90,26 @@ public enum ScopeTopic {
 
     private final String label;
     private final String caution;
+    private final Level a;
+    private final Level b;
+    private final @Nullable String question;
 
-    ScopeTopic(String label, String caution) {
+    ScopeTopic(String label, String caution, Level a, Level b, @Nullable String question) {
         this.label = label;
         this.caution = caution;
+        this.a = a;
+        this.b = b;
+        this.question = question;
+    }
+
+    /** How a profile that ships teaches it. */
+    Level shipped(boolean inB) {
+        return inB ? b : a;
+    }
+
+    /** What is asked of a school where teachers disagree about it. */
+    Optional<String> question() {
+        return Optional.ofNullable(question);
     }
 
     public String label() {
@@ -57,6 +123,6 @@ public enum ScopeTopic {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,35 +1,109 @@
 package palmtally.core.profile;
 
+import java.util.Locale;
+import palmtally.core.finding.Rule;
+
 /**
  * The either/ors of one school that are no numbers: where teachers disagree, each takes a side (common practice, no source).
- *
- * @param scalp when the scalp is worked, within a treatment of the head
- * @param afterFriction what follows cross-fibre friction
- * @param ears how the ears are worked
- * @param opening what a treatment opens with
- * @param decides who decides that a hold has done its work
- * @param elbow whether the point of the elbow is used
- * @param chest what keeps the sheet on an opened chest
- * @param onTable sitting or kneeling on the table
- * @param clientPart what the client does in lengthening work
- * @param termMark which marks stand for the term
  */
 public record Ways(
+        @Pick(
+                id = "scalp",
+                question = "When is the scalp worked?",
+                group = Group.ORDER,
+                a = "last",
+                b = "first",
+                moves = Rule.PREREQ_SCALP,
+                added = true)
         Scalp scalp,
-        AfterFriction afterFriction,
-        Ears ears,
-        Opening opening,
-        HoldDecision decides,
-        ElbowPoint elbow,
-        ChestSheet chest,
-        OnTable onTable,
-        ClientPart clientPart,
-        TermMark termMark) {
-    /** One side that can be taken, with its words. */
-    public interface Choice {
-        String label();
-    }
 
+        @Pick(
+                id = "after-friction",
+                question = "What follows cross-fibre friction?",
+                group = Group.ORDER,
+                a = "cold",
+                b = "heat",
+                moves = Rule.PREREQ_AFTER_FRICTION,
+                added = true)
+        AfterFriction afterFriction,
+
+        @Pick(
+                id = "ears",
+                question = "How are the ears worked?",
+                group = Group.ORDER,
+                a = "together",
+                b = "one-at-a-time",
+                moves = Rule.ORDER_SIDES,
+                added = true)
+        Ears ears,
+
+        @Pick(
+                id = "opening",
+                question = "What does a treatment open with?",
+                group = Group.ORDER,
+                a = "settle",
+                b = "clothed-movement",
+                moves = Rule.PREREQ_SETTLE_FIRST,
+                added = true)
+        Opening opening,
+
+        @Pick(
+                id = "hold-decided-by",
+                question = "Who decides that a hold has done its work?",
+                group = Group.DOSE,
+                a = "report",
+                b = "both",
+                moves = Rule.COMM_INTERVIEW,
+                added = true)
+        HoldDecision decides,
+
+        @Pick(
+                id = "elbow",
+                question = "Is the point of the elbow used?",
+                group = Group.PRESSURE,
+                a = "used",
+                b = "forearm-only",
+                moves = Rule.PRESS_POINT,
+                added = true)
+        ElbowPoint elbow,
+
+        @Pick(
+                id = "chest-sheet",
+                question = "What keeps the sheet on an opened chest?",
+                group = Group.DRAPING,
+                a = "chest-drape",
+                b = "arms-over-sheet",
+                moves = Rule.DRAPE_SECURE,
+                added = true)
+        ChestSheet chest,
+
+        @Pick(
+                id = "on-table",
+                question = "Sitting or kneeling on the table?",
+                group = Group.MECHANICS,
+                a = "not",
+                b = "allowed",
+                moves = Rule.TABLE,
+                added = true)
+        OnTable onTable,
+
+        @Pick(
+                id = "client-part",
+                question = "What does the client do in lengthening work?",
+                group = Group.COMMUNICATION,
+                a = "either",
+                b = "active",
+                moves = Rule.COMM_CUE,
+                added = true)
+        ClientPart clientPart,
+
+        @Pick(
+                id = "term-mark",
+                question = "Which marks stand for the term?",
+                group = Group.TRACKING,
+                a = "local-level",
+                added = true)
+        TermMark termMark) {
     /** When the scalp is worked, within a treatment of the head. */
     public enum Scalp implements Choice {
         FIRST("scalp first"),
@@ -49,7 +123,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -71,7 +145,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -93,7 +167,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -115,7 +189,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -138,7 +212,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -160,7 +234,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -182,7 +256,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -204,7 +278,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -227,7 +301,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -252,47 +326,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
-    }
-
-    Ways withScalp(Scalp to) {
-        return new Ways(to, afterFriction, ears, opening, decides, elbow, chest, onTable, clientPart, termMark);
-    }
-
-    Ways withAfterFriction(AfterFriction to) {
-        return new Ways(scalp, to, ears, opening, decides, elbow, chest, onTable, clientPart, termMark);
-    }
-
-    Ways withEars(Ears to) {
-        return new Ways(scalp, afterFriction, to, opening, decides, elbow, chest, onTable, clientPart, termMark);
-    }
-
-    Ways withOpening(Opening to) {
-        return new Ways(scalp, afterFriction, ears, to, decides, elbow, chest, onTable, clientPart, termMark);
-    }
-
-    Ways withDecides(HoldDecision to) {
-        return new Ways(scalp, afterFriction, ears, opening, to, elbow, chest, onTable, clientPart, termMark);
-    }
-
-    Ways withElbow(ElbowPoint to) {
-        return new Ways(scalp, afterFriction, ears, opening, decides, to, chest, onTable, clientPart, termMark);
-    }
-
-    Ways withChest(ChestSheet to) {
-        return new Ways(scalp, afterFriction, ears, opening, decides, elbow, to, onTable, clientPart, termMark);
-    }
-
-    Ways withOnTable(OnTable to) {
-        return new Ways(scalp, afterFriction, ears, opening, decides, elbow, chest, to, clientPart, termMark);
-    }
-
-    Ways withClientPart(ClientPart to) {
-        return new Ways(scalp, afterFriction, ears, opening, decides, elbow, chest, onTable, to, termMark);
-    }
-
-    Ways withTermMark(TermMark to) {
-        return new Ways(scalp, afterFriction, ears, opening, decides, elbow, chest, onTable, clientPart, to);
     }
 }

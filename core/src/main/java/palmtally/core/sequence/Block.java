@@ -1,6 +1,7 @@
 package palmtally.core.sequence;
 
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -18,7 +19,7 @@ public record Block(String id, String name, Order order, Repeat repeat, List<Ste
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -29,7 +30,7 @@ public record Block(String id, String name, Order order, Repeat repeat, List<Ste
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** What is done for the client's sake besides the work itself, in the moment a step begins. */
 public enum Care {
     /** The edge of the sheet is tucked under or held, so that a big movement cannot open it further. */
@@ -9,6 +11,6 @@ public enum Care {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** Which way a stroke goes. Spoken instructions are often ambiguous, so the choice is explicit or not made at all. */
 public enum Direction {
     PROXIMAL("towards the trunk"),
@@ -21,6 +23,6 @@ public enum Direction {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -4,6 +4,7 @@ import static palmtally.core.finding.Spoken.number;
 
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -87,13 +88,13 @@ final class DrapeChecks {
                         rule(),
                         plan.at(span, step.zones().get(0), span.stint().side()),
                         "The " + unit + " lies open and unworked for " + number(idle) + " s around "
-                                + plan.number(step).toLowerCase() + "; after " + number(grace)
+                                + plan.number(step).toLowerCase(Locale.ROOT) + "; after " + number(grace)
                                 + " s it gets cold and feels forgotten.",
                         "Cover what is not being worked.",
                         watched
                                 ? null
                                 : new Mend(
-                                        "Cover it during " + plan.number(step).toLowerCase(),
+                                        "Cover it during " + plan.number(step).toLowerCase(Locale.ROOT),
                                         s -> s.replacing(
                                                 step.id(),
                                                 x -> x.with(e -> {
@@ -266,17 +267,17 @@ final class DrapeChecks {
                     plan.report(
                             rule(),
                             plan.at(span, zone, span.stint().side()),
-                            plan.number(step) + " opens " + zone.label().toLowerCase()
+                            plan.number(step) + " opens " + zone.label().toLowerCase(Locale.ROOT)
                                     + " and permission was given through the sheet only: ask again once it is open.",
                             "Ask again before the skin is touched, or stay on the sheet.",
                             new Mend(
-                                    "Ask again in " + plan.number(step).toLowerCase(),
+                                    "Ask again in " + plan.number(step).toLowerCase(Locale.ROOT),
                                     s -> s.replacing(
                                             step.id(),
                                             x -> x.saying(Saying.of(
                                                     SayKind.CONSENT,
                                                     "Is it all right without the sheet, on the "
-                                                            + zone.label().toLowerCase() + "?")))));
+                                                            + zone.label().toLowerCase(Locale.ROOT) + "?")))));
                     break;
                 }
             }
@@ -295,7 +296,7 @@ final class DrapeChecks {
             plan.report(
                     rule(),
                     new Where(step.id(), zone, null, null),
-                    plan.number(step) + " bares " + zone.label().toLowerCase()
+                    plan.number(step) + " bares " + zone.label().toLowerCase(Locale.ROOT)
                             + (way == GlutealWay.THROUGH_SHEET
                                     ? "; this school works them through a taut sheet, which is a full alternative."
                                     : " on both sides; this school bares one side at a time."),
@@ -335,11 +336,11 @@ final class DrapeChecks {
                             rule(),
                             new Where(step.id(), step.zones().get(0), null, null),
                             plan.number(step) + " goes to the face straight from "
-                                    + dirtied.zones().get(0).label().toLowerCase()
+                                    + dirtied.zones().get(0).label().toLowerCase(Locale.ROOT)
                                     + ": what is on the hands ends up in eyes and mouth.",
                             "Wipe the hands before the face.",
                             new Mend(
-                                    "Wipe hands before " + plan.number(step).toLowerCase(),
+                                    "Wipe hands before " + plan.number(step).toLowerCase(Locale.ROOT),
                                     s -> s.replacing(step.id(), x -> x.with(e -> e.care.add(Care.HANDS_WIPED)))));
                     return;
                 }

@@ -1,9 +1,11 @@
 package palmtally.core.sequence;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -59,7 +61,8 @@ final class FirstChecks {
                         rule(),
                         plan.at(span, entry.getKey().zone(), span.stint().side()),
                         plan.number(step) + " is the first pass over "
-                                + entry.getKey().zone().label().toLowerCase() + " and at depth " + step.depth()
+                                + entry.getKey().zone().label().toLowerCase(Locale.ROOT) + " and at depth "
+                                + step.depth()
                                 + " as deep as any later one: the first pass asks, a later one may go deeper.",
                         "Start lighter and let a second pass go deeper.",
                         new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
@@ -113,13 +116,13 @@ final class FirstChecks {
             plan.report(
                     rule(),
                     plan.at(span, half.zone(), span.stint().side()),
-                    plan.number(step) + " needs grip on " + half.zone().label().toLowerCase() + " after "
-                            + plan.number(before).toLowerCase()
+                    plan.number(step) + " needs grip on " + half.zone().label().toLowerCase(Locale.ROOT) + " after "
+                            + plan.number(before).toLowerCase(Locale.ROOT)
                             + " has put lubricant there: the hand slides instead of taking hold.",
                     "Do grip work on this zone before the lubricant.",
                     plan.canMove(step, before)
                             ? new Mend(
-                                    "Move it before " + plan.number(before).toLowerCase(),
+                                    "Move it before " + plan.number(before).toLowerCase(Locale.ROOT),
                                     s -> s.moving(step.id(), before.id(), 0))
                             : null);
         }
@@ -136,7 +139,7 @@ final class FirstChecks {
                             rule(),
                             plan.at(span, half.zone(), span.stint().side()),
                             plan.number(step) + " glides over dry "
-                                    + half.zone().label().toLowerCase()
+                                    + half.zone().label().toLowerCase(Locale.ROOT)
                                     + " and the lubricant comes later; this school starts with it.",
                             "Begin with the lubricant.",
                             new Mend(
@@ -250,8 +253,8 @@ final class FirstChecks {
                     "Change the order of thigh and lower leg.",
                     plan.canMove(other, step)
                             ? new Mend(
-                                    "Move " + plan.number(other).toLowerCase() + " before "
-                                            + plan.number(step).toLowerCase(),
+                                    "Move " + plan.number(other).toLowerCase(Locale.ROOT) + " before "
+                                            + plan.number(step).toLowerCase(Locale.ROOT),
                                     s -> s.moving(other.id(), step.id(), 0))
                             : null);
             return true;
@@ -283,7 +286,7 @@ final class FirstChecks {
                     "End with a light stroke over the whole leg.",
                     new Mend(
                             "Add 20 s flush of the whole leg after "
-                                    + plan.number(step).toLowerCase(),
+                                    + plan.number(step).toLowerCase(Locale.ROOT),
                             s -> {
                                 var zones = new ArrayList<>(List.of(step.zones().get(0)));
                                 upper.zones().stream()
@@ -320,11 +323,11 @@ final class FirstChecks {
         private static final Map<Set<Zone>, Set<Zone>> PAIRS = new LinkedHashMap<>();
 
         static {
-            PAIRS.put(Set.of(Zone.UPPER_BACK, Zone.SHOULDER_BLADE), Set.of(Zone.CHEST_WALL));
-            PAIRS.put(Set.of(Zone.HAMSTRINGS), Set.of(Zone.THIGH_FRONT));
-            PAIRS.put(Set.of(Zone.FOREARM_FLEXORS), Set.of(Zone.FOREARM_EXTENSORS));
-            PAIRS.put(Set.of(Zone.CALF, Zone.CALF_CENTRE), Set.of(Zone.SHIN));
-            PAIRS.put(Set.of(Zone.LUMBAR), Set.of(Zone.BELLY));
+            PAIRS.put(EnumSet.of(Zone.UPPER_BACK, Zone.SHOULDER_BLADE), EnumSet.of(Zone.CHEST_WALL));
+            PAIRS.put(EnumSet.of(Zone.HAMSTRINGS), EnumSet.of(Zone.THIGH_FRONT));
+            PAIRS.put(EnumSet.of(Zone.FOREARM_FLEXORS), EnumSet.of(Zone.FOREARM_EXTENSORS));
+            PAIRS.put(EnumSet.of(Zone.CALF, Zone.CALF_CENTRE), EnumSet.of(Zone.SHIN));
+            PAIRS.put(EnumSet.of(Zone.LUMBAR), EnumSet.of(Zone.BELLY));
         }
 
         @Override
@@ -352,7 +355,7 @@ final class FirstChecks {
                         rule(),
                         new Where(step.id(), zone.get(), null, null),
                         zone.get().label() + " is treated and its opponent, "
-                                + missing.label().toLowerCase()
+                                + missing.label().toLowerCase(Locale.ROOT)
                                 + ", is left out: what is loosened on one side is pulled back from the other.",
                         "Treat the opposing muscles here, or in another sequence of the term.",
                         null);

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import palmtally.core.body.Position;
@@ -30,7 +31,7 @@ final class HandChecks {
     private static Mend swap(Plan plan, Set<String> ids, Tool to) {
         var names = plan.steps.stream()
                 .filter(s -> ids.contains(s.id()))
-                .map(s -> plan.number(s).toLowerCase())
+                .map(s -> plan.number(s).toLowerCase(Locale.ROOT))
                 .collect(Collectors.joining(", "));
         return new Mend("Use " + to.label() + " in " + names, s -> {
             var result = s;

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** How dearly a step is kept when time is short. */
 public enum Importance {
     MUST,
@@ -17,6 +19,6 @@ public enum Importance {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** What lies on the skin. */
 public enum Lubricant {
     DRY,
@@ -8,6 +10,6 @@ public enum Lubricant {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

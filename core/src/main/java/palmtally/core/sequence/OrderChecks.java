@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
@@ -90,7 +91,7 @@ final class OrderChecks {
                         ? null
                         : new Mend(
                                 "Add " + number(missing) + " s palm glide before "
-                                        + plan.number(step).toLowerCase(),
+                                        + plan.number(step).toLowerCase(Locale.ROOT),
                                 s -> s.inserting(
                                         step.id(),
                                         palmStroke(
@@ -105,7 +106,7 @@ final class OrderChecks {
                 plan.report(
                         rule(),
                         plan.at(t.span, t.zone, t.side()),
-                        plan.number(step) + " goes firm on " + t.zone.label().toLowerCase()
+                        plan.number(step) + " goes firm on " + t.zone.label().toLowerCase(Locale.ROOT)
                                 + (t.side() == null ? "" : ", " + t.side()) + ", after "
                                 + number(t.worst) + " s of warm-up; the profile asks for " + number(need)
                                 + " s, because unprepared tissue guards.",
@@ -138,7 +139,7 @@ final class OrderChecks {
                                             entry.getKey().zone(),
                                             span.stint().side()),
                                     plan.number(step) + " meets "
-                                            + entry.getKey().zone().label().toLowerCase() + " with the "
+                                            + entry.getKey().zone().label().toLowerCase(Locale.ROOT) + " with the "
                                             + step.tool().label()
                                             + " before any broad tool: a point on unprepared tissue hurts and tells the hand little.",
                                     "Work the zone with palm, fist or forearm first.",
@@ -146,7 +147,7 @@ final class OrderChecks {
                                             ? null
                                             : new Mend(
                                                     "Add 30 s palm work before "
-                                                            + plan.number(step).toLowerCase(),
+                                                            + plan.number(step).toLowerCase(Locale.ROOT),
                                                     s -> s.inserting(
                                                             step.id(),
                                                             palmStroke(
@@ -197,15 +198,15 @@ final class OrderChecks {
                 plan.report(
                         rule(),
                         plan.at(t.span, t.zone, t.side()),
-                        "Nothing calms " + t.zone.label().toLowerCase() + " after "
-                                + plan.number(step).toLowerCase()
+                        "Nothing calms " + t.zone.label().toLowerCase(Locale.ROOT) + " after "
+                                + plan.number(step).toLowerCase(Locale.ROOT)
                                 + ", its last deep one: deep work left unflushed stays sore.",
                         "Flush the zone with a light broad stroke before leaving it.",
                         depth < 1
                                 ? null
                                 : new Mend(
                                         "Add 20 s flush after "
-                                                + plan.number(step).toLowerCase(),
+                                                + plan.number(step).toLowerCase(Locale.ROOT),
                                         s -> s.inserting(
                                                 step.id(),
                                                 palmStroke(
@@ -261,7 +262,10 @@ final class OrderChecks {
                             && s.zones().stream().anyMatch(missing::contains))
                     .toList();
             var names = String.join(
-                    ", ", missing.stream().map(z -> z.label().toLowerCase()).toList());
+                    ", ",
+                    missing.stream()
+                            .map(z -> z.label().toLowerCase(Locale.ROOT))
+                            .toList());
             var ids = new HashSet<>(steps.stream().map(Step::id).toList());
             var where = new Where(
                     steps.isEmpty() ? null : steps.get(0).id(),
@@ -327,8 +331,9 @@ final class OrderChecks {
             plan.report(
                     rule(),
                     plan.at(first, null, first.stint().side()),
-                    "The second side starts with " + plan.number(step).toLowerCase() + " at depth " + step.depth()
-                            + ", " + step.tool().label() + ": it has not been warmed by what was done on the first.",
+                    "The second side starts with " + plan.number(step).toLowerCase(Locale.ROOT) + " at depth "
+                            + step.depth() + ", " + step.tool().label()
+                            + ": it has not been warmed by what was done on the first.",
                     "Start the second side again at the gentle opening.",
                     null);
         }

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** Phases of a treatment, in their usual order. */
 public enum Phase {
     SETTLE,
@@ -36,6 +38,6 @@ public enum Phase {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -3,6 +3,7 @@ package palmtally.core.sequence;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -94,12 +95,12 @@ final class PrerequisiteChecks {
                         rule.meaning(),
                         later.filter(l -> plan.canMove(l, step))
                                 .map(l -> new Mend(
-                                        "Move " + plan.number(l).toLowerCase() + " before "
-                                                + plan.number(step).toLowerCase(),
+                                        "Move " + plan.number(l).toLowerCase(Locale.ROOT) + " before "
+                                                + plan.number(step).toLowerCase(Locale.ROOT),
                                         s -> s.moving(l.id(), step.id(), 0)))
                                 .orElseGet(() -> new Mend(
                                         "Add " + add.label + " before "
-                                                + plan.number(step).toLowerCase(),
+                                                + plan.number(step).toLowerCase(Locale.ROOT),
                                         s -> s.inserting(step.id(), add.beside(plan, s, step), 0))));
                 return;
             }
@@ -198,7 +199,7 @@ final class PrerequisiteChecks {
                     plan.number(step) + why,
                     rule.meaning(),
                     new Mend(
-                            "Add " + add.label + " after " + plan.number(step).toLowerCase(),
+                            "Add " + add.label + " after " + plan.number(step).toLowerCase(Locale.ROOT),
                             s -> s.inserting(step.id(), add.beside(plan, s, step), 1)));
         }
     }
@@ -221,12 +222,13 @@ final class PrerequisiteChecks {
                                 rule(),
                                 Where.step(step.id()),
                                 plan.number(step) + " stands before "
-                                        + plan.number(late).toLowerCase() + ", though its author linked it behind.",
+                                        + plan.number(late).toLowerCase(Locale.ROOT)
+                                        + ", though its author linked it behind.",
                                 "Put them in the order of the link, or take the link away.",
                                 plan.canMove(late, step)
                                         ? new Mend(
-                                                "Move " + plan.number(late).toLowerCase() + " before "
-                                                        + plan.number(step).toLowerCase(),
+                                                "Move " + plan.number(late).toLowerCase(Locale.ROOT) + " before "
+                                                        + plan.number(step).toLowerCase(Locale.ROOT),
                                                 s -> s.moving(late.id(), step.id(), 0))
                                         : new Mend(
                                                 "Take the link away",
@@ -341,13 +343,13 @@ final class PrerequisiteChecks {
                                 rule(),
                                 new Where(step.id(), entry.getKey().zone(), null, null),
                                 plan.number(step) + " is " + STRENGTHS[rank] + " and comes after " + STRENGTHS[stronger]
-                                        + " in " + plan.number(before).toLowerCase()
+                                        + " in " + plan.number(before).toLowerCase(Locale.ROOT)
                                         + ": gentle work prepares for strong work, not the other way round.",
                                 "Do the gentler one first.",
                                 plan.canMove(step, before)
                                         ? new Mend(
                                                 "Move it before "
-                                                        + plan.number(before).toLowerCase(),
+                                                        + plan.number(before).toLowerCase(Locale.ROOT),
                                                 s -> s.moving(step.id(), before.id(), 0))
                                         : null);
                         break;
@@ -496,7 +498,7 @@ final class PrerequisiteChecks {
                     plan.canMove(step, beside)
                             ? new Mend(
                                     "Move it " + (first ? "before " : "after ")
-                                            + plan.number(beside).toLowerCase(),
+                                            + plan.number(beside).toLowerCase(Locale.ROOT),
                                     s -> s.moving(step.id(), beside.id(), first ? 0 : 1))
                             : null);
         }
@@ -519,7 +521,7 @@ final class PrerequisiteChecks {
                     Where.EVERYWHERE,
                     "Nothing is checked again after the treatment: without a comparison nobody knows whether it helped.",
                     "Check again what was checked before: range, number, feel.",
-                    new Mend("Add a 20 s re-check after " + plan.number(last).toLowerCase(), s -> {
+                    new Mend("Add a 20 s re-check after " + plan.number(last).toLowerCase(Locale.ROOT), s -> {
                         boolean cover = last.phase() == Phase.COVER;
                         return s.inserting(
                                 last.id(),

@@ -2,6 +2,7 @@ package palmtally.core.sequence;
 
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -42,7 +43,7 @@ final class PressureChecks {
                     severity,
                     new Where(step.id(), zone, null, null),
                     plan.number(step) + " goes to depth " + step.depth() + " on "
-                            + zone.label().toLowerCase() + "; "
+                            + zone.label().toLowerCase(Locale.ROOT) + "; "
                             + listed.map(c -> "this site takes " + ceiling + " at most: " + c.why())
                                     .orElse("no ceiling is listed for it, so " + ceiling + " is taken")
                             + ".",
@@ -89,7 +90,7 @@ final class PressureChecks {
                         rule(),
                         plan.at(jump.span, jump.zone, null),
                         plan.number(step) + " rises from depth " + jump.from + " to " + step.depth() + " on "
-                                + jump.zone.label().toLowerCase()
+                                + jump.zone.label().toLowerCase(Locale.ROOT)
                                 + " at once: the client guards against what comes suddenly.",
                         "Go up one grade at a time.",
                         new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
@@ -118,7 +119,8 @@ final class PressureChecks {
                         rule(),
                         new Where(step.id(), site.orElse(step.zones().get(0)), null, null),
                         plan.number(step) + " uses the " + step.tool().label()
-                                + site.map(z -> " on " + z.label().toLowerCase() + ", which wants a broad tool: "
+                                + site.map(z -> " on " + z.label().toLowerCase(Locale.ROOT)
+                                                + ", which wants a broad tool: "
                                                 + z.ceiling().orElseThrow().why() + ".")
                                         .orElse(
                                                 "; this school leaves the point of the elbow out and uses the forearm."),

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** What the therapist says; the same words in a plan and in a practical. */
 public enum SayKind {
     GREETING,
@@ -23,6 +25,6 @@ public enum SayKind {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

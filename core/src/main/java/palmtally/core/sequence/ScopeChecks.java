@@ -109,7 +109,7 @@ final class ScopeChecks {
         }
 
         private static @Nullable Mend mend(Plan plan, Step step, ScopeTopic topic) {
-            var name = plan.number(step).toLowerCase();
+            var name = plan.number(step).toLowerCase(Locale.ROOT);
             if (topic == ScopeTopic.EXERCISE_ADVICE || topic == ScopeTopic.DIAGNOSIS) {
                 if (said(DIAGNOSIS, step.name())) return null;
                 var pattern = topic == ScopeTopic.DIAGNOSIS ? DIAGNOSIS : EXERCISE;
@@ -157,7 +157,7 @@ final class ScopeChecks {
             var stroke = step.library().stroke();
             Predicate<Step> only = s -> plan.steps.size() > 1;
             var out = only.test(step)
-                    ? new Mend("Take " + name.toLowerCase() + " out", s -> s.without(Set.of(step.id())))
+                    ? new Mend("Take " + name.toLowerCase(Locale.ROOT) + " out", s -> s.without(Set.of(step.id())))
                     : null;
             switch (note.kind()) {
                 case PREGNANT -> {
@@ -205,7 +205,7 @@ final class ScopeChecks {
                             found.add(new Clash(
                                     step,
                                     zone,
-                                    name + " works deep on " + zone.label().toLowerCase() + ", which is "
+                                    name + " works deep on " + zone.label().toLowerCase(Locale.ROOT) + ", which is "
                                             + note.kind().label() + " on this client: no deep work, ask, refer.",
                                     "Stay light, or leave it out.",
                                     stroke.passiveModality() ? out : lower(step, 2)));
@@ -216,13 +216,13 @@ final class ScopeChecks {
                             found.add(new Clash(
                                     step,
                                     zone,
-                                    name + " touches " + zone.label().toLowerCase()
+                                    name + " touches " + zone.label().toLowerCase(Locale.ROOT)
                                             + ", which this client asks to be left alone.",
                                     "Leave it out.",
                                     step.zones().size() > 1
                                             ? new Mend(
-                                                    "Leave " + zone.label().toLowerCase() + " out of "
-                                                            + name.toLowerCase(),
+                                                    "Leave " + zone.label().toLowerCase(Locale.ROOT) + " out of "
+                                                            + name.toLowerCase(Locale.ROOT),
                                                     s -> s.replacing(step.id(), x -> x.with(e -> e.zones.remove(zone))))
                                             : out));
                 }

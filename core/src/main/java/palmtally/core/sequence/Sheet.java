@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** How a zone is reached: skin, through the sheet, or covered and not touched. */
 public enum Sheet {
     OPEN,
@@ -8,6 +10,6 @@ public enum Sheet {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

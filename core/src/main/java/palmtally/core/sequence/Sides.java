@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** Where a step is due: one side, the midline, both at once, or each side in turn. */
 public enum Sides {
     LEFT,
@@ -10,6 +12,6 @@ public enum Sides {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

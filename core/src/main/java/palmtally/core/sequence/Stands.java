@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** Where the therapist stands, seen from the side that is worked. */
 public enum Stands {
     SAME_SIDE,
@@ -9,6 +11,6 @@ public enum Stands {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -1,5 +1,7 @@
 package palmtally.core.sequence;
 
+import java.util.Locale;
+
 /** How high the table stands for a sequence: low for deep work, higher for light or side-lying work. */
 public enum TableHeight {
     LOW,
@@ -8,6 +10,6 @@ public enum TableHeight {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -58,12 +59,12 @@ final class TalkChecks {
                     plan.report(
                             rule(),
                             plan.at(span, zone, null),
-                            plan.number(step) + " touches " + zone.label().toLowerCase()
+                            plan.number(step) + " touches " + zone.label().toLowerCase(Locale.ROOT)
                                     + (now
                                             ? ", confirmed at the moment but never asked at the start, as this school does."
                                             : " without asking first: it is the client's to give, with its scope, and to withdraw."),
                             "Ask: which zone, skin or through the sheet; a no or a change of mind is always fine.",
-                            new Mend("Ask before " + plan.number(step).toLowerCase(), s -> {
+                            new Mend("Ask before " + plan.number(step).toLowerCase(Locale.ROOT), s -> {
                                 var asked = now ? s : s.replacing(step.id(), x -> x.saying(question(zone.label())));
                                 return atStart && !askedAtStart ? askAtStart(asked, first, zone.label()) : asked;
                             }));
@@ -77,7 +78,8 @@ final class TalkChecks {
 
         private static Saying question(String zone) {
             return Saying.of(
-                    SayKind.CONSENT, "May I work on the " + zone.toLowerCase() + ", with the sheet or without?");
+                    SayKind.CONSENT,
+                    "May I work on the " + zone.toLowerCase(Locale.ROOT) + ", with the sheet or without?");
         }
 
         private static Sequence askAtStart(Sequence s, Step first, String zone) {
@@ -122,7 +124,7 @@ final class TalkChecks {
                                 + " s.",
                         "Ask an open question once the new tool has arrived.",
                         new Mend(
-                                "Ask at 0:10 of " + plan.number(step).toLowerCase(),
+                                "Ask at 0:10 of " + plan.number(step).toLowerCase(Locale.ROOT),
                                 s -> s.replacing(
                                         step.id(),
                                         x -> x.saying(new Saying(
@@ -237,7 +239,7 @@ final class TalkChecks {
                 plan.report(
                         rule(),
                         Where.step(step.id()),
-                        plan.number(step) + " brings " + step.library().name().toLowerCase()
+                        plan.number(step) + " brings " + step.library().name().toLowerCase(Locale.ROOT)
                                 + " unannounced: what comes as a surprise is guarded against.",
                         "Say what is coming before it comes.",
                         new Mend(

@@ -2,6 +2,7 @@ package palmtally.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
@@ -47,7 +48,7 @@ public enum Template {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     /**
@@ -121,7 +122,7 @@ public enum Template {
             for (int i = 2; !blockIds.add(id); i++) id = zone + "-" + i;
             blocks.add(new Block(
                     id,
-                    label + ", " + zone.label().toLowerCase(),
+                    label + ", " + zone.label().toLowerCase(Locale.ROOT),
                     Block.Order.IN_ORDER,
                     zone.paired() ? Block.Repeat.EACH_SIDE : Block.Repeat.ONCE,
                     steps));

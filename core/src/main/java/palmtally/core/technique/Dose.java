@@ -2,6 +2,7 @@ package palmtally.core.technique;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -27,6 +28,12 @@ public record Dose(
     /** Longest single dose that is taken for meant: an hour. */
     public static final double MOST_SECONDS = 3600;
 
+    /** Passes, holds, cycles or breaths of one dose, at most. */
+    private static final int MOST_COUNT = 1000;
+
+    /** Cycles a second, at least: one in a hundred seconds is no rhythm any more. */
+    private static final double SLOWEST = 0.01;
+
     /** How a dose is measured. */
     public enum Kind {
         SECONDS,
@@ -38,7 +45,7 @@ public record Dose(
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -56,15 +63,15 @@ public record Dose(
         if (counted != (count != null))
             faults.add(new Fault(
                     "count", String.valueOf(count), counted ? "is missing" : "a dose in " + kind + " takes none"));
-        if (count != null && !(count >= 1 && count <= 1000))
-            faults.add(new Fault("count", count.toString(), "must be 1 to 1000"));
+        if (count != null && !(count >= 1 && count <= MOST_COUNT))
+            faults.add(new Fault("count", count.toString(), "must be 1 to " + MOST_COUNT));
         if ((kind == Kind.CYCLES) != (perSecond != null))
             faults.add(new Fault(
                     "perSecond",
                     String.valueOf(perSecond),
                     kind == Kind.CYCLES ? "is missing" : "only a dose in cycles has a rate"));
-        if (perSecond != null && !(perSecond > 0 && perSecond <= 10))
-            faults.add(new Fault("perSecond", perSecond.toString(), "must be above 0 and at most 10 a second"));
+        if (perSecond != null && !(perSecond >= SLOWEST && perSecond <= 10))
+            faults.add(new Fault("perSecond", perSecond.toString(), "must be " + SLOWEST + " to 10 a second"));
         if (!faults.isEmpty()) throw new InvalidValue("dose", faults);
     }
 
@@ -117,15 +124,17 @@ public record Dose(
         };
     }
 
-    /** The same kind of dose as near to {@code total} seconds as its whole units allow, never less than one unit. */
+    /** The same kind of dose as near to {@code total} seconds as its whole units allow, never less than one unit nor more than may be. */
     public Dose withTotalSeconds(double total) {
         return switch (kind) {
             case SECONDS, UNTIL_SOFT -> new Dose(kind, Math.min(total, MOST_SECONDS), null, null);
-            case PASSES, HOLDS, BREATHS ->
-                new Dose(kind, seconds, (int) Math.max(1, Math.ceil(total / need(seconds) - 1e-9)), null);
-            case CYCLES ->
-                new Dose(kind, null, (int) Math.max(1, Math.ceil(total * need(perSecond) - 1e-9)), perSecond);
+            case PASSES, HOLDS, BREATHS -> new Dose(kind, seconds, units(total / need(seconds)), null);
+            case CYCLES -> new Dose(kind, null, units(total * need(perSecond)), perSecond);
         };
+    }
+
+    private static int units(double wanted) {
+        return (int) Math.max(1, Math.min(MOST_COUNT, Math.ceil(wanted - 1e-9)));
     }
 
     private static <T> T need(@Nullable T value) {

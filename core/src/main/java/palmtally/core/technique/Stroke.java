@@ -1,5 +1,7 @@
 package palmtally.core.technique;
 
+import java.util.Locale;
+
 /** Strokes in the standard terms of the trade. */
 public enum Stroke {
     EFFLEURAGE("Effleurage"),
@@ -54,6 +56,6 @@ public enum Stroke {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

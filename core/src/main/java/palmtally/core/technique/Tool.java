@@ -1,5 +1,7 @@
 package palmtally.core.technique;
 
+import java.util.Locale;
+
 /**
  * What touches, from broad to pointed in the order of this list; the usual depth is what teachers start from (common practice, no
  * source).
@@ -50,6 +52,6 @@ public enum Tool {
 
     @Override
     public String toString() {
-        return name().toLowerCase().replace('_', '-');
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 }

@@ -16,6 +16,7 @@ import palmtally.core.body.Region;
 import palmtally.core.calendar.TermLayout.Wish;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
 
 /** A term laid out against its own checks, and against every placing of small terms. */
@@ -72,7 +73,7 @@ class TermLayoutTest {
     @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10})
     void no_placing_runs_over_by_less(long seed) {
         var random = new Random(seed);
-        var profile = A.withTerms(new Profile.Terms(1, 0, 1, 1));
+        var profile = with(A, Map.of("meetings", 1, "clean-drapes", 0, "gap-growth", 1, "longest-gap", 1));
         int weeks = 3 + random.nextInt(3);
         var frame = new Curriculum("t", "T", weeks, 1, 60 + 10 * random.nextInt(6), 0, Map.of(), Set.of(), List.of());
         var wishes = new ArrayList<Wish>();
@@ -118,5 +119,11 @@ class TermLayoutTest {
         var none = Wish.of(Region.NECK, null, A);
         assertThat(List.of(none.teach(), none.practise(), none.assess(), none.again()))
                 .containsExactly(45.0, 60.0, 60.0, 20.0);
+    }
+
+    private static Profile with(Profile profile, Map<String, Integer> numbers) {
+        for (var n : numbers.entrySet())
+            profile = Numbers.find(n.getKey()).orElseThrow().set(profile, n.getValue());
+        return profile;
     }
 }

@@ -21,8 +21,9 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue;
 import palmtally.core.competency.Competency.State;
+import palmtally.core.profile.Choices;
+import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.Setting;
 
 class CompetencyTest {
     private static final Profile A = Profile.bySeconds();
@@ -208,7 +209,7 @@ class CompetencyTest {
     }
 
     private static Competency by(String mark, Evidence... pieces) {
-        var way = Setting.find("term-mark").orElseThrow();
+        var way = Choices.find("term-mark").orElseThrow();
         return Competency.of(List.of(pieces), 8, 15, way.choose(A, mark));
     }
 
@@ -220,9 +221,9 @@ class CompetencyTest {
         assertThat(by("best", pieces).level().mean()).isEqualTo(80);
         assertThat(by("last-three", pieces).level().mean()).isCloseTo(190 / 3.0, within(1e-9));
         assertThat(by("fading", pieces).level().mean()).isCloseTo(57.5, within(1e-9));
-        var most = palmtally.core.profile.Threshold.find("fading-share").orElseThrow();
-        var fading = Setting.find("term-mark").orElseThrow().choose(A, "fading");
-        assertThat(Competency.of(List.of(pieces), 8, 15, most.writing().apply(fading, 80.0))
+        var most = Numbers.find("fading-share").orElseThrow();
+        var fading = Choices.find("term-mark").orElseThrow().choose(A, "fading");
+        assertThat(Competency.of(List.of(pieces), 8, 15, most.set(fading, 80))
                         .level()
                         .mean())
                 .as("0.8·40 + 0.2·(0.8·70 + 0.2·80)")

@@ -232,7 +232,7 @@ class WatchTest {
         @Test
         void is_secure_at_first_and_due_again_while_nobody_looks() {
             assertThat(of(GOOD, 0).state()).isEqualTo(State.SECURE);
-            assertThat(of(GOOD, 0).why()).startsWith("Carried over from the term before, and very likely");
+            assertThat(of(GOOD, 0).why()).isEqualTo("Carried over from the term before, and clearly at the cut of 60.");
             var later = of(new Competency.Carried(new LocalLevel(69, 90), 3, false), 10);
             assertThat(later.state()).isEqualTo(State.DUE_AGAIN);
             assertThat(of(new Competency.Carried(new LocalLevel(69, 90), 3, false), 10, seen(9.9, 85))

@@ -15,13 +15,13 @@ class RuleTest {
             stop communication: SCOPE
             warn draping: DRAPE-IDLE, DRAPE-OPEN, DRAPE-TWO, DRAPE-SECURE, DRAPE-END, DRAPE-FAULT, CLEAN-FACE
             warn mechanics: HAND-BARE, REACH, TABLE, MECH-LOOK
-            warn order: ORDER-BROAD, ORDER-FLUSH, ORDER-SIDES, ORDER-FIRST, ORDER-LIMB, ORDER-DRY, ORDER-TURNS, ORDER-PREREQ/link, ORDER-PREREQ/thigh-before-gluteal, ORDER-PREREQ/back-before-front-of-neck, ORDER-PREREQ/neck-before-jaw, ORDER-PREREQ/muscle-before-joint, ORDER-PREREQ/distraction-before-glide, ORDER-PREREQ/gentle-to-strong, ORDER-PREREQ/moving-on-tendon, ORDER-PREREQ/flush-after-heat, ORDER-PREREQ/after-friction, ORDER-RUN, ORDER-COVER, DOSE-SLOT, TERM-PRACTISED, TERM-ASSESSED, TERM-AGAIN, TERM-FULL, TERM-HOURS, TERM-SEQUENCE
-            warn pressure: DOSE-WINDOW, DOSE-RATE, PRESS-STEP, PRESS-POINT
+            warn order: ORDER-BROAD, ORDER-FLUSH, ORDER-SIDES, ORDER-FIRST, ORDER-LIMB, ORDER-DRY, ORDER-TURNS, ORDER-PREREQ/link, ORDER-PREREQ/thigh-before-gluteal, ORDER-PREREQ/back-before-front-of-neck, ORDER-PREREQ/neck-before-jaw, ORDER-PREREQ/muscle-before-joint, ORDER-PREREQ/distraction-before-glide, ORDER-PREREQ/gentle-to-strong, ORDER-PREREQ/moving-on-tendon, ORDER-PREREQ/flush-after-heat, ORDER-PREREQ/after-friction, ORDER-RUN, ORDER-COVER, ORDER-WAY, DOSE-SLOT, TERM-PRACTISED, TERM-ASSESSED, TERM-AGAIN, TERM-FULL, TERM-HOURS, TERM-SEQUENCE
+            warn pressure: DOSE-WINDOW, DOSE-RATE, PRESS-STEP, PRESS-POINT, PRESS-DEPTH
             warn communication: COMM-TOOL, COMM-GAP, COMM-OPEN, COMM-WARN, COMM-CUE, COMM-INTERVIEW
             hint mechanics: HAND-LOAD, MECH-BALANCE
             hint order: ORDER-OPPOSE, ORDER-PREREQ/settle-first, ORDER-PREREQ/assess-first, ORDER-PREREQ/lengthen-after-point, ORDER-PREREQ/stretch-after-heat, ORDER-PREREQ/scalp, ORDER-PREREQ/compare-after, TERM-COVER
             hint pressure: PRESS-BAND
-            hint communication: COMM-CLOSE
+            hint communication: COMM-REPLY, COMM-CLOSE
             """;
 
     @Test

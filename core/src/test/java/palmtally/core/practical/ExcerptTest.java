@@ -13,8 +13,9 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
-import palmtally.core.practical.EventData.Drape;
 import palmtally.core.practical.StepLook.Wrong;
+import palmtally.core.practical.event.ReportAnswer.Response;
+import palmtally.core.practical.event.SheetChange.Drape;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sequence;
@@ -54,7 +55,11 @@ class ExcerptTest {
                 .asks()
                 .at(75)
                 .report(5)
+                .at(78)
+                .report(5)
                 .at(80)
+                .looks()
+                .at(100)
                 .looks()
                 .at(120);
     }
@@ -69,7 +74,13 @@ class ExcerptTest {
                 .at(150)
                 .report(9)
                 .at(155)
-                .answers(EventData.Response.NONE)
+                .answers(Response.NONE)
+                .at(158)
+                .report(5)
+                .at(160)
+                .looks(MechanicsFault.BENT_WAIST)
+                .at(170)
+                .looks(MechanicsFault.BENT_WAIST)
                 .at(180)
                 .starts("sole warm", Side.RIGHT)
                 .at(240)
@@ -141,7 +152,7 @@ class ExcerptTest {
         var whole = foot(calf()).scores();
         var fist = Excerpt.of(whole, s -> s.tool() == Tool.LOOSE_FIST);
         assertThat(fist.run().practical().brief()).hasSize(2);
-        assertThat(fist.get(Criterion.MECHANICS).observations()).isEqualTo(2);
+        assertThat(fist.get(Criterion.MECHANICS).observations()).isEqualTo(5);
         // The calf was warmed by the palm, which is not asked for here.
         assertThat(fist.get(Criterion.ORDER).findings())
                 .noneMatch(f -> "calf firm".equals(f.where().step()));

@@ -21,12 +21,26 @@ import palmtally.core.InvalidValue;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
+import palmtally.core.practical.event.Break;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Observation;
+import palmtally.core.practical.event.OffPlan;
+import palmtally.core.practical.event.Report;
+import palmtally.core.practical.event.SafetyStop;
+import palmtally.core.practical.event.SheetChange;
+import palmtally.core.practical.event.SheetLook;
+import palmtally.core.practical.event.StepStart;
+import palmtally.core.practical.event.StepStop;
+import palmtally.core.profile.Choices;
+import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.Profile.OutcomeRule;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
+import palmtally.core.technique.Tool;
 
 /** The event log: order, undo, what the plan supplies, what cannot be meant; and what a practical comes to. */
 class LogTest {
@@ -69,14 +83,7 @@ class LogTest {
             var seen = run();
             var other = new ArrayList<>(seen.events());
             var first = other.get(0);
-            other.add(new Event(
-                    first.id(),
-                    "t1",
-                    1,
-                    5,
-                    null,
-                    EventKind.REPORT,
-                    EventData.with().number(3).build()));
+            other.add(new Event(first.id(), "t1", 1, 5, null, Report.of(3)));
             assertThatThrownBy(() -> new Practical(PLAN, Profile.bySeconds(), List.of(), Sides.RIGHT, other))
                     .isInstanceOf(InvalidValue.class)
                     .hasMessageContaining("twice with different contents");
@@ -86,41 +93,14 @@ class LogTest {
         void of_two_graders_are_one_log() {
             var first = run();
             var both = new ArrayList<>(first.events());
-            both.add(new Event(
-                    "x1",
-                    "t2",
-                    1,
-                    30_000,
-                    null,
-                    EventKind.REPORT,
-                    EventData.with().number(3).build()));
+            both.add(new Event("x1", "t2", 1, 30_000, null, Report.of(3)));
             var practical = new Practical(PLAN, Profile.bySeconds(), List.of(), Sides.RIGHT, both);
             assertThat(practical.events()).extracting(Event::id).containsExactly("e1", "e2", "x1", "e3");
         }
 
-        @ParameterizedTest
-        @EnumSource(EventKind.class)
-        void of_each_kind_say_what_is_missing(EventKind kind) {
-            if (kind.needed().isEmpty()) {
-                assertThat(new Event("e", "d", 1, 0, null, kind, EventData.NONE).kind())
-                        .isEqualTo(kind);
-                return;
-            }
-            assertThatThrownBy(() -> new Event("e", "d", 1, 0, null, kind, EventData.NONE))
-                    .isInstanceOf(InvalidValue.class)
-                    .hasMessageContaining("is missing: " + kind + " needs it");
-        }
-
         @Test
         void before_the_start_or_off_the_scale_are_refused_with_all_faults() {
-            assertThatThrownBy(() -> new Event(
-                            " ",
-                            "d",
-                            -1,
-                            -5,
-                            null,
-                            EventKind.REPORT,
-                            EventData.with().number(11).build()))
+            assertThatThrownBy(() -> new Event(" ", "d", -1, -5, null, Report.of(11)))
                     .isInstanceOfSatisfying(
                             InvalidValue.class,
                             e -> assertThat(e.faults())
@@ -169,8 +149,8 @@ class LogTest {
         @Test
         void goes_on_to_the_other_side_by_itself() {
             var plan = eachSide(step("a").seconds(60));
-            var seen = Seen.of(plan).at(0).tap(EventKind.STEP_START, d -> d.step("a"));
-            seen.at(60).tap(EventKind.STEP_START, d -> d.step("a")).at(120).finish();
+            var seen = Seen.of(plan).at(0).tap(new StepStart("a", null));
+            seen.at(60).tap(new StepStart("a", null)).at(120).finish();
             assertThat(seen.scores().run().done()).extracting(Run.Done::side).containsExactly(Side.RIGHT, Side.LEFT);
         }
 
@@ -190,7 +170,7 @@ class LogTest {
                     step("b").on(Zone.CALF).seconds(300));
             var seen = Seen.of(plan).sides(Sides.RIGHT).at(0).starts("heat", Side.RIGHT);
             seen.at(20).starts("a", Side.RIGHT).at(320).starts("b", Side.RIGHT).at(620);
-            assertThat(seen.tap(EventKind.STEP_STOP, d -> d.step("heat"))
+            assertThat(seen.tap(new StepStop("heat", null))
                             .at(640)
                             .finish()
                             .scores()
@@ -204,21 +184,104 @@ class LogTest {
         /** Late by two minutes, and again away from 180 to 240: neither silence nor idle sheet nor hands count there. */
         @Test
         void counts_nothing_in_a_break() {
-            var seen = Seen.of(PLAN).sides(Sides.RIGHT).at(0).tap(EventKind.BREAK, d -> d.on(true));
-            seen.at(120).tap(EventKind.BREAK, d -> d.on(false)).starts("a", Side.RIGHT);
-            seen.at(180).tap(EventKind.BREAK, d -> d.on(true).text("fire bell"));
-            seen.at(240).tap(EventKind.BREAK, d -> d.on(false)).starts("b", Side.RIGHT);
+            var seen = Seen.of(PLAN).sides(Sides.RIGHT).at(0).tap(new Break(true, null));
+            seen.at(120).tap(new Break(false, null)).starts("a", Side.RIGHT);
+            seen.at(180).tap(new Break(true, "fire bell"));
+            seen.at(240).tap(new Break(false, null)).starts("b", Side.RIGHT);
             var run = seen.at(300).finish().scores().run();
             assertThat(run.paused()).isEqualTo(180_000);
             assertThat(run.attendedStretches())
                     .containsExactly(new long[] {120_000, 180_000}, new long[] {240_000, 300_000});
             assertThat(run.done()).extracting(d -> d.end() - d.start()).containsExactly(60_000L, 60_000L);
-            assertThat(seen.score(palmtally.core.finding.Criterion.DRAPING)).isEqualTo(100);
+            assertThat(seen.part(palmtally.core.finding.Criterion.DRAPING, "open and worked"))
+                    .isEqualTo(1);
+        }
+
+        /** A touch beside the plan ends with the hands: nothing was on, and they were. */
+        @Test
+        void ends_a_touch_off_the_plan_when_hands_come_off() {
+            var seen = run().at(70)
+                    .stops()
+                    .at(80)
+                    .touches(Zone.CALF, 2)
+                    .at(90)
+                    .stops()
+                    .at(120)
+                    .finish();
+            var last = seen.scores().run().contacts();
+            assertThat(last.get(last.size() - 1).end()).isEqualTo(90_000);
+        }
+
+        /** A stroke off the plan ends the step; what it does not say is: the step's side, skin, and neither tool nor depth. */
+        @Test
+        void leaves_the_plan_for_a_stroke_that_is_not_in_it() {
+            var seen = run().at(70)
+                    .tap(new OffPlan(Zone.GROIN, null, null, 3, null))
+                    .at(80)
+                    .stops();
+            seen.at(90)
+                    .tap(new OffPlan(Zone.CALF, Side.LEFT, Tool.FOREARM, null, Sheet.THROUGH))
+                    .at(100)
+                    .finish();
+            var run = seen.scores().run();
+            assertThat(run.done()).extracting(Run.Done::end).contains(70_000L);
+            assertThat(run.contacts())
+                    .filteredOn(c -> c.step() == null)
+                    .satisfiesExactly(
+                            c -> {
+                                assertThat(c.zone()).isEqualTo(Zone.GROIN);
+                                assertThat(c.side()).isEqualTo(Side.RIGHT);
+                                assertThat(c.tool()).isNull();
+                                assertThat(c.toolSeen()).isFalse();
+                                assertThat(c.seenDepth()).isEqualTo(3);
+                                assertThat(c.sheet()).isEqualTo(Sheet.OPEN);
+                                assertThat(c.end()).isEqualTo(80_000);
+                            },
+                            c -> {
+                                assertThat(c.side()).isEqualTo(Side.LEFT);
+                                assertThat(c.tool()).isEqualTo(Tool.FOREARM);
+                                assertThat(c.toolSeen()).isTrue();
+                                assertThat(c.sheet()).isEqualTo(Sheet.THROUGH);
+                            });
+            assertThat(seen.findings(palmtally.core.finding.Rule.PRESS_CEILING)).hasSize(1);
+        }
+
+        /** Seen left open, or tapped so, it stays open whatever the plan says next; covered, it is closed. */
+        @Test
+        void keeps_open_what_was_left_open_until_it_is_covered() {
+            for (Observation left : List.<Observation>of(
+                    new SheetLook(List.of(DrapingFault.LEFT_OPEN), true),
+                    SheetChange.of(SheetChange.Drape.LEFT_OPEN))) {
+                var plan = once(
+                        step("a").on(Zone.CALF).seconds(60),
+                        step("n").on(Zone.NECK_BACK).seconds(60));
+                var seen = Seen.of(plan)
+                        .sides(Sides.RIGHT)
+                        .at(0)
+                        .starts("a", Side.RIGHT)
+                        .at(30)
+                        .tap(left);
+                seen.at(60)
+                        .starts("n", Side.MIDLINE)
+                        .at(90)
+                        .sheet(SheetChange.Drape.COVER)
+                        .at(120)
+                        .finish();
+                assertThat(seen.scores().run().opens())
+                        .extracting(Run.Open::end)
+                        .containsExactly(90_000L);
+            }
+            var planned = once(
+                    step("a").on(Zone.CALF).seconds(60),
+                    step("n").on(Zone.NECK_BACK).seconds(60));
+            var seen = Seen.of(planned).sides(Sides.RIGHT).at(0).starts("a", Side.RIGHT);
+            seen.at(60).starts("n", Side.MIDLINE).at(120).finish();
+            assertThat(seen.scores().run().opens()).extracting(Run.Open::end).containsExactly(60_000L);
         }
 
         @Test
         void stops_hands_at_a_safety_stop() {
-            var seen = run().at(70).tap(EventKind.SAFETY_STOP, d -> {}).at(120).finish();
+            var seen = run().at(70).tap(new SafetyStop(null, null)).at(120).finish();
             assertThat(seen.scores().run().done().get(1).end()).isEqualTo(70_000);
         }
     }
@@ -226,20 +289,7 @@ class LogTest {
     @Nested
     class Outcome_by {
         private Profile by(OutcomeRule rule) {
-            var a = Profile.bySeconds();
-            var m = a.marking();
-            return a.withMarking(new Profile.Marking(
-                    m.criteria(),
-                    rule,
-                    m.cut(),
-                    m.floor(),
-                    m.safetyEdge(),
-                    m.answerFullSeconds(),
-                    m.answerAllowanceSeconds(),
-                    m.answerNothingSeconds(),
-                    m.pressure(),
-                    m.communication(),
-                    m.enough()));
+            return Choices.find("outcome").orElseThrow().choose(Profile.bySeconds(), rule.toString());
         }
 
         private Scores scores(OutcomeRule rule) {
@@ -310,6 +360,79 @@ class LogTest {
             var outcome = Outcome.of(scores, Map.of(), 0, null);
             assertThat(outcome.result()).isEqualTo(Outcome.Result.INCOMPLETE);
             assertThat(outcome.reasons()).contains("Body mechanics was not observed.");
+        }
+
+        /** Gluteals touched, and nobody heard whether it was asked: no outcome before the grader says. */
+        private Scores asked(OutcomeRule rule) {
+            var plan = once(step("g").on(Zone.GLUTEALS).sheet(Sheet.THROUGH).seconds(60));
+            return Seen.of(plan, by(rule))
+                    .sides(Sides.RIGHT)
+                    .at(1)
+                    .starts("g", Side.RIGHT)
+                    .at(60)
+                    .finish()
+                    .scores();
+        }
+
+        @ParameterizedTest
+        @EnumSource(
+                value = OutcomeRule.class,
+                names = {"CONJUNCTIVE", "COMPENSATORY", "CHECKLIST"})
+        void a_question_of_permission_keeps_it_open_whatever_was_awarded(OutcomeRule rule) {
+            var outcome = Outcome.of(asked(rule), all(80), 0, null);
+            assertThat(outcome.result()).isEqualTo(Outcome.Result.INCOMPLETE);
+            assertThat(outcome.reasons()).containsExactly("One question is not answered yet.");
+        }
+
+        @Test
+        void what_is_critical_fails_though_not_all_was_seen() {
+            var scores = asked(OutcomeRule.CONJUNCTIVE);
+            assertThat(Outcome.of(scores, Map.of(), 0, null).result()).isEqualTo(Outcome.Result.INCOMPLETE);
+            assertThat(Outcome.of(scores, Map.of(), 1, null).result()).isEqualTo(Outcome.Result.FAIL);
+        }
+
+        /** A question whether something was heard is moot where the grader marked that criterion otherwise. */
+        @Test
+        void an_award_of_the_grader_stands_for_what_was_asked_of_it() {
+            var scores = scores(OutcomeRule.CONJUNCTIVE);
+            assertThat(scores.questions()).extracting(Question::key).contains("heard/closing");
+            assertThat(Outcome.of(scores, all(80), 0, null).result()).isEqualTo(Outcome.Result.PASS);
+        }
+
+        /** A checklist rests on the steps: what nobody saw of the criteria leaves it whole. */
+        @Test
+        void a_checklist_rests_on_its_steps() {
+            assertThat(Outcome.of(scores(OutcomeRule.CHECKLIST), Map.of(), 0, null)
+                            .result())
+                    .isEqualTo(Outcome.Result.PASS);
+        }
+
+        /** A step that must be done and that nobody saw keeps a checklist open; one that could be done does not. */
+        @ParameterizedTest
+        @CsvSource({"MUST, INCOMPLETE", "SHOULD, PASS"})
+        void a_checklist_waits_for_a_step_that_must_be_done(Importance importance, Outcome.Result result) {
+            var plan = once(
+                    step("a").seconds(60).importance(Importance.MUST),
+                    step("b").seconds(60).importance(importance));
+            var scores = Seen.of(plan, by(OutcomeRule.CHECKLIST))
+                    .sides(Sides.RIGHT)
+                    .at(0)
+                    .starts("a", Side.RIGHT)
+                    .at(30)
+                    .eyes(false)
+                    .at(120)
+                    .finish()
+                    .scores();
+            assertThat(scores.questions()).extracting(Question::key).contains("step/b/right");
+            assertThat(Outcome.of(scores, Map.of(), 0, null).result()).isEqualTo(result);
+        }
+
+        @Test
+        void nothing_that_could_be_judged_is_no_pass() {
+            var none = Seen.of(once(step("n").on(Zone.NECK_BACK).seconds(60))).scores();
+            var outcome = Outcome.of(none.only(Criterion.ORDER), Map.of(), 0, null);
+            assertThat(outcome.result()).isEqualTo(Outcome.Result.INCOMPLETE);
+            assertThat(outcome.reasons()).containsExactly("Nothing was asked that could be judged.");
         }
 
         @ParameterizedTest

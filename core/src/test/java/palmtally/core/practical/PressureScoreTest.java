@@ -16,8 +16,15 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
-import palmtally.core.practical.EventData.Response;
+import palmtally.core.practical.event.Contact;
+import palmtally.core.practical.event.Guarding;
+import palmtally.core.practical.event.RateTap;
+import palmtally.core.practical.event.ReportAnswer.Response;
+import palmtally.core.practical.event.ReviewAnswer.Said;
+import palmtally.core.practical.event.StrokeFault;
+import palmtally.core.practical.event.StrokeFault.Flaw;
 import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.Plans;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.core.technique.Dose;
@@ -42,68 +49,133 @@ class PressureScoreTest {
 
     @ParameterizedTest
     @CsvSource({"5, 1", "4, 1", "6, 1", "3, 0.5", "2, 0", "0, 0"})
-    void a_report_inside_the_band_counts_whole_one_grade_outside_half(int number, double credit) {
+    void a_report_inside_the_band_counts_whole_one_grade_under_it_half(int number, double credit) {
         assertThat(done(seen().at(10).report(number)).part(Criterion.PRESSURE, "reports"))
                 .isEqualTo(credit);
     }
 
     @Nested
     class A_report_over_the_band {
-        /** By hand: full up to 5 + 2 s, then a straight line down to nothing at 15 s. */
+        private double cost(Seen seen) {
+            var off = done(seen).part(Criterion.PRESSURE, "taken off");
+            return off == null ? 0 : -100 * off;
+        }
+
+        /** By hand: full up to 5 + 2 s, then a straight line down to nothing at 15 s; 15 points where two grades over, 7 where one. */
         @ParameterizedTest
-        @CsvSource({"1, 1", "7, 1", "9, 0.75", "11, 0.5", "13, 0.25", "15, 0"})
-        void earns_by_how_soon_it_is_answered(double late, double credit) {
-            var seen = done(seen().at(10).report(8).at(10 + late).answers(Response.EASED));
-            assertThat(seen.part(Criterion.PRESSURE, "answers")).isCloseTo(credit, within(1e-9));
+        @CsvSource({"1, 0, 0", "7, 0, 0", "9, 3.75, 1.75", "11, 7.5, 3.5", "13, 11.25, 5.25", "15, 15, 7", "29, 15, 7"})
+        void costs_by_how_late_it_is_answered(double late, double two, double one) {
+            assertThat(cost(seen().at(10).report(8).at(10 + late).answers(Response.EASED)))
+                    .isCloseTo(two, within(1e-9));
+            assertThat(cost(seen().at(10).report(7).at(10 + late).answers(Response.EASED)))
+                    .isCloseTo(one, within(1e-9));
         }
 
         @ParameterizedTest
         @EnumSource(value = Response.class, names = "NONE", mode = EnumSource.Mode.EXCLUDE)
         void may_be_answered_by_easing_broadening_slowing_or_stopping(Response response) {
-            assertThat(done(seen().at(10).report(8).at(12).answers(response)).part(Criterion.PRESSURE, "answers"))
-                    .isEqualTo(1);
+            assertThat(cost(seen().at(10).report(8).at(12).answers(response))).isZero();
+        }
+
+        /** By hand: it is outside the mean of the reports, so that 5 alone counts; alone it leaves that part at a half. */
+        @Test
+        void that_is_eased_in_time_costs_nothing() {
+            var eased = seen().at(5).report(5).at(10).report(8).at(12).answers(Response.EASED);
+            assertThat(done(eased).score(Criterion.PRESSURE)).isEqualTo(100);
+            assertThat(done(eased).findings(Rule.PRESS_BAND)).isEmpty();
+            var alone = seen().at(10).report(8).at(12).answers(Response.EASED);
+            assertThat(done(alone).score(Criterion.PRESSURE)).isEqualTo(50);
         }
 
         @Test
-        void that_is_eased_in_time_costs_nothing_so_that_asking_is_never_punished() {
-            assertThat(done(seen().at(10).report(8).at(12).answers(Response.EASED))
-                            .score(Criterion.PRESSURE))
-                    .isEqualTo(100);
-        }
-
-        @Test
-        void is_forgiven_once_a_step() {
-            var twice = seen().at(10).report(8).at(12).answers(Response.EASED);
-            twice.at(60).report(8).at(62).answers(Response.EASED);
-            assertThat(done(twice).part(Criterion.PRESSURE, "reports")).isEqualTo(0.5);
-        }
-
-        @Test
-        void with_no_answer_is_a_stop_finding() {
+        void with_no_answer_is_a_stop_and_with_a_late_one_a_warning() {
             var none = done(seen().at(10).report(8).at(14).answers(Response.NONE));
-            assertThat(none.part(Criterion.PRESSURE, "answers")).isZero();
+            assertThat(none.score(Criterion.PRESSURE)).isEqualTo(35);
             assertThat(none.findings(Rule.PRESS_ANSWER)).singleElement().satisfies(f -> {
                 assertThat(f.severity()).isEqualTo(Severity.STOP);
+                assertThat(f.sentence()).isEqualTo("The client said 8 at 0:10 and nothing was done about it.");
                 assertThat(f.evidence()).hasSize(2);
+            });
+            var late = done(seen().at(10).report(8).at(22).answers(Response.EASED));
+            assertThat(late.findings(Rule.PRESS_ANSWER)).singleElement().satisfies(f -> {
+                assertThat(f.severity()).isEqualTo(Severity.WARN);
+                assertThat(f.sentence()).contains("answered after 12 s, later than 7 s");
             });
         }
 
+        /** An answer is to the reports of the half minute before it, and to none before that. */
         @Test
-        void is_not_judged_while_the_grader_looked_away() {
-            var away = done(seen().at(10).report(8).at(11).eyes(false));
-            assertThat(away.part(Criterion.PRESSURE, "answers")).isNull();
+        void is_answered_within_half_a_minute_or_not_at_all() {
+            assertThat(done(seen().at(10).report(8).at(41).answers(Response.EASED))
+                            .findings(Rule.PRESS_ANSWER))
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.sentence()).endsWith("no answer was seen within 15 s."));
+            assertThat(cost(seen().at(10).report(8).at(12).report(9).at(14).answers(Response.EASED)))
+                    .isZero();
         }
 
-        /** Sixteen seconds late, and seen although the eyes were elsewhere in between: too late is worth nothing, not unknown. */
         @Test
-        void that_was_seen_answered_too_late_counts_as_such() {
-            var late = seen().at(10).report(8).at(11).eyes(false).at(26).answers(Response.EASED);
-            assertThat(done(late).part(Criterion.PRESSURE, "answers")).isZero();
+        void that_was_eased_after_all_counts_by_when_it_was_eased() {
+            assertThat(cost(seen().at(10)
+                            .report(8)
+                            .at(12)
+                            .answers(Response.NONE)
+                            .at(21)
+                            .answers(Response.EASED)))
+                    .isCloseTo(7.5, within(1e-9));
+        }
+
+        /** Nobody saw whether it was answered: the next number on that step says it, and without one it is left out. */
+        @Test
+        void that_was_not_watched_is_judged_by_the_next_report_on_the_step() {
+            assertThat(cost(seen().at(10).report(8).at(11).eyes(false))).isZero();
+            assertThat(cost(seen().at(10).report(8).at(11).eyes(false).at(60).report(5)))
+                    .isZero();
+            var again = done(seen().at(10).report(8).at(11).eyes(false).at(60).report(7));
+            assertThat(again.part(Criterion.PRESSURE, "taken off")).isCloseTo(-0.15, within(1e-9));
+            assertThat(again.findings(Rule.PRESS_ANSWER))
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.sentence())
+                            .isEqualTo("The client said 8 at 0:10 and it was over the band again at 1:00."));
+        }
+
+        /** Only watched time counts. By hand: 1 + 6 s are in time; 1 + 10 s earn (15 − 11) ÷ (15 − 7). */
+        @Test
+        void is_as_late_as_the_time_that_was_watched() {
+            var away = seen().at(10).report(8).at(11).eyes(false).at(24).eyes(true);
+            assertThat(cost(away.at(30).answers(Response.EASED))).isZero();
+            var late = seen().at(10).report(8).at(11).eyes(false).at(24).eyes(true);
+            assertThat(cost(late.at(34).answers(Response.EASED))).isCloseTo(7.5, within(1e-9));
+        }
+
+        /** Who never taps an answer may not watch for them: the grader says it. */
+        @Test
+        void without_any_answer_tapped_is_a_question() {
+            var open = done(seen().at(10).report(8).at(20).report(5));
+            var scored = open.scored(Criterion.PRESSURE);
+            assertThat(scored.score()).isNull();
+            assertThat(scored.why()).isEqualTo("1 question at review");
+            assertThat(scored.questions()).extracting(Question::key).containsExactly("heard/answers");
+            assertThat(open.findings(Rule.PRESS_ANSWER)).isEmpty();
+            var nothing = done(seen().at(10).report(8).at(20).report(5)).reviewed("heard/answers", Said.HEARD_NOTHING);
+            assertThat(nothing.score(Criterion.PRESSURE)).isEqualTo(85);
+            var away = done(seen().at(10).report(8).at(20).report(5)).reviewed("heard/answers", Said.NOT_LISTENING);
+            assertThat(away.score(Criterion.PRESSURE)).isEqualTo(100);
+        }
+
+        @Test
+        void may_be_the_client_guarding() {
+            var guarded = done(
+                    seen().at(5).report(5).at(10).tap(new Guarding()).at(12).answers(Response.NONE));
+            assertThat(guarded.score(Criterion.PRESSURE)).isEqualTo(85);
+            assertThat(guarded.findings(Rule.PRESS_ANSWER))
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.sentence()).startsWith("The client guarded at 0:10"));
         }
 
         /** A later answer never raises the score: tried over random runs. */
         @Test
-        void never_earns_more_by_a_later_answer() {
+        void never_costs_less_by_a_later_answer() {
             var random = new Random(3);
             for (int i = 0; i < 300; i++) {
                 double early = random.nextDouble() * 16;
@@ -119,16 +191,88 @@ class PressureScoreTest {
     }
 
     @Nested
-    class Touch {
-        @Test
-        void that_nobody_gave_a_depth_is_not_evidence() {
-            assertThat(done(seen()).scored(Criterion.PRESSURE).score()).isNull();
+    class Depth {
+        /** The step asks 4. */
+        @ParameterizedTest
+        @CsvSource({"4, 1", "3, 0.5", "5, 0.5", "2, 0", "1, 0"})
+        void that_was_seen_counts_by_its_distance_from_the_plan(int depth, double credit) {
+            var seen = done(seen().at(10).touches(Zone.HAMSTRINGS, depth));
+            assertThat(seen.part(Criterion.PRESSURE, "depth")).isEqualTo(credit);
+            assertThat(seen.findings(Rule.PRESS_DEPTH)).hasSize(credit == 1 ? 0 : 1);
+        }
+
+        @ParameterizedTest
+        @EnumSource(
+                value = Flaw.class,
+                names = {"TOO_LIGHT", "TOO_DEEP"})
+        void that_is_only_said_to_be_off_is_off_by_one(Flaw flaw) {
+            var seen = done(seen().at(10).tap(new StrokeFault(flaw)));
+            assertThat(seen.part(Criterion.PRESSURE, "depth")).isEqualTo(0.5);
+            assertThat(seen.findings(Rule.PRESS_DEPTH))
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.sentence()).contains(flaw.label()));
         }
 
         @Test
-        void over_a_sites_ceiling_counts_against_it() {
-            var seen = done(seen().at(10).touches(Zone.KNEE_BACK, 3).at(20).touches(Zone.HAMSTRINGS, 5));
-            assertThat(seen.part(Criterion.PRESSURE, "ceilings")).isEqualTo(0.5);
+        void that_nobody_gave_is_not_evidence() {
+            assertThat(done(seen()).scored(Criterion.PRESSURE).score()).isNull();
+        }
+
+        /** By hand: three of five two grades off, good numbers beside: (1 + 0.4) ÷ 2 is 70, and 49 is the most. */
+        @Test
+        void of_light_hands_is_not_made_right_by_a_polite_client() {
+            var light = seen();
+            for (int i = 0; i < 5; i++) light.at(10 + i).touches(Zone.HAMSTRINGS, i < 3 ? 1 : 4);
+            for (int i = 0; i < 5; i++) light.at(20 + i).report(5);
+            assertThat(done(light).score(Criterion.PRESSURE)).isEqualTo(49);
+            var half = seen();
+            for (int i = 0; i < 6; i++) half.at(10 + i).touches(Zone.HAMSTRINGS, i < 3 ? 1 : 4);
+            for (int i = 0; i < 6; i++) half.at(20 + i).report(5);
+            assertThat(done(half).score(Criterion.PRESSURE)).isCloseTo(75, within(1e-9));
+        }
+
+        /** By hand: three looks too light, tapped as such: (1 + ½) ÷ 2 is 75, and 59 is the most. */
+        @Test
+        void that_is_mostly_too_light_is_at_most_59() {
+            var light = seen();
+            for (int i = 0; i < 3; i++)
+                light.at(10 + i).tap(new StrokeFault(Flaw.TOO_LIGHT)).at(20 + i).report(5);
+            assertThat(done(light).score(Criterion.PRESSURE)).isEqualTo(59);
+            var mixed = seen();
+            for (var flaw : new Flaw[] {Flaw.TOO_LIGHT, Flaw.TOO_LIGHT, Flaw.TOO_DEEP, Flaw.TOO_DEEP})
+                mixed.at(10).tap(new StrokeFault(flaw)).at(20).report(5);
+            assertThat(done(mixed).score(Criterion.PRESSURE)).isCloseTo(75, within(1e-9));
+        }
+    }
+
+    /** Each step begins at 8 and is eased at once: by hand all else is well, and 59 is the most; two of four are not more than half. */
+    @ParameterizedTest
+    @CsvSource({"4, 4, 59", "4, 3, 59", "4, 2, 100", "3, 3, 59", "2, 2, 100"})
+    void who_begins_every_step_over_the_band_is_capped(int steps, int over, double score) {
+        var made = new Plans.Made[steps];
+        for (int i = 0; i < steps; i++)
+            made[i] = step("s" + i)
+                    .on(Zone.HAMSTRINGS)
+                    .deep(4)
+                    .phase(Phase.TREAT)
+                    .seconds(60)
+                    .band(4, 6);
+        var seen = Seen.of(once(made)).sides(Sides.RIGHT);
+        for (int i = 0; i < steps; i++) {
+            seen.at(60 * i).starts("s" + i, Side.RIGHT).at(60 * i + 5).report(i < over ? 8 : 5);
+            if (i < over) seen.at(60 * i + 7).answers(Response.EASED);
+            seen.at(60 * i + 30).report(5);
+        }
+        assertThat(seen.at(60 * steps).finish().score(Criterion.PRESSURE)).isEqualTo(score);
+    }
+
+    @Nested
+    class Touch {
+        /** By hand: the back of the knee takes 1, so that 3 is two grades over; what is seen is one grade off the plan: 50 − 20. */
+        @Test
+        void over_a_sites_ceiling_costs_ten_a_grade() {
+            var seen = done(seen().at(10).touches(Zone.KNEE_BACK, 3));
+            assertThat(seen.score(Criterion.PRESSURE)).isEqualTo(30);
             assertThat(seen.findings(Rule.PRESS_CEILING))
                     .singleElement()
                     .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.STOP));
@@ -138,6 +282,10 @@ class PressureScoreTest {
         void of_a_forbidden_site_is_critical() {
             assertThat(done(seen().at(10).touches(Zone.SPINE, 2)).scores().critical())
                     .hasSize(1);
+            assertThat(done(seen().at(10).tap(Contact.on(Zone.SPINE))).scores().critical())
+                    .hasSize(1);
+            assertThat(done(seen().at(10).touches(Zone.SPINE, 0)).scores().critical())
+                    .isEmpty();
         }
 
         @Test
@@ -145,6 +293,38 @@ class PressureScoreTest {
             assertThat(done(seen().at(10).touches(Zone.UPPER_BACK, 5)).findings(Rule.PRESS_CEILING))
                     .singleElement()
                     .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.HINT));
+        }
+    }
+
+    @Nested
+    class Enough {
+        private final Sequence four = once(
+                step("a").on(Zone.HAMSTRINGS).seconds(60),
+                step("b").on(Zone.HAMSTRINGS).seconds(60),
+                step("c").on(Zone.HAMSTRINGS).seconds(60),
+                step("d").on(Zone.HAMSTRINGS).seconds(60));
+
+        private Seen run(int steps, int reports) {
+            var seen = Seen.of(four).sides(Sides.RIGHT);
+            for (int i = 0; i < steps; i++) seen.at(60 * i).starts(String.valueOf((char) ('a' + i)), Side.RIGHT);
+            for (int i = 0; i < reports; i++) seen.at(1 + i).report(2);
+            return seen.at(60 * steps).finish();
+        }
+
+        /** Four reports or depths, or as many as steps were done where that is fewer; half of them in a part. */
+        @ParameterizedTest
+        @CsvSource({
+            "4, 4, false, true",
+            "4, 3, false, false",
+            "3, 3, false, true",
+            "4, 2, true, true",
+            "4, 1, true, false"
+        })
+        void is_four_or_what_fell_due(int steps, int reports, boolean part, boolean scored) {
+            var practical = run(steps, reports).practical().of(part ? Extent.PART : Extent.WHOLE);
+            var pressure = Scores.of(practical).get(Criterion.PRESSURE);
+            assertThat(pressure.score() != null).isEqualTo(scored);
+            if (!scored) assertThat(pressure.why()).startsWith("too little seen: " + reports + " of ");
         }
     }
 
@@ -182,16 +362,17 @@ class PressureScoreTest {
                 .phase(Phase.TREAT)
                 .dose(Dose.cycles(90, 1.5)));
         var seen = Seen.of(plan).sides(Sides.RIGHT).at(0).starts("c", Side.RIGHT);
-        for (int i = 0; i < 6; i++) seen.at(5 + i * apart).tap(EventKind.RATE_TAP, d -> {});
+        for (int i = 0; i < 6; i++) seen.at(5 + i * apart).tap(new RateTap());
         assertThat(seen.at(60).finish().part(Criterion.PRESSURE, "rate")).isEqualTo(credit);
     }
 
-    /** By hand: reports ½ at weight .3, answers ½ at .25, the rest unseen: (.15 + .125) ÷ .55. */
+    /** By hand: the depth ½ at weight .3, friction too fast 0 at .1, the rest unseen: .15 ÷ .4. */
     @Test
     void parts_without_evidence_are_left_out_of_the_mean() {
-        var seen = seen().at(10).report(5).at(60).report(8).at(71).answers(Response.EASED);
-        assertThat(done(seen).part(Criterion.PRESSURE, "holds")).isNull();
-        assertThat(done(seen).score(Criterion.PRESSURE)).isCloseTo(100 * (.3 * .5 + .25 * .5) / .55, within(1e-9));
-        assertThat(done(seen).scored(Criterion.PRESSURE).observations()).isEqualTo(3);
+        var seen = done(seen().at(10).touches(Zone.HAMSTRINGS, 3).at(20).tap(new StrokeFault(Flaw.TOO_FAST)));
+        assertThat(seen.part(Criterion.PRESSURE, "holds")).isNull();
+        assertThat(seen.part(Criterion.PRESSURE, "rate")).isZero();
+        assertThat(seen.score(Criterion.PRESSURE)).isCloseTo(37.5, within(1e-9));
+        assertThat(seen.scored(Criterion.PRESSURE).observations()).isEqualTo(1);
     }
 }

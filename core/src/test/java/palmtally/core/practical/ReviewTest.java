@@ -12,7 +12,8 @@ import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
-import palmtally.core.practical.EventData.Response;
+import palmtally.core.practical.event.ReportAnswer.Response;
+import palmtally.core.practical.event.ReviewAnswer;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Phase;
@@ -52,7 +53,8 @@ class ReviewTest {
                 .at(180)
                 .starts("hip", Side.RIGHT)
                 .at(240)
-                .finish();
+                .finish()
+                .reviewed("permission/gluteals", ReviewAnswer.Said.NOT_ASKED);
     }
 
     @Nested
@@ -150,6 +152,10 @@ class ReviewTest {
                 .at(0)
                 .starts("warm", Side.RIGHT)
                 .at(20)
+                .looks()
+                .at(40)
+                .looks()
+                .at(50)
                 .looks()
                 .at(60)
                 .finish();

@@ -2,15 +2,33 @@ package palmtally.core.practical;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.function.Consumer;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
-import palmtally.core.practical.EventData.ConsentAnswer;
-import palmtally.core.practical.EventData.Drape;
-import palmtally.core.practical.EventData.Response;
-import palmtally.core.practical.EventData.Style;
+import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.Consent;
+import palmtally.core.practical.event.Consent.Answer;
+import palmtally.core.practical.event.Contact;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Finish;
+import palmtally.core.practical.event.HoldStart;
+import palmtally.core.practical.event.HoldStop;
+import palmtally.core.practical.event.Look;
+import palmtally.core.practical.event.Observation;
+import palmtally.core.practical.event.Report;
+import palmtally.core.practical.event.ReportAnswer;
+import palmtally.core.practical.event.ReportAnswer.Response;
+import palmtally.core.practical.event.ReviewAnswer;
+import palmtally.core.practical.event.Say;
+import palmtally.core.practical.event.Say.Style;
+import palmtally.core.practical.event.SheetChange;
+import palmtally.core.practical.event.SheetChange.Drape;
+import palmtally.core.practical.event.SheetLook;
+import palmtally.core.practical.event.StepStart;
+import palmtally.core.practical.event.StepStop;
+import palmtally.core.practical.event.Undo;
+import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.SayKind;
@@ -38,7 +56,7 @@ final class Seen {
     }
 
     static Seen of(Sequence sequence, Profile profile) {
-        return new Seen(sequence, profile).tap(EventKind.ATTEND, d -> d.on(true));
+        return new Seen(sequence, profile).tap(new Attend(true));
     }
 
     static Seen unwatched(Sequence sequence) {
@@ -55,11 +73,14 @@ final class Seen {
         return this;
     }
 
-    Seen tap(EventKind kind, Consumer<EventData.Builder> fill) {
-        var data = EventData.with();
-        fill.accept(data);
+    Seen tap(Observation seen) {
+        return tapOn("t1", seen);
+    }
+
+    /** Seen by somebody else. */
+    Seen tapOn(String device, Observation seen) {
         seq++;
-        events.add(new Event("e" + seq, "t1", seq, Math.round(now * 1000), null, kind, data.build()));
+        events.add(new Event("e" + seq, device, seq, Math.round(now * 1000), null, seen));
         return this;
     }
 
@@ -68,27 +89,27 @@ final class Seen {
     }
 
     Seen starts(String step, Side side) {
-        return tap(EventKind.STEP_START, d -> d.step(step).side(side));
+        return tap(new StepStart(step, side));
     }
 
     Seen stops() {
-        return tap(EventKind.STEP_STOP, d -> {});
+        return tap(new StepStop(null, null));
     }
 
     Seen report(int number) {
-        return tap(EventKind.REPORT, d -> d.number(number));
+        return tap(Report.of(number));
     }
 
     Seen answers(Response response) {
-        return tap(EventKind.REPORT_ANSWER, d -> d.response(response));
+        return tap(new ReportAnswer(response));
     }
 
     Seen says(SayKind kind) {
-        return tap(EventKind.SAY, d -> d.saying(kind));
+        return tap(Say.of(kind));
     }
 
     Seen asks(Style style) {
-        return tap(EventKind.SAY, d -> d.saying(SayKind.PRESSURE_QUESTION).style(style));
+        return tap(Say.question(style));
     }
 
     Seen asks() {
@@ -96,49 +117,59 @@ final class Seen {
     }
 
     Seen interview(int number) {
-        return tap(EventKind.SAY, d -> d.saying(SayKind.INTERVIEW).number(number));
+        return tap(Say.interview(number));
     }
 
     Seen looks(MechanicsFault... faults) {
-        return tap(EventKind.LOOK, d -> d.asked(true).faults(List.of(faults)));
+        return tap(new Look(List.of(faults), true));
     }
 
     Seen notes(MechanicsFault... faults) {
-        return tap(EventKind.LOOK, d -> d.asked(false).faults(List.of(faults)));
+        return tap(new Look(List.of(faults), false));
     }
 
     Seen touches(Zone zone, int depth) {
-        return tap(EventKind.CONTACT, d -> d.zone(zone).depth(depth));
+        return tap(Contact.on(zone).depth(depth));
     }
 
     Seen touches(Zone zone, Tool tool) {
-        return tap(EventKind.CONTACT, d -> d.zone(zone).tool(tool));
+        return tap(Contact.on(zone).tool(tool));
     }
 
     Seen sheet(Drape drape) {
-        return tap(EventKind.SHEET_CHANGE, d -> d.drape(drape));
+        return tap(SheetChange.of(drape));
     }
 
-    Seen consent(ConsentAnswer answer, Zone zone) {
-        return tap(EventKind.CONSENT, d -> d.answer(answer).zone(zone));
+    Seen consent(Answer answer, Zone zone) {
+        return tap(Consent.of(answer, zone));
     }
 
     Seen holds(double seconds) {
-        tap(EventKind.HOLD_START, d -> {});
+        tap(new HoldStart());
         now += seconds;
-        return tap(EventKind.HOLD_STOP, d -> {});
+        return tap(new HoldStop());
     }
 
     Seen eyes(boolean on) {
-        return tap(EventKind.ATTEND, d -> d.on(on));
+        return tap(new Attend(on));
     }
 
     Seen undo(String event) {
-        return tap(EventKind.UNDO, d -> d.ref(event));
+        return tap(new Undo(event));
+    }
+
+    /** What the grader says at the review, an hour later. */
+    Seen reviewed(String question, ReviewAnswer.Said answer) {
+        now += 3600;
+        return tap(new ReviewAnswer(question, answer));
+    }
+
+    Seen sheetLook(DrapingFault... missed) {
+        return tap(SheetLook.asked(missed));
     }
 
     Seen finish() {
-        return tap(EventKind.FINISH, d -> {});
+        return tap(new Finish());
     }
 
     Practical practical() {
@@ -170,8 +201,8 @@ final class Seen {
         return scored(criterion).parts().stream()
                 .filter(p -> p.name().equals(name))
                 .findFirst()
-                .orElseThrow()
-                .value();
+                .map(Scored.Part::value)
+                .orElse(null);
     }
 
     List<palmtally.core.finding.Finding> findings(Rule rule) {

@@ -34,11 +34,11 @@ class ProfileTest {
     }
 
     @Test
-    void defaults_weigh_all_criteria_alike_and_parts_sum_to_one() {
+    void defaults_weigh_all_criteria_alike() {
         assertThat(A.marking().criteria().values()).containsOnly(20.0).hasSize(5);
         var p = A.marking().pressure();
-        assertThat(p.reports() + p.answers() + p.ceilings() + p.holds() + p.rate())
-                .isCloseTo(1, org.assertj.core.api.Assertions.within(1e-12));
+        assertThat(p.reports() + p.depth() + p.holds() + p.rate())
+                .isCloseTo(0.8, org.assertj.core.api.Assertions.within(1e-12));
     }
 
     @Test

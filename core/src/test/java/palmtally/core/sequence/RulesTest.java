@@ -23,9 +23,9 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.people.ClientNote;
+import palmtally.core.profile.Choices;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
-import palmtally.core.profile.Setting;
 import palmtally.core.sequence.Plans.Made;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique.Effort;
@@ -198,7 +198,7 @@ class RulesTest {
                                 eachSide(thigh("t").going(Direction.PROXIMAL), step("c")),
                                 eachSide(thigh("t").going(Direction.DISTAL), step("c")))
                         .under(p ->
-                                Setting.find("first-leg-stroke").orElseThrow().choose(p, "from-sheet-edge")),
+                                Choices.find("first-leg-stroke").orElseThrow().choose(p, "from-sheet-edge")),
                 of(
                         Rule.ORDER_DRY,
                         "rolling after oil",
@@ -388,7 +388,7 @@ class RulesTest {
                                 "seconds, where breaths count",
                                 eachSide(thigh("w"), point("p")),
                                 eachSide(thigh("w"), point("p").dose(Dose.breaths(3))))
-                        .under(p -> Setting.find("hold-end").orElseThrow().choose(p, "by-breaths")),
+                        .under(p -> Choices.find("hold-end").orElseThrow().choose(p, "by-breaths")),
                 of(
                         Rule.DOSE_CAP,
                         "12 s on the strap muscle",
@@ -451,7 +451,7 @@ class RulesTest {
                                 "elbow, where the forearm is used",
                                 eachSide(thigh("w"), thigh("e").with(Tool.ELBOW)),
                                 eachSide(thigh("w"), thigh("e").with(Tool.FOREARM)))
-                        .under(p -> Setting.find("elbow").orElseThrow().choose(p, "forearm-only")));
+                        .under(p -> Choices.find("elbow").orElseThrow().choose(p, "forearm-only")));
     }
 
     private static Stream<Case> sheet() {
@@ -495,7 +495,7 @@ class RulesTest {
                                         .say(SayKind.CONSENT)
                                         .seconds(30)
                                         .sheet(Sheet.THROUGH)))
-                        .under(p -> Setting.find("chest-sheet").orElseThrow().choose(p, "arms-over-sheet")),
+                        .under(p -> Choices.find("chest-sheet").orElseThrow().choose(p, "arms-over-sheet")),
                 of(
                         Rule.DRAPE_END,
                         "left open",
@@ -811,6 +811,20 @@ class RulesTest {
         assertThat(found).extracting(f -> f.rule()).containsOnly(Rule.ORDER_OPPOSE);
     }
 
+    /** Of several opponents the first of the body is named, from start to start the same. */
+    @Test
+    void the_opponent_that_is_left_out_is_always_the_same() {
+        var chest = once(step("c").on(Zone.CHEST_WALL).deep(4).seconds(60));
+        assertThat(Checks.run(chest, A).findings())
+                .filteredOn(f -> f.rule() == Rule.ORDER_OPPOSE)
+                .singleElement()
+                .satisfies(f ->
+                        assertThat(f.sentence()).contains("its opponent, upper back, beside the spine, is left out"));
+        assertThat(List.copyOf(java.util.EnumSet.of(Zone.UPPER_BACK, Zone.SHOULDER_BLADE))
+                        .get(0))
+                .isEqualTo(Zone.UPPER_BACK);
+    }
+
     @Test
     void every_topic_of_scope_is_refused_where_it_is_not_taught_and_silent_where_it_is_allowed() {
         var plans = Map.of(
@@ -886,13 +900,13 @@ class RulesTest {
                     "ceiling-end",
                     eachSide(neck("n"), neck("f").on(Zone.STRAP_MUSCLE).deep(3).say(SayKind.CONSENT))));
 
-    static Stream<Setting> eitherOrs() {
-        return Setting.all().stream();
+    static Stream<Choices.Row> eitherOrs() {
+        return Choices.all().stream();
     }
 
     @ParameterizedTest
     @MethodSource("eitherOrs")
-    void flipping_one_setting_alone_changes_what_its_rule_finds(Setting setting) {
+    void flipping_one_setting_alone_changes_what_its_rule_finds(Choices.Row setting) {
         if (setting.rules().isEmpty()) return; // changes marks: see the tests of outcomes and of competency
         var plan = FLIPS.get(setting.id());
         assertThat(plan).as("a plan for " + setting.id()).isNotNull();
@@ -910,7 +924,7 @@ class RulesTest {
 
     @ParameterizedTest
     @MethodSource("eitherOrs")
-    void a_setting_reads_back_what_was_chosen_and_touches_nothing_else(Setting setting) {
+    void a_setting_reads_back_what_was_chosen_and_touches_nothing_else(Choices.Row setting) {
         for (var option : setting.options()) {
             var changed = setting.choose(A, option.id());
             assertThat(setting.chosen(changed)).isEqualTo(option.id());

@@ -121,4 +121,31 @@ class DoseTest {
         });
         assertThatThrownBy(() -> Techniques.standard().get("nothing")).isInstanceOf(IllegalArgumentException.class);
     }
+
+    /** Any dose that is taken can be made as long as anybody asks: within what may be, and never an error. */
+    @Test
+    void a_dose_can_be_made_as_long_as_is_asked() {
+        var random = new java.util.Random(17);
+        for (int i = 0; i < 1000; i++) {
+            int count = 1 + random.nextInt(1000);
+            double seconds = Math.max(0.001, random.nextDouble() * 3600);
+            for (var dose : java.util.List.of(
+                    Dose.passes(count, seconds),
+                    Dose.holds(count, seconds),
+                    Dose.cycles(count, 0.01 + random.nextDouble() * 9.99),
+                    Dose.seconds(seconds))) {
+                var made = dose.withTotalSeconds(random.nextDouble() * 40_000);
+                assertThat(made.kind()).isEqualTo(dose.kind());
+                assertThat(made.totalSeconds()).isPositive();
+                if (made.count() != null) assertThat(made.count()).isBetween(1, 1000);
+            }
+        }
+    }
+
+    @Test
+    void a_rhythm_of_no_cycle_in_a_hundred_seconds_is_none() {
+        for (double slow : new double[] {1e-300, 0.009, 0, Double.NaN})
+            assertThatThrownBy(() -> Dose.cycles(10, slow)).hasMessageContaining("must be 0.01 to 10 a second");
+        assertThat(Dose.cycles(10, 0.01).totalSeconds()).isEqualTo(1000);
+    }
 }

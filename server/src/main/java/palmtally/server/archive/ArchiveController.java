@@ -1,74 +1,32 @@
 package palmtally.server.archive;
 
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.Path;
-import java.text.Normalizer;
-import java.time.ZoneId;
-import java.util.ArrayList;
-import java.util.Arrays;
-import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.UUID;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
-import palmtally.core.finding.Criterion;
-import palmtally.formats.Documents;
-import palmtally.formats.Table;
-import palmtally.server.calendar.Curricula;
-import palmtally.server.competency.Tracking;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
-import palmtally.server.people.Terms;
-import palmtally.server.practical.PracticalViews;
-import palmtally.server.practical.Practicals;
-import palmtally.server.profile.Profiles;
 
-/** A whole term to keep: its plan with the sequences, the profile, people, competencies and every practical. */
 @RestController
 class ArchiveController {
-    private final Terms terms;
-    private final Curricula curricula;
-    private final Profiles profiles;
-    private final Practicals practicals;
-    private final PracticalViews views;
-    private final Tracking tracking;
-    private final ZoneId zone;
+    private final TermArchive archive;
 
-    ArchiveController(
-            Terms terms,
-            Curricula curricula,
-            Profiles profiles,
-            Practicals practicals,
-            PracticalViews views,
-            Tracking tracking,
-            ZoneId zone) {
-        this.terms = terms;
-        this.curricula = curricula;
-        this.profiles = profiles;
-        this.practicals = practicals;
-        this.views = views;
-        this.tracking = tracking;
-        this.zone = zone;
+    ArchiveController(TermArchive archive) {
+        this.archive = archive;
     }
 
     @Allow(Permission.TERM_STAFF)
     @GetMapping(path = "/api/terms/{term}/archive", produces = "application/zip")
     ResponseEntity<StreamingResponseBody> archive(@Me Caller caller, @PathVariable UUID term) throws IOException {
-        var whole = make(caller, term);
-        var name = plain(terms.term(term).name());
+        var whole = archive.make(caller, term);
         return ResponseEntity.ok()
-                .header("Content-Disposition", "attachment; filename=\"" + name + ".zip\"")
+                .header("Content-Disposition", "attachment; filename=\"" + archive.name(term) + ".zip\"")
                 .contentLength(Files.size(whole))
                 .body(out -> {
                     try {
@@ -77,115 +35,5 @@ class ArchiveController {
                         Files.deleteIfExists(whole);
                     }
                 });
-    }
-
-    /** The archive as a file, made whole before a byte of it is sent: what cannot be made is a problem that is told, not a shorter file. */
-    private Path make(Caller caller, UUID term) throws IOException {
-        var file = Files.createTempFile("archive", ".zip");
-        try (var zip = new ZipOutputStream(Files.newOutputStream(file), StandardCharsets.UTF_8)) {
-            put(zip, "term.curriculum.json", Documents.write(curricula.file(term)));
-            put(zip, "school.profile.json", Documents.write(profiles.ofSchool().document()));
-            put(zip, "people.csv", roll(term));
-            put(zip, "competency.csv", competency(caller, term));
-            practicals(zip, caller, term);
-        } catch (IOException | RuntimeException e) {
-            Files.deleteIfExists(file);
-            throw e;
-        }
-        return file;
-    }
-
-    /** Every practical as a file, and a table of them: pairs, looks, what is void and why, marks of one's own. */
-    private void practicals(ZipOutputStream zip, Caller caller, UUID term) throws IOException {
-        var columns = new ArrayList<>(List.of(
-                "id",
-                "file",
-                "kind",
-                "criterion",
-                "student",
-                "partner",
-                "grader",
-                "sequence",
-                "region",
-                "started",
-                "finished",
-                "void",
-                "retake of",
-                "beside",
-                "rating",
-                "result",
-                "mean",
-                "released"));
-        for (var c : Criterion.values()) columns.add("own mark, " + c);
-        var rows = new ArrayList<List<@Nullable Object>>();
-        var closed = new ArrayList<String>();
-        for (var line : practicals.all(term)) {
-            if (!practicals.open(caller, line.id())) {
-                closed.add(line.id() + " is marked by two graders and opens once both have awarded.");
-                continue;
-            }
-            var whole = views.one(caller, line.id());
-            var day = line.startedAt().atZone(zone).toLocalDate();
-            var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
-                    + line.id().toString().substring(0, 8) + ".practical.json";
-            put(zip, file, Documents.write(whole.practical()));
-            var own = whole.selfMarks() == null ? Map.<Criterion, Double>of() : whole.selfMarks();
-            var row = new ArrayList<@Nullable Object>(Arrays.asList(
-                    line.id(),
-                    file,
-                    whole.kind(),
-                    whole.criterion(),
-                    whole.student().name(),
-                    whole.partner() == null ? null : whole.partner().name(),
-                    whole.grader().name(),
-                    line.sequence(),
-                    line.region(),
-                    line.startedAt(),
-                    line.finished(),
-                    line.voidReason(),
-                    whole.retakeOf(),
-                    whole.beside(),
-                    whole.rating(),
-                    line.result(),
-                    line.mean(),
-                    line.released()));
-            for (var c : Criterion.values()) row.add(own.get(c));
-            rows.add(row);
-        }
-        put(zip, "practicals.csv", new Table("Practicals", columns, rows).csv());
-        if (!closed.isEmpty()) put(zip, "left-out.txt", String.join("\n", closed) + "\n");
-    }
-
-    private String roll(UUID term) {
-        var rows = new ArrayList<List<@Nullable Object>>();
-        terms.people(term).forEach(p -> rows.add(List.of(p.name(), p.role())));
-        return new Table("People", List.of("name", "role"), rows).csv();
-    }
-
-    private String competency(Caller caller, UUID term) {
-        var rows = new ArrayList<List<@Nullable Object>>();
-        var cohort = tracking.cohort(caller, term);
-        for (var student : cohort.students())
-            for (var palm : student.palms())
-                for (var bar : palm.bars())
-                    rows.add(Arrays.asList(
-                            student.name(), palm.region(), bar.criterion(), bar.state(), bar.level(), bar.sd()));
-        return new Table("Competency", List.of("student", "region", "criterion", "state", "level", "sd"), rows).csv();
-    }
-
-    private static void put(ZipOutputStream zip, String name, String text) throws IOException {
-        zip.putNextEntry(new ZipEntry(name));
-        zip.write(text.getBytes(StandardCharsets.UTF_8));
-        zip.closeEntry();
-    }
-
-    /** A name for a file: letters, digits and hyphens. */
-    private static String plain(String name) {
-        var plain = Normalizer.normalize(name, Normalizer.Form.NFD)
-                .replaceAll("\\p{M}+", "")
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-+|-+$", "");
-        return plain.isEmpty() ? "term" : plain;
     }
 }

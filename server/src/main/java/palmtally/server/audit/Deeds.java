@@ -156,6 +156,7 @@ final class Deeds {
         none(
                 "it tells nothing of a student's record",
                 "GET /api/catalogue",
+                "GET /api/marks",
                 "GET /api/demonstrations",
                 "GET /api/demonstrations/lessons",
                 "GET /api/demonstrations/{id}",

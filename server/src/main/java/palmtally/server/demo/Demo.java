@@ -212,11 +212,12 @@ class Demo implements ApplicationRunner {
                         .toInstant();
                 if (at.isAfter(clock.instant())) continue;
                 var played = PlayedRun.of(STUDENTS.get(s), plan, profile, lab.week, at, 7_000 + 100L * s + l);
+                boolean waiting = l == LABS.size() - 1 && s >= STUDENTS.size() - 2;
+                if (!waiting) played = PlayedRun.reviewed(played, at);
                 var by = (s + l) % 3 == 0 && plan.region() != Region.NECK ? grader : teacher;
                 var partner = students.get((s + 1 + l) % students.size());
                 var id = practicals.take(
                         term.id(), students.get(s), partner.equals(students.get(s)) ? null : partner, by, played, at);
-                boolean waiting = l == LABS.size() - 1 && s >= STUDENTS.size() - 2;
                 if (waiting) continue;
                 var own = new Caller(students.get(s), STUDENTS.get(s).name(), Role.STUDENT);
                 if (OWN_MARKS.containsKey(own.name())) ownMarks(own, id, played, OWN_MARKS.get(own.name()));

@@ -4,25 +4,45 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
-import java.util.function.Consumer;
-import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
-import palmtally.core.practical.Event;
-import palmtally.core.practical.EventData;
-import palmtally.core.practical.EventData.ConsentAnswer;
-import palmtally.core.practical.EventData.Drape;
-import palmtally.core.practical.EventData.Response;
-import palmtally.core.practical.EventData.Style;
-import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Practical;
+import palmtally.core.practical.Scores;
+import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.Consent;
+import palmtally.core.practical.event.Consent.Answer;
+import palmtally.core.practical.event.Contact;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Finish;
+import palmtally.core.practical.event.HoldStart;
+import palmtally.core.practical.event.HoldStop;
+import palmtally.core.practical.event.Look;
+import palmtally.core.practical.event.Observation;
+import palmtally.core.practical.event.Praise;
+import palmtally.core.practical.event.RateTap;
+import palmtally.core.practical.event.Report;
+import palmtally.core.practical.event.ReportAnswer;
+import palmtally.core.practical.event.ReportAnswer.Response;
+import palmtally.core.practical.event.ReviewAnswer;
+import palmtally.core.practical.event.ReviewAnswer.Said;
+import palmtally.core.practical.event.Say;
+import palmtally.core.practical.event.Say.Style;
+import palmtally.core.practical.event.SheetLook;
+import palmtally.core.practical.event.StepStart;
+import palmtally.core.practical.event.StepStop;
+import palmtally.core.practical.event.StrokeFault;
+import palmtally.core.practical.event.StrokeFault.Flaw;
 import palmtally.core.profile.Band;
+import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.Timeline.OpenUnit;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Tool;
 import palmtally.server.demo.Habits.Weakness;
@@ -41,6 +61,7 @@ final class PlayedRun {
     private final SplittableRandom chance;
     private final double skill;
     private final List<Event> events = new ArrayList<>();
+    private Set<OpenUnit> open = Set.of();
     private long clock = 3_000;
     private long nextLook = 20_000;
     private long seq;
@@ -60,20 +81,14 @@ final class PlayedRun {
         var chance = new SplittableRandom(seed);
         var seen = new ArrayList<Event>();
         for (var e : played.events()) {
-            boolean word = e.kind() == EventKind.SAY || e.kind() == EventKind.REPORT_ANSWER;
+            boolean word = e.data() instanceof Say || e.data() instanceof ReportAnswer;
             if (word && chance.nextDouble() < 0.07) continue;
-            var data = e.data();
-            if (e.kind() == EventKind.LOOK && chance.nextDouble() < 0.2) {
-                var faults = data.faults();
-                data = EventData.with()
-                        .asked(data.asked())
-                        .faults(
-                                faults == null || faults.isEmpty()
-                                        ? List.of(FAULTS[chance.nextInt(FAULTS.length)])
-                                        : List.of())
-                        .build();
-            }
-            seen.add(new Event("s" + e.id(), "second", e.seq(), e.atMs(), e.wall(), e.kind(), data));
+            Observation data = e.data();
+            if (data instanceof Look look && chance.nextDouble() < 0.2)
+                data = new Look(
+                        look.faults().isEmpty() ? List.of(FAULTS[chance.nextInt(FAULTS.length)]) : List.of(),
+                        look.asked());
+            seen.add(new Event("s" + e.id(), "second", e.seq(), e.atMs(), e.wall(), data));
         }
         return new Practical(played.sequence(), played.profile(), played.asked(), played.sides(), seen);
     }
@@ -84,6 +99,26 @@ final class PlayedRun {
         return new Practical(sequence, profile, List.of(), Sides.EACH, run.events);
     }
 
+    /** The same with what the grader says at the review: who was there and heard nothing knows that there was nothing. */
+    static Practical reviewed(Practical played, Instant startedAt) {
+        var events = new ArrayList<>(played.events());
+        long at = events.get(events.size() - 1).atMs() + 120_000;
+        int n = 0;
+        for (var question : Scores.of(played).questions()) {
+            var said =
+                    question.permission() ? Said.NOT_ASKED : question.answers().get(0);
+            n++;
+            events.add(new Event(
+                    "review-" + n,
+                    "review",
+                    n,
+                    at + 4_000L * n,
+                    startedAt.plusMillis(at + 4_000L * n),
+                    new ReviewAnswer(question.key(), said)));
+        }
+        return played.with(played.asked(), events);
+    }
+
     private boolean happens(double probability) {
         return chance.nextDouble() < probability;
     }
@@ -92,15 +127,13 @@ final class PlayedRun {
         return habits.has(w) && happens(0.85 - 0.35 * skill);
     }
 
-    private void at(long ms, EventKind kind, Consumer<EventData.Builder> fill) {
-        var data = EventData.with();
-        fill.accept(data);
+    private void at(long ms, Observation seen) {
         seq++;
-        events.add(new Event("t1-" + seq, "t1", seq, ms, startedAt.plusMillis(ms), kind, data.build()));
+        events.add(new Event("t1-" + seq, "t1", seq, ms, startedAt.plusMillis(ms), seen));
     }
 
     private void play() {
-        at(0, EventKind.ATTEND, d -> d.on(true));
+        at(0, new Attend(true));
         var stints = order(new Practical(sequence, profile, List.of(), Sides.EACH, List.of()).brief());
         boolean oneSide = habits.has(Weakness.SECOND_SIDE_FORGOTTEN) && happens(0.75 - 0.5 * skill);
         for (int i = 0; i < stints.size(); i++) {
@@ -110,9 +143,9 @@ final class PlayedRun {
             if (!last && i > 0 && happens(0.10 * (1 - skill))) continue;
             step(stint, i == 0, last);
         }
-        if (happens(0.25 * (1 - skill) + (weak(Weakness.LOOSE_SHEET) ? 0.3 : 0)))
-            at(clock, EventKind.SHEET_CHANGE, d -> d.drape(Drape.NOT_COVERED_AT_END));
-        at(clock + 2_000, EventKind.FINISH, d -> {});
+        boolean left = happens(0.25 * (1 - skill) + (weak(Weakness.LOOSE_SHEET) ? 0.3 : 0));
+        at(clock, new SheetLook(left ? List.of(DrapingFault.NOT_COVERED_AT_END) : List.of(), true));
+        at(clock + 2_000, new Finish());
     }
 
     /** The planned order with neighbours on the same side swapped now and then. */
@@ -134,7 +167,7 @@ final class PlayedRun {
         if (sensitive && asks && !late) consent(clock - 2_000, step.zones().get(0));
         warn(stint, silent);
         long start = clock;
-        at(start, EventKind.STEP_START, d -> d.step(step.id()).side(stint.side()));
+        at(start, new StepStart(step.id(), stint.side()));
         if (sensitive && asks && late && happens(0.6))
             consent(start + 9_000, step.zones().get(0));
         double share = Math.max(0.35, Math.min(1.15, 0.62 + 0.42 * skill + (chance.nextDouble() - 0.5) * 0.25));
@@ -147,26 +180,23 @@ final class PlayedRun {
         talk(stint, start, end, silent);
         holds(stint, start, end);
         draping(stint, start, length);
+        way(start, length);
         looks(stint, end);
-        if (last && happens(silent ? 0.3 : 0.55 + 0.45 * skill))
-            at(end - 1_500, EventKind.SAY, d -> d.saying(SayKind.CLOSING));
+        if (last && happens(silent ? 0.3 : 0.55 + 0.45 * skill)) at(end - 1_500, Say.of(SayKind.CLOSING));
         clock = end + 3_000 + Math.round(chance.nextDouble() * 9_000 * (1.4 - skill));
-        at(end, EventKind.STEP_STOP, d -> d.step(step.id()).side(stint.side()));
+        at(end, new StepStop(step.id(), stint.side()));
     }
 
     private void consent(long at, Zone zone) {
-        at(
-                Math.max(0, at - 2_500),
-                EventKind.CONSENT,
-                d -> d.answer(ConsentAnswer.ASKED).zone(zone));
-        at(Math.max(0, at), EventKind.CONSENT, d -> d.answer(ConsentAnswer.YES).zone(zone));
+        at(Math.max(0, at - 2_500), Consent.of(Answer.ASKED, zone));
+        at(Math.max(0, at), Consent.of(Answer.YES, zone));
     }
 
     private void warn(Stint stint, boolean silent) {
         boolean planned =
                 stint.step().say().stream().anyMatch(s -> s.kind() == SayKind.WARNS || s.kind() == SayKind.EXPLAINS);
         if (planned && happens(silent ? 0.25 + 0.2 * skill : 0.45 + 0.5 * skill))
-            at(Math.max(0, clock - 1_500), EventKind.SAY, d -> d.saying(SayKind.WARNS));
+            at(Math.max(0, clock - 1_500), Say.of(SayKind.WARNS));
     }
 
     private void opening(long start, long length, boolean silent) {
@@ -174,7 +204,7 @@ final class PlayedRun {
         for (int i = 0; i < kinds.size(); i++) {
             var kind = kinds.get(i);
             if (kind == SayKind.GREETING || happens(silent ? 0.35 : 0.5 + 0.5 * skill))
-                at(start + length * (i + 1) / 6, EventKind.SAY, d -> d.saying(kind));
+                at(start + length * (i + 1) / 6, Say.of(kind));
         }
     }
 
@@ -185,12 +215,10 @@ final class PlayedRun {
         if (!thumb && !happens(0.45)) return;
         int depth = step.depth();
         if (depth > 0 && (weak(Weakness.HEAVY_HANDS) || happens(0.22 * (1 - skill)))) depth = Math.min(5, depth + 1);
-        int seen = depth;
+        else if (depth > 1 && happens(0.3 * (1 - skill))) depth--;
         var zone = step.zones().get(chance.nextInt(step.zones().size()));
-        at(start + Math.min(4_000, length / 3), EventKind.CONTACT, d -> {
-            d.zone(zone).depth(seen);
-            if (thumb) d.tool(Tool.BARE_THUMB);
-        });
+        var touch = Contact.on(zone).depth(depth);
+        at(start + Math.min(4_000, length / 3), thumb ? touch.tool(Tool.BARE_THUMB) : touch);
     }
 
     private void talk(Stint stint, long start, long end, boolean silent) {
@@ -202,24 +230,17 @@ final class PlayedRun {
             switch (say.kind()) {
                 case PRESSURE_QUESTION, CHOICE -> {
                     if (!happens(silent ? 0.22 + 0.25 * skill : 0.45 + 0.52 * skill)) continue;
-                    at(at, EventKind.SAY, d -> d.saying(say.kind()).style(happens(0.8) ? Style.OPEN : Style.CLOSED));
+                    at(at, new Say(say.kind(), happens(0.8) ? Style.OPEN : Style.CLOSED, null, null));
                     report(stint, at + 2_500, end);
                 }
                 case INTERVIEW -> {
                     interview++;
                     int n = interview;
-                    if (happens(silent ? 0.4 : 0.5 + 0.48 * skill))
-                        at(
-                                start + (end - start) * n / 5,
-                                EventKind.SAY,
-                                d -> d.saying(SayKind.INTERVIEW).number(n));
+                    if (happens(silent ? 0.4 : 0.5 + 0.48 * skill)) at(start + (end - start) * n / 5, Say.interview(n));
                 }
                 case READY_CUE, RELAX_CUE -> {
                     if (happens(silent ? 0.3 : 0.5 + 0.48 * skill))
-                        at(
-                                say.kind() == SayKind.READY_CUE ? start + 1_000 : end - 1_200,
-                                EventKind.SAY,
-                                d -> d.saying(say.kind()));
+                        at(say.kind() == SayKind.READY_CUE ? start + 1_000 : end - 1_200, Say.of(say.kind()));
                 }
                 default -> {}
             }
@@ -236,16 +257,16 @@ final class PlayedRun {
         int number = (int) Math.max(
                 0,
                 Math.min(10, Math.round(middle + lean + (chance.nextDouble() + chance.nextDouble() - 1) * 2 * spread)));
-        at(at, EventKind.REPORT, d -> d.number(number));
+        at(at, Report.of(number));
         if (number <= band.high()) return;
         if (happens(0.12 * (1 - skill))) {
-            at(at + 9_000, EventKind.REPORT_ANSWER, d -> d.response(Response.NONE));
+            at(at + 9_000, new ReportAnswer(Response.NONE));
             return;
         }
         long delay = Math.round(1_500 + chance.nextDouble() * (3_000 + 12_000 * (1 - skill)));
         var response =
                 List.of(Response.EASED, Response.BROADER, Response.SLOWER).get(chance.nextInt(3));
-        at(at + delay, EventKind.REPORT_ANSWER, d -> d.response(response));
+        at(at + delay, new ReportAnswer(response));
     }
 
     private void holds(Stint stint, long start, long end) {
@@ -256,8 +277,8 @@ final class PlayedRun {
                 double factor = 1 + (chance.nextDouble() - 0.55) * 1.3 * (1.05 - skill);
                 long hold = Math.max(1_000, Math.round(dose.seconds() * 1000 * factor));
                 if (at + hold > end) break;
-                at(at, EventKind.HOLD_START, d -> {});
-                at(at + hold, EventKind.HOLD_STOP, d -> {});
+                at(at, new HoldStart());
+                at(at + hold, new HoldStop());
                 at += hold + 1_200;
             }
         }
@@ -265,23 +286,40 @@ final class PlayedRun {
             double rate = dose.perSecond() * (1 + (chance.nextDouble() - 0.3) * 1.4 * (1 - skill));
             for (int i = 0; i < 6; i++) {
                 long tap = start + 6_000 + Math.round(i * 1000 / rate);
-                if (tap < end) at(tap, EventKind.RATE_TAP, d -> {});
+                if (tap < end) at(tap, new RateTap());
             }
         }
     }
 
+    /** Each change of the sheet is looked at, but for now and then; a big movement wants it secured. */
     private void draping(Stint stint, long start, long length) {
-        var step = stint.step();
-        if (step.library().stroke().bigMovement())
+        if (stint.step().library().stroke().bigMovement())
             at(
                     start + 500,
-                    EventKind.SHEET_CHANGE,
-                    d -> d.drape(happens(0.45 + 0.5 * skill) ? Drape.SECURED : Drape.NOT_SECURED));
-        double fault = 0.09 * (1 - skill) + (habits.has(Weakness.LOOSE_SHEET) ? 0.16 * (1.3 - skill) : 0);
-        if (stint.side() != Side.BOTH && happens(fault)) {
-            var what = List.of(Drape.LOOSE, Drape.LOOSE, Drape.LIFTED_TOO_HIGH).get(chance.nextInt(3));
-            at(start + length / 2, EventKind.SHEET_CHANGE, d -> d.drape(what));
-        }
+                    happens(0.45 + 0.5 * skill)
+                            ? new SheetLook(List.of(), false)
+                            : new SheetLook(List.of(DrapingFault.NOT_SECURED), false));
+        var now = Timeline.unitsOpenedBy(stint);
+        boolean changed = !open.containsAll(now) || now.isEmpty() && !open.isEmpty();
+        open = now;
+        if (!changed || happens(0.1)) return;
+        double fault = 0.3 * (1 - skill) + (habits.has(Weakness.LOOSE_SHEET) ? 0.45 * (1.3 - skill) : 0);
+        var missed = happens(fault)
+                ? List.of(List.of(
+                                DrapingFault.LOOSE,
+                                DrapingFault.LOOSE,
+                                DrapingFault.LIFTED_TOO_HIGH,
+                                DrapingFault.OTHER)
+                        .get(chance.nextInt(4)))
+                : List.<DrapingFault>of();
+        at(start + Math.min(6_000, length / 2), new SheetLook(missed, true));
+    }
+
+    /** A stroke the wrong way, or beside its landmark, now and then; and a word of praise. */
+    private void way(long start, long length) {
+        if (happens(0.09 * (1 - skill)))
+            at(start + length / 3, new StrokeFault(happens(0.5) ? Flaw.WRONG_DIRECTION : Flaw.WRONG_LANDMARK));
+        if (happens(0.05 * skill)) at(start + length / 2, new Praise(null));
     }
 
     private void looks(Stint stint, long end) {
@@ -294,10 +332,7 @@ final class PlayedRun {
             if (weak(Weakness.BENT_BACK) && happens(0.6)) faults.add(MechanicsFault.BENT_WAIST);
             if (happens(0.46 * (1 - skill))) faults.add(FAULTS[chance.nextInt(FAULTS.length)]);
             var found = faults.stream().distinct().toList();
-            at(
-                    nextLook + chance.nextInt(3_000),
-                    EventKind.LOOK,
-                    d -> d.asked(true).faults(found));
+            at(nextLook + chance.nextInt(3_000), new Look(found, true));
         }
     }
 }

@@ -1,5 +1,6 @@
 package palmtally.server.handout;
 
+import java.util.Locale;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 
@@ -33,6 +34,6 @@ public enum Paper {
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

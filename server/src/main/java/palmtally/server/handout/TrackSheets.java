@@ -136,7 +136,7 @@ final class TrackSheets {
     }
 
     private static String level(Bar bar) {
-        return bar.level() == null ? "–" : whole(bar.level()) + " ± " + whole(bar.sd());
+        return bar.level() == null ? "–" : whole(bar.level());
     }
 
     String cohort(Tracking.Cohort c, CohortSteps.Heat heat, Lookout.Forecast forecast, Instant now) {

@@ -1,6 +1,7 @@
 package palmtally.server.people;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -23,7 +24,7 @@ public class Duties {
 
         @Override
         public String toString() {
-            return name().toLowerCase();
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

@@ -1,5 +1,7 @@
 package palmtally.server.people;
 
+import java.util.Locale;
+
 /** What somebody may do. */
 public enum Role {
     LEAD,
@@ -13,11 +15,11 @@ public enum Role {
     }
 
     public static Role of(String text) {
-        return valueOf(text.toUpperCase());
+        return valueOf(text.toUpperCase(Locale.ROOT));
     }
 
     @Override
     public String toString() {
-        return name().toLowerCase();
+        return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -20,10 +20,12 @@ import org.springframework.transaction.support.TransactionTemplate;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
-import palmtally.core.practical.Event;
-import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
+import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Finish;
+import palmtally.core.practical.event.Undo;
 import palmtally.core.sequence.Sequence;
 import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
@@ -239,8 +241,7 @@ class Capture {
         if (!refs.isEmpty()) rows.eventsOf(id, refs).forEach(e -> there.add(e.id()));
         var faults = Practical.faults(known.sequence, sent, r -> mine.containsKey(r) || there.contains(r));
         boolean end = mine.values().stream()
-                .allMatch(e ->
-                        e.kind() == EventKind.FINISH || e.kind() == EventKind.UNDO || e.kind() == EventKind.ATTEND);
+                .allMatch(e -> e.data() instanceof Finish || e.data() instanceof Undo || e.data() instanceof Attend);
         int most = end ? Practical.MOST_EVENTS : Practical.MOST_EVENTS - KEPT_FOR_THE_END;
         if (known.events.get() + mine.size() > most) {
             known.events.set(rows.countEvents(id));
@@ -255,7 +256,7 @@ class Capture {
         int fresh =
                 log.store(id, account, mine.values().stream().map(Records::row).toList());
         int events = known.events.addAndGet(fresh);
-        boolean ends = mine.values().stream().anyMatch(e -> e.kind() == EventKind.FINISH || e.kind() == EventKind.UNDO);
+        boolean ends = mine.values().stream().anyMatch(e -> e.data() instanceof Finish || e.data() instanceof Undo);
         if (ends) known.finished = settle(id);
         return new Stored(events, known.finished);
     }
@@ -265,7 +266,7 @@ class Capture {
         return Boolean.TRUE.equals(transaction.execute(s -> {
             var row = records.lock(id);
             boolean finished =
-                    Run.of(records.practical(row)).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
+                    Run.of(records.practical(row)).events().stream().anyMatch(e -> e.data() instanceof Finish);
             if (finished != row.finished()) {
                 rows.finish(id, finished);
                 rows.finishLooks(id, finished);
@@ -279,7 +280,6 @@ class Capture {
         return a.device().equals(b.device())
                 && a.seq() == b.seq()
                 && a.atMs() == b.atMs()
-                && a.kind() == b.kind()
                 && a.data().equals(b.data());
     }
 

@@ -133,7 +133,7 @@ class EventLog implements SmartLifecycle {
                     .put("device", e.device())
                     .put("seq", e.seq())
                     .put("at_ms", e.atMs())
-                    .put("kind", e.kind().toString());
+                    .put("kind", e.kind());
             if (account != null) row.put("account", account.toString());
             if (e.wall() != null) row.put("wall", e.wall().toString());
             row.set("data", Json.MAPPER.readTree(e.data()));
@@ -177,7 +177,7 @@ class EventLog implements SmartLifecycle {
                 && a.device().equals(b.device())
                 && a.seq() == b.seq()
                 && a.atMs() == b.atMs()
-                && a.kind() == b.kind()
+                && a.kind().equals(b.kind())
                 && Json.MAPPER.readTree(a.data()).equals(Json.MAPPER.readTree(b.data()));
     }
 

@@ -13,9 +13,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
-import palmtally.core.practical.Event;
-import palmtally.core.practical.EventData;
-import palmtally.core.practical.EventKind;
+import palmtally.core.practical.event.ClientWord;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Observation;
+import palmtally.core.practical.event.Report;
+import palmtally.core.practical.event.SafetyStop;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Passwords;
 import palmtally.server.problem.Refusal;
@@ -32,7 +34,7 @@ public class Handsets {
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -133,31 +135,16 @@ public class Handsets {
                         said.seq == null ? 0 : said.seq,
                         Math.max(0, at),
                         now,
-                        kind(said),
-                        data(said, capture.tooMuch(row))));
+                        heard(said, capture.tooMuch(row))));
     }
 
-    private static EventKind kind(Said said) {
-        if (said.number != null || said.word == Word.TOO_MUCH) return EventKind.REPORT;
-        return said.word == Word.STOP ? EventKind.SAFETY_STOP : EventKind.NOTE;
-    }
-
-    private static EventData data(Said said, int tooMuch) {
-        if (said.number != null)
-            return EventData.with()
-                    .number(said.number)
-                    .source(EventData.Source.HANDSET)
-                    .build();
+    private static Observation heard(Said said, int tooMuch) {
+        if (said.number != null) return new Report(said.number, null, Report.Source.HANDSET, null);
         return switch (said.word == null ? Word.STOP : said.word) {
-            case TOO_MUCH ->
-                EventData.with()
-                        .number(tooMuch)
-                        .text("too much")
-                        .source(EventData.Source.HANDSET)
-                        .build();
-            case STOP -> EventData.with().text("stop, said the client").build();
-            case TICKLES -> EventData.with().text("tickles, said the client").build();
-            case COLD -> EventData.with().text("cold, said the client").build();
+            case TOO_MUCH -> new Report(tooMuch, "too much", Report.Source.HANDSET, null);
+            case STOP -> new SafetyStop(null, true);
+            case TICKLES -> new ClientWord(ClientWord.Word.TICKLES);
+            case COLD -> new ClientWord(ClientWord.Word.COLD);
         };
     }
 }

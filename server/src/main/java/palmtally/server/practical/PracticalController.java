@@ -24,7 +24,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.competency.Gate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
-import palmtally.core.practical.Event;
+import palmtally.core.practical.event.Event;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
@@ -258,7 +258,7 @@ class PracticalController {
     ResponseEntity<String> file(@Me Caller caller, @PathVariable UUID id) {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=\"practical-" + id + ".json\"")
-                .body(Documents.write(views.one(caller, id).practical()));
+                .body(Documents.write(views.record(caller, id)));
     }
 
     @Allow(Permission.TERM_STAFF)

@@ -12,7 +12,6 @@ import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
-import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Outcome;
 import palmtally.core.sequence.Sides;
 import palmtally.server.practical.Practicals.Kind;
@@ -74,7 +73,7 @@ interface PracticalRows {
             long seq,
             long atMs,
             @Nullable Instant wall,
-            EventKind kind,
+            String kind,
             String data) {}
 
     record AwardRow(
@@ -86,7 +85,29 @@ interface PracticalRows {
             boolean released,
             UUID awardedBy,
             Instant awardedAt,
-            @Nullable Integer events) {}
+            @Nullable Integer events) {
+        /** How close a mean must be to be the one that was awarded: what is shown is whole points. */
+        private static final double SAME = 0.5;
+
+        /**
+         * What it came to when it was given. An award stands as it was given, whatever the rules of another day, or taps that came in
+         * later, would make of it.
+         */
+        Outcome outcome(Outcome today) {
+            boolean same = today.result() == result
+                    && (mean == null
+                            ? today.mean() == null
+                            : today.mean() != null && Math.abs(today.mean() - mean) < SAME);
+            return same
+                    ? today
+                    : new Outcome(
+                            result,
+                            mean,
+                            mean == null ? null : Outcome.Band.of(mean),
+                            List.of(
+                                    "It stands as it was awarded; by today’s rules and taps it would come to something else."));
+        }
+    }
 
     String COLUMNS =
             "id, term_id, student_id, partner_id, grader_id, sequence_version_id, profile_version_id, asked::text as asked, sides, table_number, started_at, finished, limit_seconds, today::text as today, despite, void_reason, retake_of, kind, criterion, beside, watches";
@@ -102,6 +123,27 @@ interface PracticalRows {
 
     @Select("select " + COLUMNS + " from practical where id = #{id}")
     Optional<Row> byId(UUID id);
+
+    @Select("select " + COLUMNS + " from practical where term_id = #{term}")
+    List<Row> ofTerm(UUID term);
+
+    record Kept(
+            UUID practicalId,
+            @Nullable Double rating,
+            @Nullable String selfMark) {}
+
+    /** The ratings and the students' own marks of a term. */
+    @Select("""
+            select p.id as practical_id, r.value as rating, m.body::text as self_mark from practical p
+            left join rating r on r.practical_id = p.id
+            left join self_mark m on m.practical_id = p.id
+            where p.term_id = #{term} and (r.practical_id is not null or m.practical_id is not null)""")
+    List<Kept> kept(UUID term);
+
+    @Select("""
+            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events from newest_award
+            where practical_id in (select id from practical where term_id = #{term})""")
+    List<AwardRow> awards(UUID term);
 
     @Select("select " + COLUMNS + " from practical where id = #{id} for update")
     Optional<Row> lock(UUID id);
@@ -120,7 +162,7 @@ interface PracticalRows {
             long seq,
             long atMs,
             @Nullable Instant wall,
-            EventKind kind,
+            String kind,
             String data) {}
 
     /** Events of a grader's open practicals that were stored after another, and those of the last seconds again: what is stored at once need not be seen at once. */

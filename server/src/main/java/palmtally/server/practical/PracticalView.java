@@ -10,12 +10,12 @@ import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Again;
-import palmtally.core.practical.Event;
 import palmtally.core.practical.Goal;
 import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
 import palmtally.core.practical.Scores;
+import palmtally.core.practical.event.Event;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -24,7 +24,6 @@ import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
 import palmtally.server.people.Person;
 import palmtally.server.practical.PracticalRows.AwardRow;
-import palmtally.server.practical.PracticalRows.Row;
 import palmtally.server.sequence.PlanView.OpenView;
 import palmtally.server.sequence.PlanView.SpanView;
 
@@ -101,43 +100,30 @@ public record PracticalView(
         }
     }
 
-    /** Who is in it, by name. */
-    record Cast(Person student, @Nullable Person partner, Person grader) {}
-
-    /**
-     * What was said of it.
-     *
-     * @param by who gave the award
-     */
-    record Judged(
-            @Nullable Double rating,
-            @Nullable AwardRow award,
-            @Nullable String by,
-            @Nullable Map<Criterion, Double> selfMarks) {}
-
-    /** @param beside the other grader's half, where there is one and it may be told */
-    static PracticalView of(
-            Row row, Cast cast, Practical practical, Judged judged, @Nullable UUID beside, Instant now, boolean staff) {
+    static PracticalView of(OpenedPractical opened, Instant now, boolean staff) {
+        var row = opened.row();
+        var practical = opened.practical();
+        var given = opened.award();
         var scores = Records.scores(practical, row.criterion());
         var run = scores.run();
         // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
-        boolean hidden = row.finished() && judged.rating == null && judged.award == null;
+        boolean hidden = row.finished() && opened.rating() == null && given == null;
         AwardView award = null;
         List<Goal> goals = hidden ? List.of() : Goal.of(scores, Set.of());
         List<Again> again = List.of();
-        if (judged.award != null && judged.by != null) {
-            var body = judged.award.body();
-            var outcome = Awards.outcome(scores, body, judged.rating);
+        if (given != null && opened.by() != null) {
+            var body = given.body();
+            var outcome = given.outcome(Awards.outcome(scores, body, opened.rating()));
             goals = Goal.of(scores, body.struckKeys());
             again = Again.of(scores, outcome, body.values(), body.struckKeys());
-            award = AwardView.of(judged.award, judged.by, practical, outcome);
+            award = AwardView.of(given, opened.by(), practical, outcome);
         }
         return new PracticalView(
                 row.id(),
                 row.termId(),
-                cast.student,
-                cast.partner,
-                cast.grader,
+                opened.student(),
+                opened.partner(),
+                opened.grader(),
                 row.startedAt(),
                 Math.max(0, now.toEpochMilli() - row.startedAt().toEpochMilli()),
                 row.finished(),
@@ -156,25 +142,20 @@ public record PracticalView(
                         .toList(),
                 practical.events(),
                 RunView.of(run),
-                judged.rating,
-                hidden ? null : computed(scores, judged.rating),
+                opened.rating(),
+                hidden ? null : computed(scores, opened.rating()),
                 award,
                 row.retakeOf(),
                 row.kind(),
                 row.criterion(),
-                beside,
+                opened.beside(),
                 goals,
                 again,
-                judged.selfMarks);
+                opened.selfMarks());
     }
 
     private static ScoreView computed(Scores scores, @Nullable Double rating) {
         return ScoreView.of(
                 scores, Outcome.of(scores, Map.of(), scores.critical().size(), rating));
-    }
-
-    /** The record in it, as it is written into a file. */
-    public Practical practical() {
-        return new Practical(sequence, profile, asked, sides, events);
     }
 }

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
@@ -19,10 +20,10 @@ import palmtally.core.body.Zone;
 import palmtally.core.competency.Evidence;
 import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
-import palmtally.core.practical.Event;
-import palmtally.core.practical.EventKind;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Finish;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -93,7 +94,7 @@ public class Practicals {
 
         @Override
         public String toString() {
-            return name().toLowerCase().replace('_', '-');
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 
@@ -363,11 +364,6 @@ public class Practicals {
                 .toList();
     }
 
-    /** Whether the caller may read a practical of a term they teach: not the other half of a pair they have not awarded. */
-    public boolean open(Caller caller, UUID id) {
-        return !records.blind(caller, records.row(id));
-    }
-
     /** Practicals a student may judge before anything of the result is shown. */
     public List<ToMark> toMark(UUID student) {
         return rows.toMark(student).stream()
@@ -530,7 +526,7 @@ public class Practicals {
         EventLog.put(
                 sent, id, account, record.events().stream().map(Records::row).toList());
         rows.addAll(sent.toString(), clock.instant());
-        boolean finished = Run.of(record).events().stream().anyMatch(e -> e.kind() == EventKind.FINISH);
+        boolean finished = Run.of(record).events().stream().anyMatch(e -> e.data() instanceof Finish);
         if (finished) rows.finish(id, true);
     }
 }

@@ -6,11 +6,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.body.Region;
 import palmtally.core.finding.Criterion;
-import palmtally.core.practical.Event;
-import palmtally.core.practical.EventData;
-import palmtally.core.practical.EventKind;
+import palmtally.core.practical.Extent;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
+import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.Event;
 import palmtally.formats.Json;
 import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
@@ -86,14 +86,7 @@ class Records {
     }
 
     static Event event(EventRow r) {
-        return new Event(
-                r.id(),
-                r.device(),
-                r.seq(),
-                r.atMs(),
-                r.wall(),
-                r.kind(),
-                Json.MAPPER.readValue(r.data(), EventData.class));
+        return new Event(r.id(), r.device(), r.seq(), r.atMs(), r.wall(), Json.observation(r.kind(), r.data()));
     }
 
     static EventRow row(Event e) {
@@ -107,13 +100,14 @@ class Records {
                 profiles.version(row.profileVersionId()).document(),
                 List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
                 row.sides(),
+                row.kind() == Practicals.Kind.PRACTICAL && row.retakeOf() == null ? Extent.WHOLE : Extent.PART,
                 events(row.id()));
     }
 
     /** How many taps an award rests on; where a grader's eyes were is told by the device itself, also when it is put away. */
     static int taps(Practical practical) {
         return (int) practical.events().stream()
-                .filter(e -> e.kind() != EventKind.ATTEND)
+                .filter(e -> !(e.data() instanceof Attend))
                 .count();
     }
 
@@ -136,15 +130,24 @@ class Records {
 
     /** Whether the caller grades the same run on their own and has not seen the other's marks yet. */
     boolean blind(Caller caller, Row row) {
+        return blind(caller, row, Attached.each(rows));
+    }
+
+    boolean blind(Caller caller, Row row, Attached attached) {
         if (row.graderId().equals(caller.id()) || row.voidReason() != null) return false;
-        var other = rows.other(row.id()).orElse(null);
+        var other = attached.other(row.id()).orElse(null);
         return other != null
                 && other.graderId().equals(caller.id())
-                && (rows.award(row.id()).isEmpty() || rows.award(other.id()).isEmpty());
+                && (attached.award(row.id()).isEmpty()
+                        || attached.award(other.id()).isEmpty());
     }
 
     void mustNotBeBlind(Caller caller, Row row) {
-        if (blind(caller, row))
+        mustNotBeBlind(caller, row, Attached.each(rows));
+    }
+
+    void mustNotBeBlind(Caller caller, Row row, Attached attached) {
+        if (blind(caller, row, attached))
             throw Refusal.forbidden("Two graders mark this run, each on their own: it opens once both have awarded.");
     }
 

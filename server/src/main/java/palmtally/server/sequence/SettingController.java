@@ -20,10 +20,10 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.profile.Choices;
+import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
-import palmtally.core.profile.Setting;
-import palmtally.core.profile.Threshold;
 import palmtally.core.sequence.Checks;
 import palmtally.formats.ScoreView.FindingView;
 import palmtally.server.people.Allow;
@@ -36,15 +36,24 @@ import palmtally.server.version.Version;
 /** What a school decides, who decides otherwise, and what a change would say of a sequence before it is saved. */
 @RestController
 class SettingController {
-    /** @param chosen id of the option each profile takes, by profile */
+    /**
+     * @param group under which heading it is found
+     * @param chosen id of the option each profile takes, by profile
+     */
     record SettingView(
-            String id, String question, List<Rule> rules, List<Setting.Option> options, Map<String, String> chosen) {}
+            String id,
+            String question,
+            String group,
+            List<Rule> rules,
+            List<Choices.Option> options,
+            Map<String, String> chosen) {}
 
     record TopicView(ScopeTopic id, String name, String caution, Map<String, ScopeTopic.Level> chosen) {}
 
     record NumberView(
             String id,
             String name,
+            String group,
             String unit,
             double least,
             double most,
@@ -91,13 +100,15 @@ class SettingController {
         var all = profiles.all().stream().map(Version::document).toList();
         var ofPlans = Checks.rules();
         return new SettingsView(
-                Setting.all().stream()
-                        .map(s -> new SettingView(s.id(), s.question(), s.rules(), s.options(), by(all, s::chosen)))
+                Choices.all().stream()
+                        .map(s -> new SettingView(
+                                s.id(), s.question(), s.group().label(), s.rules(), s.options(), by(all, s::chosen)))
                         .toList(),
-                Threshold.all().stream()
+                Numbers.all().stream()
                         .map(t -> new NumberView(
                                 t.id(),
                                 t.name(),
+                                t.group().label(),
                                 t.unit(),
                                 t.least(),
                                 t.most(),
@@ -159,7 +170,7 @@ class SettingController {
         var faults = new ArrayList<Fault>();
         if (changes.settings != null)
             for (var e : changes.settings.entrySet()) {
-                var setting = Setting.find(e.getKey());
+                var setting = Choices.find(e.getKey());
                 if (setting.isEmpty()) faults.add(new Fault("settings", e.getKey(), "is no setting here"));
                 else
                     try {
@@ -170,7 +181,7 @@ class SettingController {
             }
         if (changes.numbers != null)
             for (var e : changes.numbers.entrySet()) {
-                var threshold = Threshold.find(e.getKey());
+                var threshold = Numbers.find(e.getKey());
                 if (threshold.isEmpty()) faults.add(new Fault("numbers", e.getKey(), "is no number here"));
                 else
                     try {

@@ -21,7 +21,6 @@ import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
-import palmtally.core.practical.EventKind;
 import palmtally.server.practical.PracticalRows.EventKey;
 import palmtally.server.practical.PracticalRows.EventRow;
 
@@ -51,7 +50,7 @@ class EventLogHealthTest {
     }
 
     private void tap() {
-        log.store(TABLE, null, List.of(new EventRow("a", "d", 1, 1, null, EventKind.NOTE, "{}")));
+        log.store(TABLE, null, List.of(new EventRow("a", "d", 1, 1, null, "note", "{}")));
     }
 
     @Test

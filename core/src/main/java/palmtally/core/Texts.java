@@ -1,0 +1,23 @@
+package palmtally.core;
+
+import java.util.Optional;
+
+/** Texts that files and a database can keep. */
+public final class Texts {
+    private Texts() {}
+
+    /** Why a text cannot be kept: it holds a null character or half of a character; nothing where it can. */
+    public static Optional<String> unkept(String text) {
+        for (int i = 0; i < text.length(); i++) {
+            char c = text.charAt(i);
+            if (c == 0) return Optional.of("must not hold a null character");
+            if (!Character.isSurrogate(c)) continue;
+            if (Character.isHighSurrogate(c) && i + 1 < text.length() && Character.isLowSurrogate(text.charAt(i + 1))) {
+                i++;
+                continue;
+            }
+            return Optional.of("holds half of a character. Maybe it was cut in the middle of one");
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,51 @@
+package palmtally.core.practical.event;
+
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Side;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.technique.Tool;
+
+/**
+ * What the grader sees of the hands; what it does not say stays as it was. A zone that is named is touched from now on.
+ *
+ * @param depth 0–5
+ */
+public record Contact(
+        @Nullable Zone zone,
+        @Nullable Side side,
+        @Nullable Tool tool,
+        @Whole(least = 0, most = 5) @Nullable Integer depth,
+        @Nullable Sheet sheet)
+        implements Observation {
+    public static Contact on(Zone zone) {
+        return new Contact(zone, null, null, null, null);
+    }
+
+    public static Contact ofDepth(int depth) {
+        return new Contact(null, null, null, depth, null);
+    }
+
+    public Contact depth(int depth) {
+        return new Contact(zone, side, tool, depth, sheet);
+    }
+
+    public Contact side(Side side) {
+        return new Contact(zone, side, tool, depth, sheet);
+    }
+
+    public Contact tool(Tool tool) {
+        return new Contact(zone, side, tool, depth, sheet);
+    }
+
+    @Override
+    public boolean judges() {
+        return true;
+    }
+
+    @Override
+    public void apply(Course course) {
+        if (zone == null) course.change(tool, depth, sheet);
+        else course.touch(zone, side, tool, depth, sheet);
+    }
+}

@@ -1,0 +1,4 @@
+package palmtally.core.practical.event;
+
+/** The practical is over. */
+public record Finish() implements Observation {}

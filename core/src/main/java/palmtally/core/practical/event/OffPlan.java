@@ -1,0 +1,34 @@
+package palmtally.core.practical.event;
+
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Side;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.technique.Tool;
+
+/**
+ * Work on a zone that no step of the plan asks for now.
+ *
+ * @param depth 0–5
+ */
+public record OffPlan(
+        Zone zone,
+        @Nullable Side side,
+        @Nullable Tool tool,
+        @Whole(least = 0, most = 5) @Nullable Integer depth,
+        @Nullable Sheet sheet)
+        implements Observation {
+    public static OffPlan on(Zone zone) {
+        return new OffPlan(zone, null, null, null, null);
+    }
+
+    @Override
+    public boolean judges() {
+        return true;
+    }
+
+    @Override
+    public void apply(Course course) {
+        course.leavePlan(zone, side, tool, depth, sheet);
+    }
+}

@@ -1,0 +1,42 @@
+package palmtally.core.practical.event;
+
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The client says how strong it is.
+ *
+ * @param number 0–10
+ * @param volunteered nobody had asked
+ */
+public record Report(
+        @Whole(least = 0, most = 10) int number,
+        @Words @Nullable String text,
+        @Nullable Source source,
+        @Nullable Boolean volunteered)
+        implements Observation {
+    /** Where it comes from. */
+    public enum Source {
+        SPOKEN,
+        HANDSET;
+
+        @Override
+        public String toString() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    public static Report of(int number) {
+        return new Report(number, null, null, null);
+    }
+
+    /** A number that is said stands for the question before it, unless it was volunteered; one by the handset does not. */
+    public boolean wasAsked() {
+        return source != Source.HANDSET && !Boolean.TRUE.equals(volunteered);
+    }
+
+    @Override
+    public boolean judges() {
+        return true;
+    }
+}

@@ -1,0 +1,57 @@
+package palmtally.core.practical.event;
+
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.sequence.SayKind;
+
+/**
+ * The therapist says something.
+ *
+ * @param style how a question is put
+ * @param number which question of an interview, 1–4
+ */
+public record Say(
+        SayKind saying,
+        @Nullable Style style,
+        @Whole(least = 1, most = 4) @Nullable Integer number,
+        @Words @Nullable String text)
+        implements Observation {
+    /** How a question is put. */
+    public enum Style {
+        OPEN,
+        CHOICE,
+        CLOSED;
+
+        @Override
+        public String toString() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    public static Say of(SayKind saying) {
+        return new Say(saying, null, null, null);
+    }
+
+    /** How much pressure is right. */
+    public static Say question(Style style) {
+        return new Say(SayKind.PRESSURE_QUESTION, style, null, null);
+    }
+
+    public static Say interview(int number) {
+        return new Say(SayKind.INTERVIEW, null, number, null);
+    }
+
+    /** An open question, a choice, or a question of an interview; of pressure any that is not closed. */
+    public boolean asks() {
+        return switch (saying) {
+            case PRESSURE_QUESTION -> style != Style.CLOSED;
+            case CHOICE, INTERVIEW -> true;
+            default -> false;
+        };
+    }
+
+    @Override
+    public boolean judges() {
+        return true;
+    }
+}

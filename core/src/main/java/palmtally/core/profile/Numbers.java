@@ -1,0 +1,131 @@
+package palmtally.core.profile;
+
+import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Rule;
+
+/** Every number of a school profile. Each is said once, by an {@link Amount} where the profile holds it; the either/ors are {@link Choices}. */
+public final class Numbers {
+    /**
+     * One number.
+     *
+     * @param id short name, unique
+     * @param name what it is
+     * @param unit s, %, grade, or empty where the name says it
+     * @param path where it stands in a profile and in its file
+     * @param least smallest that is taken, in the unit
+     * @param most largest that is taken, in the unit
+     * @param above whether it must be more than the least
+     * @param whole whether it is counted, not measured
+     * @param added whether older files lack it
+     * @param rules whose findings change with it; empty where it changes marks instead
+     */
+    public record Row(
+            String id,
+            String name,
+            Group group,
+            String unit,
+            List<String> path,
+            double least,
+            double most,
+            boolean above,
+            boolean whole,
+            boolean added,
+            List<Rule> rules) {
+        /** The number in the unit it is shown in. */
+        public double value(Profile profile) {
+            var held = (Number) java.util.Objects.requireNonNull(Rows.read(profile, path));
+            return Math.round(held.doubleValue() * scale() * 1e6) / 1e6;
+        }
+
+        /** @throws InvalidValue where it lies outside its bounds, is not whole where it is counted, or contradicts another number */
+        public Profile set(Profile profile, double value) {
+            if (!(value >= least && value <= most) || above && value == least || whole && value != Math.rint(value))
+                throw new InvalidValue("profile", new Fault(id, String.valueOf(value), "must be " + bounds()));
+            return Rows.write(profile, path, Rows.number(whole ? int.class : double.class, value / scale()));
+        }
+
+        private String bounds() {
+            return (whole ? "a whole number " : "")
+                    + (above ? "above " : "")
+                    + shown(least)
+                    + (above ? " and at most " : " to ")
+                    + shown(most);
+        }
+
+        /** How much larger it is shown than it is held. */
+        public double scale() {
+            return unit.equals("%") ? 100 : 1;
+        }
+    }
+
+    private static final List<Row> ALL = all(new ArrayList<>());
+
+    private Numbers() {}
+
+    private static List<Row> all(List<Row> rows) {
+        Rows.walk((path, part) -> {
+            var amount = part.getAnnotation(Amount.class);
+            if (amount == null) return;
+            if (part.getType() == Band.class) {
+                rows.add(row(amount, part, Rows.below(path, "low"), "low", amount.name() + ", at least", false));
+                rows.add(row(amount, part, Rows.below(path, "high"), "high", amount.name() + ", at most", false));
+            } else if (part.getType() == Map.class)
+                for (var key : Rows.keys(part))
+                    rows.add(row(
+                            amount,
+                            part,
+                            Rows.below(path, key.toString()),
+                            key.toString(),
+                            amount.name() + ": " + label(key),
+                            key instanceof Weighed weighed && weighed.added()));
+            else rows.add(row(amount, part, path, "", amount.name(), false));
+        });
+        return List.copyOf(rows);
+    }
+
+    private static String label(Object key) {
+        return key instanceof Weighed weighed ? weighed.label() : ((Criterion) key).label();
+    }
+
+    private static Row row(
+            Amount amount, RecordComponent part, List<String> path, String end, String name, boolean added) {
+        double scale = amount.unit().equals("%") ? 100 : 1;
+        return new Row(
+                end.isEmpty() ? amount.id() : amount.id() + "-" + end,
+                name,
+                amount.group(),
+                amount.unit(),
+                path,
+                amount.least() * scale,
+                amount.most() * scale,
+                amount.above(),
+                Rows.whole(part),
+                amount.added() || added,
+                List.of(amount.moves()));
+    }
+
+    /** In the order in which a profile holds them. */
+    public static List<Row> all() {
+        return ALL;
+    }
+
+    /** Where files of earlier versions have numbers that mean nothing any more. */
+    public static List<List<String>> retired() {
+        return Rows.retired();
+    }
+
+    public static Optional<Row> find(String id) {
+        return ALL.stream().filter(r -> r.id.equals(id)).findFirst();
+    }
+
+    private static String shown(double value) {
+        return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
+    }
+}

@@ -1,0 +1,135 @@
+package palmtally.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.RecordComponent;
+import java.lang.reflect.Type;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.junit.jupiter.api.Test;
+import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Observation;
+import palmtally.core.practical.event.Whole;
+import palmtally.core.practical.event.Words;
+import tools.jackson.core.util.DefaultIndenter;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+import tools.jackson.core.util.Separators;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * What the schema of a practical says of events follows from their classes: kinds, fields, bounds. {@code PALM_WRITE_SCHEMAS=1} writes
+ * it anew.
+ */
+class EventSchemaTest {
+    private static final Path SCHEMA = Path.of("..", "docs", "formats", "practical.schema.json");
+    private static final JsonNodeFactory MAKE = JsonNodeFactory.instance;
+
+    @Test
+    void says_of_every_kind_what_its_class_says() throws IOException {
+        var schema = (ObjectNode) Json.MAPPER.readTree(Files.readString(SCHEMA));
+        var defs = (ObjectNode) schema.get("$defs");
+        defs.set("event", event(defs));
+        var text = printed(schema);
+        if (System.getenv("PALM_WRITE_SCHEMAS") != null) Files.writeString(SCHEMA, text);
+        assertThat(Files.readString(SCHEMA)).isEqualTo(text);
+    }
+
+    static String printed(ObjectNode schema) {
+        return Json.MAPPER.writer().with(printer()).writeValueAsString(schema) + "\n";
+    }
+
+    private static DefaultPrettyPrinter printer() {
+        var indent = new DefaultIndenter("  ", "\n");
+        return new DefaultPrettyPrinter(
+                        Separators.createDefaultInstance().withObjectNameValueSpacing(Separators.Spacing.AFTER))
+                .withArrayIndenter(indent)
+                .withObjectIndenter(indent);
+    }
+
+    private static ObjectNode event(ObjectNode defs) {
+        var event = MAKE.objectNode().put("type", "object").put("additionalProperties", false);
+        event.set("required", texts(List.of("id", "device", "seq", "atMs", "kind")));
+        var fields = event.putObject("properties");
+        fields.set("id", text(1, 64).put("description", "made by the device; the same id twice is the same event"));
+        fields.set("device", text(1, 64));
+        fields.putObject("seq").put("type", "integer").put("minimum", 0);
+        fields.putObject("atMs")
+                .put("description", "milliseconds since the start, by a clock that only runs forward")
+                .put("type", "integer")
+                .put("minimum", 0)
+                .put("maximum", Event.MOST_MS);
+        fields.putObject("wall").put("type", "string").put("format", "date-time");
+        fields.putObject("kind").set("enum", texts(Observation.KINDS.keySet()));
+        fields.putObject("data")
+                .put("description", "Which fields a kind must and may carry is said below, kind by kind.")
+                .put("type", "object");
+        var kinds = event.putArray("allOf");
+        Observation.KINDS.forEach((name, type) -> kinds.add(kind(name, type, defs)));
+        return event;
+    }
+
+    private static ObjectNode kind(String name, Class<?> type, ObjectNode defs) {
+        var rule = MAKE.objectNode();
+        var when = rule.putObject("if");
+        when.putObject("properties").putObject("kind").put("const", name);
+        when.set("required", texts(List.of("kind")));
+        var then = rule.putObject("then");
+        var data = then.putObject("properties").putObject("data");
+        var fields = data.putObject("properties");
+        var needed = MAKE.arrayNode();
+        for (var part : type.getRecordComponents()) {
+            fields.set(part.getName(), field(part, part.getGenericType(), defs));
+            if (!part.getAnnotatedType().isAnnotationPresent(Nullable.class)) needed.add(part.getName());
+        }
+        data.put("additionalProperties", false);
+        if (needed.isEmpty()) return rule;
+        data.set("required", needed);
+        then.set("required", texts(List.of("data")));
+        return rule;
+    }
+
+    private static ObjectNode field(RecordComponent part, Type type, ObjectNode defs) {
+        var whole = part.getAnnotation(Whole.class);
+        var words = part.getAnnotation(Words.class);
+        if (words != null) return text(words.least(), words.most());
+        if (type instanceof ParameterizedType list) {
+            var many = MAKE.objectNode().put("type", "array").put("uniqueItems", true);
+            many.set("items", field(part, list.getActualTypeArguments()[0], defs));
+            return many;
+        }
+        var raw = (Class<?>) type;
+        if (raw.isEnum()) {
+            var name =
+                    raw.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(java.util.Locale.ROOT);
+            defs.putObject(name)
+                    .set(
+                            "enum",
+                            texts(Arrays.stream(raw.getEnumConstants())
+                                    .map(Object::toString)
+                                    .toList()));
+            return MAKE.objectNode().put("$ref", "#/$defs/" + name);
+        }
+        if (raw == boolean.class || raw == Boolean.class)
+            return MAKE.objectNode().put("type", "boolean");
+        assertThat(raw).as("%s", part).isIn(int.class, Integer.class);
+        var number = MAKE.objectNode().put("type", "integer");
+        return whole == null ? number : number.put("minimum", whole.least()).put("maximum", whole.most());
+    }
+
+    private static ObjectNode text(int least, int most) {
+        return MAKE.objectNode().put("type", "string").put("minLength", least).put("maxLength", most);
+    }
+
+    private static ArrayNode texts(Iterable<String> words) {
+        var list = MAKE.arrayNode();
+        words.forEach(list::add);
+        return list;
+    }
+}

@@ -1,0 +1,55 @@
+package palmtally.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import palmtally.core.finding.Criterion;
+import palmtally.core.practical.event.SheetChange;
+import palmtally.core.profile.DrapingFault;
+import palmtally.core.profile.MechanicsFault;
+import palmtally.core.profile.Profile;
+
+/** Files of the first version open for ever: what they say stands, and what they could not say yet is as it ships. */
+class OlderFilesTest {
+    private static String older(String name) throws IOException {
+        try (var in = OlderFilesTest.class.getResourceAsStream("/older/" + name)) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    /** Enough observations were fewer, holds weighed more, and answers and ceilings were parts that are none any more. */
+    @ParameterizedTest
+    @CsvSource({"profile.json, 20", "profile-b.json, 15"})
+    void a_profile_keeps_its_numbers_and_takes_the_new_ones_as_they_ship(String file, double thumb) throws Exception {
+        var profile = Documents.readProfile(older(file));
+        var ships = Profile.bySeconds();
+        assertThat(100 * profile.mechanics().bareThumbShare()).isEqualTo(thumb);
+        assertThat(profile.marking().enough())
+                .containsEntry(Criterion.PRESSURE, 3)
+                .containsEntry(Criterion.DRAPING, 1);
+        assertThat(profile.marking().pressure().holds()).isEqualTo(0.15);
+        assertThat(profile.marking().pressure().depth()).isEqualTo(0.3);
+        assertThat(profile.marking().pressure().overPrice()).isEqualTo(15);
+        assertThat(profile.marking().least()).isEqualTo(ships.marking().least());
+        assertThat(profile.draping().faultyCap()).isEqualTo(59);
+        assertThat(profile.draping().prices()).containsEntry(DrapingFault.OTHER, 3.0);
+        assertThat(profile.mechanics().faults())
+                .containsEntry(MechanicsFault.LIFTING_WITH_BACK, 1.0)
+                .containsEntry(MechanicsFault.PULLING_WITH_ARMS, 0.5)
+                .containsEntry(MechanicsFault.REACHING, 1.0);
+        assertThat(Documents.readProfile(Documents.write(profile))).isEqualTo(profile);
+    }
+
+    @Test
+    void a_record_is_scored_by_the_rules_of_today() throws Exception {
+        var practical = Documents.readPractical(older("practical.json"));
+        assertThat(practical.events()).hasSize(134).anyMatch(e -> e.data() instanceof SheetChange);
+        var scores = ScoreView.of(practical);
+        assertThat(scores.criteria()).hasSize(5);
+        assertThat(Documents.readPractical(Documents.write(practical))).isEqualTo(practical);
+    }
+}

@@ -1,0 +1,37 @@
+import type { Kind } from '../kind'
+import { word } from '@/parts/words'
+import type { Pick } from '../kind'
+import type { Tap } from '../queue'
+
+const missed = (fault: NonNullable<Tap['data']['missed']>[number], label: string, key: string): Pick => ({
+  id: `sheet-${fault}`,
+  label,
+  finger: 'draping',
+  key,
+  kind: 'sheet-look',
+  data: { missed: [fault] },
+})
+
+/** A look at the sheet: due at each change of it and at the end, and whenever something of it is seen. */
+export default {
+  kind: 'sheet-look',
+  words: (d) => (d.missed?.length ? `sheet: ${d.missed.map(word).join(', ')}` : 'sheet: clean'),
+  picks: [
+    {
+      id: 'sheet-clean',
+      label: 'Sheet clean',
+      finger: 'draping',
+      key: 'j',
+      kind: 'sheet-look',
+      data: { missed: [] },
+      main: true,
+    },
+    missed('loose', 'Loose', 'k'),
+    missed('left-open', 'Left open', 'l'),
+    missed('lifted-too-high', 'Too high', 'i'),
+    missed('not-secured', 'Unsecured', 'o'),
+    missed('not-covered-at-end', 'End open', 'p'),
+    missed('other', 'Other miss', 'm'),
+  ],
+  keeps: ['asked'],
+} satisfies Kind

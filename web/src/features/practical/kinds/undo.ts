@@ -1,0 +1,3 @@
+import type { Kind } from '../kind'
+
+export default { kind: 'undo', words: () => 'undo' } satisfies Kind
