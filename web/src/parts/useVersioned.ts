@@ -164,11 +164,32 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
     }
   }
 
-  /** Saves the draft as a version. Where somebody saved meanwhile, both are kept and shown. */
+  /**
+   * An act that the server works out from the text, such as a mend. Where the text went on before the answer came, the answer is of a
+   * text that is gone: the newer one is asked about. Undefined where the server refused.
+   */
+  async function rewrite<A>(
+    what: string,
+    ask: (from: Text) => Promise<A>,
+    next: (answer: A) => Text,
+  ): Promise<A | undefined> {
+    for (;;) {
+      const from = text.value
+      if (from === undefined) return undefined
+      const answer = await during(() => ask(from))
+      if (answer === undefined || left) return undefined
+      if (text.value !== from) continue
+      act(what, next(answer))
+      return answer
+    }
+  }
+
+  /** Saves the draft as a version. Where somebody saved meanwhile, both are kept and shown; what was done meanwhile stays, not yet saved. */
   async function save(onTop = false): Promise<boolean> {
     if (!view.value || text.value === undefined) return false
     const from = onTop && theirs.value ? theirs.value.view.version : view.value.version
     const mine = text.value
+    const saved = acts.value.length
     const answer = await during(async () => {
       try {
         return await of.put(from, mine, history.summary())
@@ -179,9 +200,16 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
       }
     })
     if (!answer) return false
+    const meanwhile = text.value === mine ? undefined : { text: text.value, acts: acts.value.slice(saved) }
     take(answer)
     restored.value = false
     localStorage.removeItem(of.shelf)
+    if (meanwhile) {
+      text.value = meanwhile.text
+      acts.value = meanwhile.acts
+      shelve()
+      void check()
+    }
     return true
   }
   async function compare() {
@@ -235,6 +263,7 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
     read,
     check,
     act,
+    rewrite,
     undo: history.undo,
     redo: history.redo,
     save,

@@ -35,29 +35,25 @@ export function useTerm(term: string) {
     difference: (before, after) =>
       ask(api.POST('/api/terms/{term}/curriculum/difference', { params, body: { before, after } })),
   })
-  async function mend(key: string, label: string) {
-    const answer = await draft.during(() =>
-      ask(
-        api.POST('/api/terms/{term}/curriculum/mend', {
-          params,
-          body: { curriculum: curriculum.value, key },
-        }),
-      ),
+  const mend = (key: string, label: string) =>
+    draft.rewrite(
+      label,
+      (from) =>
+        ask(api.POST('/api/terms/{term}/curriculum/mend', { params, body: { curriculum: from, key } })),
+      (answer) => answer.curriculum,
     )
-    if (answer) draft.act(label, answer.curriculum)
-  }
   /** Lays the whole term out from regions in order; an act like any other. */
-  async function layOut(regions: string[]) {
-    const answer = await draft.during(() =>
-      ask(
-        api.POST('/api/terms/{term}/curriculum/layout', {
-          params,
-          body: { curriculum: curriculum.value, regions: regions as never[] },
-        }),
-      ),
+  const layOut = (regions: string[]) =>
+    draft.rewrite(
+      'The term laid out anew',
+      (from) =>
+        ask(
+          api.POST('/api/terms/{term}/curriculum/layout', {
+            params,
+            body: { curriculum: from, regions: regions as never[] },
+          }),
+        ),
+      (answer) => answer.curriculum,
     )
-    if (answer) draft.act('The term laid out anew', answer.curriculum)
-    return answer
-  }
   return { ...draft, curriculum, checks, mend, layOut }
 }

@@ -147,6 +147,23 @@ describe('what is not saved', () => {
     expect(localStorage.getItem('palm-draft/s')).toBeNull()
     expect(d.dirty.value).toBe(false)
   })
+  it('stays where it was done while a save was under way, and is the next version', async () => {
+    let stored: (v: unknown) => void = () => undefined
+    put.mockImplementationOnce(() => new Promise((r) => (stored = r)))
+    const d = await draft()
+    d.act('Moved step 1', sequence('one'))
+    const saved = d.save()
+    d.act('Split step 2', sequence('two'))
+    stored(view(2, 'one'))
+    expect(await saved).toBe(true)
+    expect(d.sequence.value?.note).toBe('two')
+    expect(d.dirty.value).toBe(true)
+    expect(localStorage.getItem('palm-draft/s')).toContain('two')
+    put.mockResolvedValue(view(3, 'two'))
+    await d.save()
+    expect(put.mock.calls[1]![1].body).toMatchObject({ from: 2, what: 'Split step 2' })
+    expect(d.dirty.value).toBe(false)
+  })
   it('stays where the server does not answer', async () => {
     put.mockRejectedValue({ status: 0, code: 'no-answer', detail: 'The server does not answer.', faults: [] })
     const d = await draft()
@@ -199,6 +216,26 @@ describe('a mend', () => {
     await d.mend('ORDER-WARM@a', 'Add 60 s palm glide')
     expect(d.sequence.value?.note).toBe('mended')
     expect(d.undoable.value).toBe('Add 60 s palm glide')
+  })
+  it('that comes after a further act is asked anew, and the act stays', async () => {
+    const d = await draft()
+    const mends: { note: string; answer: (x: unknown) => void }[] = []
+    post.mockImplementation((path: string, { body }: { body: { sequence: { note: string } } }) =>
+      path.endsWith('mend')
+        ? new Promise((answer) => mends.push({ note: body.sequence.note, answer }))
+        : Promise.resolve(plan(1)),
+    )
+    const done = d.mend('ORDER-WARM@a', 'Add 60 s palm glide')
+    d.act('Split step 2', sequence('split'))
+    mends[0]!.answer({ sequence: sequence('first, mended') })
+    await flush()
+    expect(d.sequence.value?.note).toBe('split')
+    expect(mends.map((m) => m.note)).toEqual(['first', 'split'])
+    mends[1]!.answer({ sequence: sequence('split, mended') })
+    await done
+    expect(d.sequence.value?.note).toBe('split, mended')
+    d.undo()
+    expect(d.sequence.value?.note).toBe('split')
   })
   it('that is refused changes nothing and says why', async () => {
     const d = await draft()

@@ -33,12 +33,11 @@ export function useDraft(
       ),
     difference: (before, after) => ask(api.POST('/api/drafts/difference', { body: { before, after } })),
   })
-  async function mend(key: string, label: string) {
-    const text = sequence.value
-    const answer =
-      text &&
-      (await draft.during(() => ask(api.POST('/api/drafts/mend', { body: { ...judged(text), key } }))))
-    if (answer) draft.act(label, answer.sequence)
-  }
+  const mend = (key: string, label: string) =>
+    draft.rewrite(
+      label,
+      (from) => ask(api.POST('/api/drafts/mend', { body: { ...judged(from), key } })),
+      (answer) => answer.sequence,
+    )
   return { ...draft, sequence, plan, mend }
 }
