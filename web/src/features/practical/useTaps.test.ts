@@ -161,6 +161,26 @@ describe('taps', () => {
     expect(taps.taps.value.map((t) => t.data.on)).toEqual([true, false])
   })
 
+  it('end with the practical that the server says is finished, and the scores are asked for no more', async () => {
+    post.mockResolvedValueOnce({ data: { stored: 1, finished: true }, response: new Response() })
+    const taps = setUp()
+    await taps.open(view())
+    expect(taps.finished.value).toBe(false)
+    await taps.tap('report', { number: 3 })
+    expect(taps.finished.value).toBe(true)
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(get).not.toHaveBeenCalled()
+    await taps.attend(true)
+    expect(taps.taps.value.map((t) => t.kind)).toEqual(['report'])
+  })
+
+  it('of another device end it too', async () => {
+    const taps = setUp()
+    await taps.open(view())
+    taps.news([{ id: 'z', device: 'other', seq: 1, atMs: 900, kind: 'finish', data: {} } as Tap])
+    expect(taps.finished.value).toBe(true)
+  })
+
   it('of another device come in once, and the scores are asked for again', async () => {
     const taps = setUp()
     await taps.open(view())

@@ -127,12 +127,17 @@ public record Fit(
      * @param slotSeconds seconds there are, above 0
      */
     public static Fit to(Sequence sequence, Profile profile, double slotSeconds) {
+        return to(sequence, profile, slotSeconds, FitSearch.FIRST_WIDTH);
+    }
+
+    /** @param firstWidth how many partial plans the first walk keeps; the plan that is found does not depend on it */
+    static Fit to(Sequence sequence, Profile profile, double slotSeconds, int firstWidth) {
         var items = new ArrayList<Item>();
         for (var pass : Stint.passes(sequence)) for (var step : pass.steps()) items.add(new Item(step));
         double most =
                 items.stream().mapToDouble(i -> i.value[i.value.length - 1]).sum();
         double before = Timeline.of(sequence, profile).totalSeconds();
-        var search = new FitSearch(sequence, profile, items);
+        var search = new FitSearch(sequence, profile, items, firstWidth);
         var best = search.best(slotSeconds);
         if (best != null) {
             var fitted = best.plan();

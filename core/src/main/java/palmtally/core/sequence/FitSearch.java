@@ -42,7 +42,7 @@ final class FitSearch {
     private static final int MOST_BOXES = 400;
     private static final int MOST_LABELS = 3_000_000;
     /** How many partial plans the first, narrow walk keeps: the better the plan it finds, the more the full one may drop. */
-    private static final int FIRST_WIDTH = 1000;
+    static final int FIRST_WIDTH = 1000;
 
     private static final double EPS = 1e-9;
 
@@ -50,6 +50,7 @@ final class FitSearch {
     private final Profile profile;
     private final List<Item> items;
     private final int n;
+    private final int firstWidth;
     private final List<Finding> allowed;
     private boolean proven = true;
 
@@ -86,10 +87,11 @@ final class FitSearch {
     /** The warm-up of one half: which items add to it and which need it. */
     private record WarmLine(BitSet adds, BitSet needs, int last) {}
 
-    FitSearch(Sequence sequence, Profile profile, List<Item> items) {
+    FitSearch(Sequence sequence, Profile profile, List<Item> items, int firstWidth) {
         this.sequence = sequence;
         this.profile = profile;
         this.items = items;
+        this.firstWidth = firstWidth;
         n = items.size();
         allowed = Fit.grave(sequence, profile);
         one = new Stint[n];
@@ -462,7 +464,7 @@ final class FitSearch {
         @Nullable Label best = null;
         if (bounds != null) {
             // A narrow first walk gives a plan to beat.
-            best = walk(box, slot, bounds, floor, FIRST_WIDTH, true);
+            best = walk(box, slot, bounds, floor, firstWidth, true);
             if (best != null) floor = best.value;
         }
         var full = walk(box, slot, bounds, floor, Integer.MAX_VALUE, byValue);

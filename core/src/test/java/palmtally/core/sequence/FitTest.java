@@ -142,6 +142,39 @@ class FitTest {
         }
     }
 
+    /** Where the first walk keeps one plan alone, what is dropped is dropped by the bound. */
+    @ParameterizedTest
+    @ValueSource(doubles = {0.4, 0.6, 0.8, 0.95})
+    void drops_by_its_bound_nothing_that_trying_every_plan_finds(double share) {
+        for (long seed = 100; seed < 130; seed++) {
+            var plan = random(seed);
+            double slot = Math.max(20, share * Timeline.of(plan, A).totalSeconds());
+            double best = bruteForce(plan, A, slot);
+            var fit = Fit.to(plan, A, slot, 1);
+            assertThat(fit.found()).as("seed %d, slot %s", seed, slot).isEqualTo(best >= 0);
+            if (fit.found())
+                assertThat(fit.value()).as("seed %d, slot %s", seed, slot).isCloseTo(best, within(1e-9));
+        }
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {0.4, 0.6, 0.8})
+    void finds_the_same_however_much_the_first_walk_kept(double share) {
+        for (long seed = 0; seed < 6; seed++) {
+            var long_ = eighty(seed, seed % 2 == 0);
+            var plan = Plans.of(5400, long_.blocks().subList(0, 2).toArray(Block[]::new));
+            double slot = share * Timeline.of(plan, A).totalSeconds();
+            var wide = Fit.to(plan, A, slot, 100_000);
+            for (int width : new int[] {1, 20}) {
+                var narrow = Fit.to(plan, A, slot, width);
+                assertThat(narrow.proven()).isTrue();
+                assertThat(narrow.value())
+                        .as("seed %d, slot %s, width %d", seed, slot, width)
+                        .isCloseTo(wide.value(), within(1e-9));
+            }
+        }
+    }
+
     /** Eighty steps over eight zones, as a long class would have them. */
     static Sequence eighty(long seed, boolean allAlike) {
         var chance = new Random(seed);
