@@ -2450,6 +2450,18 @@ export interface components {
     Dosing: {
       /** @enum {string} */
       holdEnd: 'by-seconds' | 'by-breaths' | 'until-soft'
+      ownLeast: {
+        [key: string]: number
+      }
+      ownMost: {
+        [key: string]: number
+      }
+      ownRateHigh: {
+        [key: string]: number
+      }
+      ownRateLow: {
+        [key: string]: number
+      }
       /** Format: double */
       softCapSeconds: number
     }
@@ -3776,6 +3788,9 @@ export interface components {
         | 'TERM-PREREQ/gluteal-after-drapes'
       )[]
       unit: string
+      usual?: {
+        [key: string]: number
+      }
       whole: boolean
     }
     OpenLine: {
@@ -4063,6 +4078,9 @@ export interface components {
     Pressing: {
       /** @enum {string} */
       ceilingEnd: 'lower' | 'upper'
+      ownCeilings: {
+        [key: string]: number
+      }
       specificBand: components['schemas']['Band']
       /** Format: int32 */
       tooMuch: number
@@ -4126,6 +4144,57 @@ export interface components {
       }
       severities?: {
         [key: string]: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      }
+      zones?: {
+        [key: string]: (
+          | 'scalp'
+          | 'face'
+          | 'ears'
+          | 'base-of-skull'
+          | 'below-ear'
+          | 'jaw-muscles'
+          | 'inside-mouth'
+          | 'neck-back'
+          | 'neck-side'
+          | 'strap-muscle'
+          | 'throat'
+          | 'top-of-shoulder'
+          | 'upper-back'
+          | 'shoulder-blade'
+          | 'spine'
+          | 'chest-wall'
+          | 'breast'
+          | 'armpit'
+          | 'belly'
+          | 'rib-edge'
+          | 'lumbar'
+          | 'kidneys'
+          | 'sacrum'
+          | 'gluteals'
+          | 'hip-rotators'
+          | 'upper-arm-outer'
+          | 'upper-arm-inner'
+          | 'elbow-inside'
+          | 'forearm-flexors'
+          | 'forearm-extensors'
+          | 'wrist'
+          | 'hand'
+          | 'groin'
+          | 'hamstrings'
+          | 'thigh-front'
+          | 'thigh-outer'
+          | 'thigh-inner'
+          | 'knee-back'
+          | 'kneecap'
+          | 'knee-inner'
+          | 'calf'
+          | 'calf-centre'
+          | 'shin'
+          | 'shin-lower'
+          | 'achilles'
+          | 'sole'
+          | 'foot-top'
+        )[]
       }
     }
     ProfileView: {
@@ -4721,6 +4790,7 @@ export interface components {
       settings: components['schemas']['SettingView'][]
       topics: components['schemas']['TopicView'][]
       whoDecides: string
+      zones: components['schemas']['ZonesView'][]
     }
     ShownAgain: {
       /** Format: int32 */
@@ -5634,6 +5704,187 @@ export interface components {
         | 'whole-body'
       /** @enum {string} */
       unit: 'head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg'
+    }
+    ZonesView: {
+      always: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+      chosen: {
+        [key: string]: (
+          | 'scalp'
+          | 'face'
+          | 'ears'
+          | 'base-of-skull'
+          | 'below-ear'
+          | 'jaw-muscles'
+          | 'inside-mouth'
+          | 'neck-back'
+          | 'neck-side'
+          | 'strap-muscle'
+          | 'throat'
+          | 'top-of-shoulder'
+          | 'upper-back'
+          | 'shoulder-blade'
+          | 'spine'
+          | 'chest-wall'
+          | 'breast'
+          | 'armpit'
+          | 'belly'
+          | 'rib-edge'
+          | 'lumbar'
+          | 'kidneys'
+          | 'sacrum'
+          | 'gluteals'
+          | 'hip-rotators'
+          | 'upper-arm-outer'
+          | 'upper-arm-inner'
+          | 'elbow-inside'
+          | 'forearm-flexors'
+          | 'forearm-extensors'
+          | 'wrist'
+          | 'hand'
+          | 'groin'
+          | 'hamstrings'
+          | 'thigh-front'
+          | 'thigh-outer'
+          | 'thigh-inner'
+          | 'knee-back'
+          | 'kneecap'
+          | 'knee-inner'
+          | 'calf'
+          | 'calf-centre'
+          | 'shin'
+          | 'shin-lower'
+          | 'achilles'
+          | 'sole'
+          | 'foot-top'
+        )[]
+      }
+      group: string
+      id: string
+      question: string
+      rules: (
+        | 'ORDER-WARM'
+        | 'ORDER-BROAD'
+        | 'ORDER-FLUSH'
+        | 'ORDER-SIDES'
+        | 'ORDER-FIRST'
+        | 'ORDER-LIMB'
+        | 'ORDER-DRY'
+        | 'ORDER-OPPOSE'
+        | 'ORDER-TURNS'
+        | 'ORDER-PREREQ/link'
+        | 'ORDER-PREREQ/settle-first'
+        | 'ORDER-PREREQ/assess-first'
+        | 'ORDER-PREREQ/thigh-before-gluteal'
+        | 'ORDER-PREREQ/back-before-front-of-neck'
+        | 'ORDER-PREREQ/neck-before-jaw'
+        | 'ORDER-PREREQ/muscle-before-joint'
+        | 'ORDER-PREREQ/distraction-before-glide'
+        | 'ORDER-PREREQ/gentle-to-strong'
+        | 'ORDER-PREREQ/lengthen-after-point'
+        | 'ORDER-PREREQ/moving-on-tendon'
+        | 'ORDER-PREREQ/flush-after-heat'
+        | 'ORDER-PREREQ/stretch-after-heat'
+        | 'ORDER-PREREQ/after-friction'
+        | 'ORDER-PREREQ/scalp'
+        | 'ORDER-PREREQ/compare-after'
+        | 'ORDER-RUN'
+        | 'ORDER-COVER'
+        | 'ORDER-WAY'
+        | 'DOSE-WINDOW'
+        | 'DOSE-RATE'
+        | 'DOSE-CAP'
+        | 'DOSE-SLOT'
+        | 'PRESS-CEILING'
+        | 'PRESS-STEP'
+        | 'PRESS-POINT'
+        | 'PRESS-DEPTH'
+        | 'PRESS-BAND'
+        | 'PRESS-ANSWER'
+        | 'CONSENT-BEFORE'
+        | 'CONSENT-SCOPE'
+        | 'DRAPE-IDLE'
+        | 'DRAPE-OPEN'
+        | 'DRAPE-TWO'
+        | 'DRAPE-SECURE'
+        | 'DRAPE-END'
+        | 'DRAPE-FAULT'
+        | 'HAND-BARE'
+        | 'HAND-LOAD'
+        | 'REACH'
+        | 'TABLE'
+        | 'MECH-LOOK'
+        | 'MECH-BALANCE'
+        | 'COMM-TOOL'
+        | 'COMM-GAP'
+        | 'COMM-OPEN'
+        | 'COMM-WARN'
+        | 'COMM-CUE'
+        | 'COMM-INTERVIEW'
+        | 'COMM-REPLY'
+        | 'COMM-CLOSE'
+        | 'CLEAN-FACE'
+        | 'SCOPE'
+        | 'CLIENT'
+        | 'TERM-TAUGHT'
+        | 'TERM-PRACTISED'
+        | 'TERM-ASSESSED'
+        | 'TERM-AGAIN'
+        | 'TERM-FULL'
+        | 'TERM-HOURS'
+        | 'TERM-SEQUENCE'
+        | 'TERM-COVER'
+        | 'TERM-PREREQ/jaw-after-neck'
+        | 'TERM-PREREQ/front-after-back-of-neck'
+        | 'TERM-PREREQ/gluteal-after-drapes'
+      )[]
     }
   }
   responses: never

@@ -39,6 +39,28 @@ const settings = {
       rules: ['COMM-GAP'],
       chosen: { a: 180, b: 120 },
     },
+    {
+      id: 'ceiling-calf',
+      name: 'Deepest: Calf',
+      group: 'How deep each site',
+      unit: 'grade',
+      least: 0,
+      most: 5,
+      whole: true,
+      rules: ['PRESS-CEILING'],
+      chosen: { a: 2, b: 4 },
+      usual: { a: 4, b: 4 },
+    },
+  ],
+  zones: [
+    {
+      id: 'sensitive',
+      question: 'Which zones are asked for?',
+      group: 'Sheet and permission',
+      rules: ['CONSENT-BEFORE'],
+      always: ['groin'],
+      chosen: { a: ['groin', 'gluteals'], b: ['groin'] },
+    },
   ],
   topics: [
     {
@@ -71,6 +93,13 @@ const finding = (rule: string) => ({ key: rule, rule, severity: 'stop', sentence
 async function page(role: string) {
   setActivePinia(createPinia())
   useSession().session = { person: { role } } as unknown as Schema['SessionView']
+  useSession().catalogue = {
+    zones: [
+      { id: 'gluteals', name: 'Gluteals', region: 'hip' },
+      { id: 'groin', name: 'Groin', region: 'thigh' },
+      { id: 'calf', name: 'Calf', region: 'lower-leg' },
+    ],
+  } as unknown as Schema['Catalogue']
   const p = mount(ProfilePage, {
     props: { id: 'a' },
     global: { stubs: { 'router-link': true, Standing: true } },
@@ -159,6 +188,32 @@ describe('what a school decides', () => {
     expect(p.text()).toContain('Nothing has these words')
     await press(p, 'Sheet and permission')
     expect(p.text()).toContain('When is permission asked?')
+  })
+  it('lets zones be chosen, but for those of every school', async () => {
+    const p = await page('lead')
+    const zone = (name: string) => p.findAll('.region button').find((b) => b.text() === name)!
+    expect(zone('Groin').attributes('disabled')).toBeDefined()
+    expect(zone('Calf').attributes('aria-pressed')).toBe('false')
+    await press(p, 'Calf')
+    await press(p, 'Gluteals')
+    expect(zone('Calf').attributes('aria-pressed')).toBe('true')
+    await press(p, 'Save')
+    expect(put.mock.calls[0]![1].body.zones).toEqual({ sensitive: ['groin', 'calf'] })
+    await press(p, 'Calf')
+    await press(p, 'Calf')
+    expect(
+      p
+        .findAll('button')
+        .find((b) => b.text() === 'Save')!
+        .attributes('disabled'),
+    ).toBeDefined()
+  })
+  it('says what a number is elsewhere and where the school says nothing of its own', async () => {
+    const p = await page('lead')
+    await press(p, 'How deep each site')
+    expect(p.text()).toContain('usual: 4')
+    await p.find('input[aria-label="Deepest: Calf"]').setValue('4')
+    expect(p.text()).not.toContain('usual: 4')
   })
   it('lets only the lead save', async () => {
     const p = await page('instructor')

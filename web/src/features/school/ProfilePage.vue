@@ -14,6 +14,7 @@ const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
 const settings = ref<Record<string, string>>({})
 const numbers = ref<Record<string, number>>({})
+const zones = ref<Record<string, string[]>>({})
 const scope = ref<Record<string, string>>({})
 const severities = ref<Record<string, string>>({})
 const sequence = ref('')
@@ -46,17 +47,35 @@ const found = computed(() => {
     settings:
       v?.settings.filter((s) => shown(s.group, s.question, ...s.rules, ...s.options.map((o) => o.label))) ??
       [],
+    zones: v?.zones.filter((z) => shown(z.group, z.question, ...z.rules, ...zoneNames.value)) ?? [],
     numbers: v?.numbers.filter((n) => shown(n.group, n.name, ...n.rules)) ?? [],
     topics: v?.topics.filter((t) => shown(SCOPE, t.name, t.caution)) ?? [],
     rules: v?.rules.filter((r) => r.ofPlans && shown(GRAVE, r.id, r.meaning)) ?? [],
   }
 })
+const zoneNames = computed(() => session.catalogue?.zones.map((z) => z.name) ?? [])
+/** The zones of the catalogue, by region. */
+const regions = computed(() => {
+  const by = new Map<string, Schema['ZoneWord'][]>()
+  for (const z of session.catalogue?.zones ?? []) by.set(z.region, [...(by.get(z.region) ?? []), z])
+  return [...by]
+})
+const chosen = (z: Schema['ZonesView']): string[] => zones.value[z.id] ?? z.chosen[props.id] ?? []
+function toggle(z: Schema['ZonesView'], zone: string) {
+  saved.value = false
+  const now = chosen(z)
+  const to = now.includes(zone) ? now.filter((x) => x !== zone) : [...now, zone]
+  const next = { ...zones.value, [z.id]: to }
+  if ([...to].sort().join() === [...(z.chosen[props.id] ?? [])].sort().join()) delete next[z.id]
+  zones.value = next
+}
 const nothing = computed(() => Object.values(found.value).every((rows) => rows.length === 0))
 const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.profile.name ?? id
 const dirty = computed(
   () =>
     Object.keys(settings.value).length +
       Object.keys(numbers.value).length +
+      Object.keys(zones.value).length +
       Object.keys(scope.value).length +
       Object.keys(severities.value).length >
     0,
@@ -86,6 +105,7 @@ const body = computed(
       sequence: sequence.value || undefined,
       settings: settings.value,
       numbers: numbers.value,
+      zones: zones.value,
       scope: scope.value,
       severities: severities.value,
     }) as Schema['ProfileChanges'],
@@ -112,6 +132,7 @@ async function save() {
     )
     settings.value = {}
     numbers.value = {}
+    zones.value = {}
     scope.value = {}
     severities.value = {}
     saved.value = true
@@ -199,6 +220,27 @@ async function save() {
             </p>
           </div>
         </section>
+        <section v-for="z in found.zones" :key="z.id" class="card" :aria-label="z.question">
+          <h2>{{ z.question }}</h2>
+          <p class="soft small">{{ z.rules.join(', ') }}</p>
+          <div v-for="[region, all] in regions" :key="region" class="region">
+            <h3>{{ capital(word(region)) }}</h3>
+            <div class="options">
+              <button
+                v-for="zone in all"
+                :key="zone.id"
+                class="push"
+                :class="{ main: chosen(z).includes(zone.id) }"
+                :aria-pressed="chosen(z).includes(zone.id)"
+                :disabled="z.always.includes(zone.id)"
+                :title="z.always.includes(zone.id) ? 'At every school' : undefined"
+                @click="toggle(z, zone.id)"
+              >
+                {{ zone.name }}
+              </button>
+            </div>
+          </div>
+        </section>
         <section v-if="found.numbers.length" class="card" aria-label="Numbers">
           <h2>Numbers</h2>
           <div v-for="n in found.numbers" :key="n.id" class="rule">
@@ -206,6 +248,9 @@ async function save() {
               <strong>{{ n.name }}</strong>
               <p class="soft small">
                 {{ n.rules.length ? n.rules.join(', ') : 'changes marks, not findings' }}
+                <template v-if="n.usual && n.usual[id] !== (numbers[n.id] ?? n.chosen[id])">
+                  · usual: {{ n.usual[id] }}
+                </template>
                 <template
                   v-for="[other, value] in Object.entries(n.chosen).filter(
                     ([who, v]) => who !== id && v !== (numbers[n.id] ?? n.chosen[id]),
@@ -314,6 +359,13 @@ async function save() {
 }
 h3 {
   font-size: 16px;
+}
+.region {
+  display: grid;
+  grid-template-columns: 130px 1fr;
+  gap: 0 14px;
+  align-items: baseline;
+  border-top: 1px solid var(--line);
 }
 .options {
   display: flex;

@@ -224,10 +224,11 @@ public final class Documents {
         else if (from.get(path.get(0)) instanceof ObjectNode part) drop(part, path.subList(1, path.size()));
     }
 
+    /** What is there at a path, where it is missing; a map that holds only what a school sets itself is begun. */
     private static void fill(ObjectNode into, JsonNode from, List<String> path) {
         var name = path.get(0);
         if (path.size() == 1) {
-            if (!into.has(name)) into.set(name, from.get(name));
+            if (!into.has(name) && from.has(name)) into.set(name, from.get(name));
             return;
         }
         if (!into.has(name)) into.putObject(name);

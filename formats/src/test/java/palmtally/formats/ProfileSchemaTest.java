@@ -14,6 +14,7 @@ import palmtally.core.profile.Choices;
 import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
+import palmtally.core.profile.ZoneSets;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -72,12 +73,14 @@ class ProfileSchemaTest {
                     words(row.options().stream().map(Choices.Option::id).toList())
                             .put("description", row.question()),
                     !row.added());
-        var sensitive = MAKE.objectNode()
-                .put("description", "zones that need permission")
-                .put("type", "array")
-                .put("uniqueItems", true);
-        sensitive.set("items", words(names(Zone.values())));
-        put(profile, List.of("draping", "sensitive"), sensitive, true);
+        for (var row : ZoneSets.all()) {
+            var zones = MAKE.objectNode()
+                    .put("description", row.question())
+                    .put("type", "array")
+                    .put("uniqueItems", true);
+            zones.set("items", words(names(Zone.values())));
+            put(profile, row.path(), zones, true);
+        }
         for (var topic : ScopeTopic.values())
             put(
                     profile,

@@ -51,4 +51,52 @@ class SettingTest {
             if (t.get("id").asString().equals("abdominal"))
                 assertThat(t.get("chosen").get("by-response").asString()).isEqualTo("allowed");
     }
+
+    private static tools.jackson.databind.JsonNode row(tools.jackson.databind.JsonNode rows, String id) {
+        for (var row : rows) if (row.get("id").asString().equals(id)) return row;
+        throw new AssertionError("no " + id + " in " + rows);
+    }
+
+    /** How deep a site and which zones are asked for: a school's own stands, what it says nothing of follows the trade. */
+    @Test
+    void a_school_sets_its_own_sites_and_zones(App.Running app) {
+        var lead = Visitor.as(app.url(), "lead");
+        var before = lead.get("/api/settings").json();
+        assertThat(row(before.get("numbers"), "ceiling-sole")
+                        .get("usual")
+                        .get("by-seconds")
+                        .asDouble())
+                .isEqualTo(4);
+        assertThat(row(before.get("numbers"), "warm-up").has("usual")).isFalse();
+        var zones = row(before.get("zones"), "sensitive");
+        assertThat(zones.get("chosen").get("by-seconds").toString())
+                .contains("gluteals")
+                .doesNotContain("sacrum");
+        assertThat(zones.get("always").toString()).contains("groin", "breast", "inside-mouth");
+
+        var none = lead.put("/api/school/profiles/by-seconds", "{\"zones\":{\"sensitive\":[\"sacrum\"],\"moon\":[]}}");
+        assertThat(none.status()).isEqualTo(422);
+        assertThat(none.json().get("faults").size()).isEqualTo(2);
+        assertThat(none.json().toString()).contains("cannot be left out");
+
+        var own = lead.put(
+                        "/api/school/profiles/by-seconds",
+                        "{\"numbers\":{\"ceiling-sole\":2},\"zones\":{\"sensitive\":[\"groin\",\"breast\",\"inside-mouth\",\"sacrum\"]}}")
+                .json();
+        var sole = row(own.get("numbers"), "ceiling-sole");
+        assertThat(sole.get("chosen").get("by-seconds").asDouble()).isEqualTo(2);
+        assertThat(sole.get("usual").get("by-seconds").asDouble()).isEqualTo(4);
+        assertThat(sole.get("chosen").get("by-response").asDouble()).isEqualTo(4);
+        assertThat(row(own.get("zones"), "sensitive")
+                        .get("chosen")
+                        .get("by-seconds")
+                        .size())
+                .isEqualTo(4);
+        // As it was, for whoever comes next.
+        lead.put(
+                "/api/school/profiles/by-seconds",
+                "{\"numbers\":{\"ceiling-sole\":4},\"zones\":{\"sensitive\":"
+                        + zones.get("chosen").get("by-seconds") + "}}");
+        assertThat(lead.get("/api/settings").json().toString()).isEqualTo(before.toString());
+    }
 }

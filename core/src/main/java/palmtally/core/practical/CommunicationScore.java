@@ -209,19 +209,8 @@ final class CommunicationScore {
 
     /** The first question at a moment or after, or the latest moment it may be at. */
     private long firstQuestion(long from, long latest) {
-        int i = firstAt(questions, from);
+        int i = Sorted.firstAt(questions, from);
         return i < questions.size() ? Math.min(latest, questions.get(i).atMs()) : latest;
-    }
-
-    private static int firstAt(List<? extends Moment<?>> all, long ms) {
-        int low = 0;
-        int high = all.size();
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (all.get(mid).atMs() < ms) low = mid + 1;
-            else high = mid;
-        }
-        return low;
     }
 
     private void gap(long start, long end, long most) {
@@ -250,11 +239,11 @@ final class CommunicationScore {
         var events = new ArrayList<String>();
         for (var c : contacts) {
             var tool = c.tool();
-            if (tool == null || (c.depth() != null && c.depth() < 2)) continue;
+            if (tool == null || light(c)) continue;
             boolean heavier = before != null && tool.heavierOrMorePointedThan(before);
             before = tool;
             if (!heavier) continue;
-            int i = firstAt(questions, c.start());
+            int i = Sorted.firstAt(questions, c.start());
             boolean question = i < questions.size() && questions.get(i).atMs() <= c.start() + within;
             if (!question && !heard.missing(Listening.QUESTIONS, c.start(), Math.min(c.start() + within, run.end()))) {
                 due++;
@@ -288,6 +277,12 @@ final class CommunicationScore {
                 events);
     }
 
+    /** Whether a tool only rests there: by the plan, where a step is on, so that who works lighter than planned asks no less. */
+    private static boolean light(Run.Touch c) {
+        Integer depth = c.step() == null ? c.depth() : Integer.valueOf(c.step().depth());
+        return depth != null && depth < 2;
+    }
+
     /** Of each trigger-point step watched: the longest run of interview questions in order, of four. */
     private Part interviews(double weight) {
         double sum = 0;
@@ -300,7 +295,8 @@ final class CommunicationScore {
             var first = doings.get(0);
             if (first.step().library().stroke() != Stroke.TRIGGER_POINT) continue;
             var asked = new ArrayList<Moment<Say>>();
-            for (var d : doings) asked.addAll(all.subList(firstAt(all, d.start()), firstAt(all, d.end() + 1)));
+            for (var d : doings)
+                asked.addAll(all.subList(Sorted.firstAt(all, d.start()), Sorted.firstAt(all, d.end() + 1)));
             int inOrder = longestAscending(asked.stream()
                     .map(s -> Objects.requireNonNull(s.of().number()))
                     .toList());
@@ -416,7 +412,7 @@ final class CommunicationScore {
 
     /** The first of some between two moments, both included. */
     private static @Nullable String between(List<Moment<Say>> some, long from, long to) {
-        int i = firstAt(some, from);
+        int i = Sorted.firstAt(some, from);
         return i < some.size() && some.get(i).atMs() <= to ? some.get(i).id() : null;
     }
 

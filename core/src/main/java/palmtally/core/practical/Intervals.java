@@ -77,14 +77,7 @@ record Intervals(List<Stretch> stretches) {
 
     /** The first stretch that ends after a moment. */
     private int after(long at) {
-        int low = 0;
-        int high = stretches.size();
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (stretches.get(mid).end > at) high = mid;
-            else low = mid + 1;
-        }
-        return low;
+        return Sorted.first(stretches, s -> s.end > at);
     }
 
     /** What lies here and not there. */

@@ -135,14 +135,7 @@ final class Permission {
 
     /** Place of how things stood at a moment. */
     private static int at(List<Standing> all, long ms) {
-        int low = 0;
-        int high = all.size();
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (all.get(mid).from <= ms) low = mid + 1;
-            else high = mid;
-        }
-        return Math.max(0, low - 1);
+        return Math.max(0, Sorted.first(all, s -> s.from > ms) - 1);
     }
 
     /** Walks the moments at which something changes while the hands are there. */

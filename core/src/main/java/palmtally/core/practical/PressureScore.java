@@ -297,14 +297,8 @@ final class PressureScore {
 
     /** The first answer after a report, of those that are still to it. */
     private static @Nullable Moment<ReportAnswer> within(List<Moment<ReportAnswer>> answers, Moment<?> report) {
-        int low = 0;
-        int high = answers.size();
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (answers.get(mid).after(report)) high = mid;
-            else low = mid + 1;
-        }
-        return low < answers.size() && answers.get(low).atMs() - report.atMs() <= ANSWERS_MS ? answers.get(low) : null;
+        int i = Sorted.first(answers, a -> a.after(report));
+        return i < answers.size() && answers.get(i).atMs() - report.atMs() <= ANSWERS_MS ? answers.get(i) : null;
     }
 
     /** Whether it was watched for an answer, and none came. */
@@ -373,7 +367,8 @@ final class PressureScore {
     }
 
     private void ceiling(Run.Touch c, int depth, int ceiling) {
-        var why = c.zone().ceiling().map(z -> ": " + z.why()).orElse("");
+        boolean named = profile.pressure().names(c.zone());
+        var why = c.zone().ceiling().map(z -> ": " + z.why()).orElse(named ? " at this school" : "");
         var sentence = (c.seenDepth() == null ? "Touched " : "Depth " + depth + " on ")
                 + c.zone().label().toLowerCase(Locale.ROOT) + " at " + Spoken.mmss(c.start() / 1000.0)
                 + "; this site takes " + ceiling + " at most" + why + ".";
@@ -390,15 +385,13 @@ final class PressureScore {
                     events);
         else
             findings.atMost(
-                    c.zone().ceiling().isEmpty() ? Severity.HINT : Severity.STOP,
+                    named ? Severity.STOP : Severity.HINT,
                     Rule.PRESS_CEILING,
                     c.step(),
                     c.zone(),
                     c.side(),
                     c.start(),
-                    c.zone().ceiling().isEmpty()
-                            ? sentence + " No ceiling is listed for it; that is the school's own limit."
-                            : sentence,
+                    named ? sentence : sentence + " No ceiling is listed for it; that is the school's own limit.",
                     "Lighten before reaching this site.",
                     events);
     }
@@ -530,8 +523,8 @@ final class PressureScore {
             double planned =
                     done.step().dose().perSecond() != null ? done.step().dose().perSecond() : 0;
             if (row.isEmpty() && planned == 0) continue;
-            double low = row.map(DoseTable.Row::rateLow).orElse(planned * (1 - AROUND_PLAN));
-            double high = row.map(DoseTable.Row::rateHigh).orElse(planned * (1 + AROUND_PLAN));
+            double low = row.map(profile.dose()::rateLow).orElse(planned * (1 - AROUND_PLAN));
+            double high = row.map(profile.dose()::rateHigh).orElse(planned * (1 + AROUND_PLAN));
             long span = mine.get(mine.size() - 1).atMs() - mine.get(0).atMs();
             if (span <= 0) continue;
             double rate = (mine.size() - 1) * 1000.0 / span;
@@ -561,18 +554,6 @@ final class PressureScore {
 
     private static <T extends palmtally.core.practical.event.Observation> List<Moment<T>> between(
             List<Moment<T>> all, long from, long until) {
-        return all.subList(first(all, from), first(all, until));
-    }
-
-    /** Place of the first at a moment or after. */
-    private static int first(List<? extends Moment<?>> all, long ms) {
-        int low = 0;
-        int high = all.size();
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (all.get(mid).atMs() < ms) low = mid + 1;
-            else high = mid;
-        }
-        return low;
+        return all.subList(Sorted.firstAt(all, from), Sorted.firstAt(all, until));
     }
 }

@@ -559,13 +559,6 @@ public final class Run {
 
     /** The last that began at a moment or before, by its place; −1 where none did. */
     private int lastBegun(long ms) {
-        int low = 0;
-        int high = done.size();
-        while (low < high) {
-            int mid = (low + high) >>> 1;
-            if (done.get(mid).start() <= ms) low = mid + 1;
-            else high = mid;
-        }
-        return low - 1;
+        return Sorted.first(done, d -> d.start() > ms) - 1;
     }
 }

@@ -43,6 +43,9 @@ import palmtally.core.finding.Rule;
     /** What B says of each, where it says something else. */
     double[] eachInB() default {};
 
+    /** On a map that holds only what a school sets itself: what the number is where it sets none. */
+    Otherwise otherwise() default Otherwise.HELD;
+
     Rule[] moves() default {};
 
     /** Files that were written before it was there lack it, and mean what A says. */

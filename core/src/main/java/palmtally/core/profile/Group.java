@@ -5,6 +5,7 @@ public enum Group {
     ORDER("Order, warm-up and sides"),
     DOSE("Dose and holds"),
     PRESSURE("Pressure"),
+    SITES("How deep each site"),
     DRAPING("Sheet and permission"),
     MECHANICS("Therapist's body"),
     COMMUNICATION("Words"),

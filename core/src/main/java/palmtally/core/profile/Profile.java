@@ -14,6 +14,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.technique.DoseTable;
 
 /**
  * Every threshold, weight and either/or of one school. Two ship, {@link #bySeconds()} and {@link #byResponse()}; they disagree
@@ -273,7 +274,101 @@ public record Profile(
                     most = 3600,
                     a = 90,
                     moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP})
-            double softCapSeconds) {}
+            double softCapSeconds,
+
+            @Amount(
+                    id = "dose-least",
+                    name = "At least",
+                    group = Group.DOSE,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    otherwise = Otherwise.DOSE_LEAST,
+                    moves = Rule.DOSE_WINDOW,
+                    added = true)
+            Map<DoseTable.Row, Double> ownLeast,
+
+            @Amount(
+                    id = "dose-most",
+                    name = "At most",
+                    group = Group.DOSE,
+                    unit = "s",
+                    least = 0,
+                    most = 3600,
+                    above = true,
+                    otherwise = Otherwise.DOSE_MOST,
+                    moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP},
+                    added = true)
+            Map<DoseTable.Row, Double> ownMost,
+
+            @Amount(
+                    id = "rate-low",
+                    name = "A second, at least",
+                    group = Group.DOSE,
+                    least = 0,
+                    most = 10,
+                    above = true,
+                    otherwise = Otherwise.RATE_LOW,
+                    moves = Rule.DOSE_RATE,
+                    added = true)
+            Map<DoseTable.Row, Double> ownRateLow,
+
+            @Amount(
+                    id = "rate-high",
+                    name = "A second, at most",
+                    group = Group.DOSE,
+                    least = 0,
+                    most = 10,
+                    above = true,
+                    otherwise = Otherwise.RATE_HIGH,
+                    moves = Rule.DOSE_RATE,
+                    added = true)
+            Map<DoseTable.Row, Double> ownRateHigh) {
+        public Dosing {
+            ownLeast = ordered(ownLeast, DoseTable.Row.class);
+            ownMost = ordered(ownMost, DoseTable.Row.class);
+            ownRateLow = ordered(ownRateLow, DoseTable.Row.class);
+            ownRateHigh = ordered(ownRateHigh, DoseTable.Row.class);
+        }
+
+        /** Seconds from which a dose of a row is enough: the school's own, else the table's. */
+        public double least(DoseTable.Row row) {
+            return ownLeast.getOrDefault(row, row.least());
+        }
+
+        /** Seconds from which it is too much; infinite where nothing is. */
+        public double most(DoseTable.Row row) {
+            return ownMost.getOrDefault(row, row.most());
+        }
+
+        /** Cycles a second, 0 where the row has no rate. */
+        public double rateLow(DoseTable.Row row) {
+            return ownRateLow.getOrDefault(row, row.rateLow());
+        }
+
+        /** Cycles a second, 0 where the row has no rate. */
+        public double rateHigh(DoseTable.Row row) {
+            return ownRateHigh.getOrDefault(row, row.rateHigh());
+        }
+
+        private void check(List<Fault> faults) {
+            for (var row : DoseTable.Row.values()) {
+                if (!(least(row) <= most(row)))
+                    faults.add(new Fault(
+                            "dose/ownMost/" + row, String.valueOf(most(row)), "must not be below the least of it"));
+                if (ownMost.getOrDefault(row, 0.0) > row.cap())
+                    faults.add(new Fault(
+                            "dose/ownMost/" + row,
+                            String.valueOf(most(row)),
+                            "must be at most " + (long) row.cap() + ": vessels run there"));
+                if (!(rateLow(row) <= rateHigh(row)))
+                    faults.add(new Fault(
+                            "dose/ownRateHigh/" + row,
+                            String.valueOf(rateHigh(row)),
+                            "must not be below the least of it"));
+            }
+        }
+    }
 
     /** How deep. */
     public record Pressing(
@@ -296,6 +391,18 @@ public record Profile(
                     a = 4,
                     moves = Rule.PRESS_CEILING)
             int unlisted,
+
+            @Amount(
+                    id = "ceiling",
+                    name = "Deepest",
+                    group = Group.SITES,
+                    unit = "grade",
+                    least = 0,
+                    most = 5,
+                    otherwise = Otherwise.SITE_CEILING,
+                    moves = Rule.PRESS_CEILING,
+                    added = true)
+            Map<Zone, Integer> ownCeilings,
 
             @Amount(
                     id = "warm-band",
@@ -327,8 +434,21 @@ public record Profile(
                     a = 7,
                     moves = Rule.PRESS_ANSWER)
             int tooMuch) {
-        /** Deepest allowed on a zone, 0–5. */
+        public Pressing {
+            ownCeilings = ordered(ownCeilings, Zone.class);
+        }
+
+        /** Deepest allowed on a zone, 0–5: the school's own, else the end of the trade's range that it takes. */
         public int ceiling(Zone zone) {
+            return ownCeilings.getOrDefault(zone, usualCeiling(zone));
+        }
+
+        /** Whether the school or the trade names a ceiling for a zone. */
+        public boolean names(Zone zone) {
+            return ownCeilings.containsKey(zone) || zone.ceiling().isPresent();
+        }
+
+        int usualCeiling(Zone zone) {
             return zone.ceiling()
                     .map(c -> ceilingEnd == CeilingEnd.LOWER ? c.low() : c.high())
                     .orElse(unlisted);
@@ -366,20 +486,26 @@ public record Profile(
                     moves = Rule.CONSENT_BEFORE)
             ConsentMoment consent,
 
-            @Zones({
-                Zone.INSIDE_MOUTH,
-                Zone.GLUTEALS,
-                Zone.HIP_ROTATORS,
-                Zone.THIGH_INNER,
-                Zone.GROIN,
-                Zone.CHEST_WALL,
-                Zone.BREAST,
-                Zone.BELLY,
-                Zone.RIB_EDGE,
-                Zone.STRAP_MUSCLE,
-                Zone.NECK_SIDE,
-                Zone.THROAT
-            })
+            @Zones(
+                    id = "sensitive",
+                    question = "Which zones are asked for before they are touched?",
+                    group = Group.DRAPING,
+                    moves = {Rule.CONSENT_BEFORE, Rule.CONSENT_SCOPE},
+                    always = {Zone.INSIDE_MOUTH, Zone.GROIN, Zone.BREAST},
+                    value = {
+                        Zone.INSIDE_MOUTH,
+                        Zone.GLUTEALS,
+                        Zone.HIP_ROTATORS,
+                        Zone.THIGH_INNER,
+                        Zone.GROIN,
+                        Zone.CHEST_WALL,
+                        Zone.BREAST,
+                        Zone.BELLY,
+                        Zone.RIB_EDGE,
+                        Zone.STRAP_MUSCLE,
+                        Zone.NECK_SIDE,
+                        Zone.THROAT
+                    })
             Set<Zone> sensitive,
 
             @Amount(
@@ -604,6 +730,7 @@ public record Profile(
         for (var r : severities.entrySet())
             if (r.getValue() == Severity.CRITICAL)
                 faults.add(new Fault("severities/" + r.getKey(), "critical", "must be off, hint, warn or stop"));
+        dose.check(faults);
         if (!faults.isEmpty()) throw new InvalidValue("profile", faults);
     }
 

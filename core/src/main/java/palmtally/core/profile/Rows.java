@@ -90,6 +90,24 @@ final class Rows {
         return (T) made(into.getClass(), values);
     }
 
+    /** The same with a number in a map that holds only what a school sets itself; null takes it out. */
+    static Profile put(Profile into, List<String> path, @Nullable Object to) {
+        var at = path.subList(0, path.size() - 1);
+        var part = component(java.util.Objects.requireNonNull(read(into, at.subList(0, at.size() - 1))), last(at));
+        var map = new java.util.LinkedHashMap<Object, Object>(
+                (Map<?, ?>) java.util.Objects.requireNonNull(read(into, at)));
+        for (var key : keys(part))
+            if (key.toString().equals(last(path))) {
+                if (to == null) map.remove(key);
+                else map.put(key, to);
+            }
+        return write(into, at, map);
+    }
+
+    private static String last(List<String> path) {
+        return path.get(path.size() - 1);
+    }
+
     private static RecordComponent component(Object of, String name) {
         return Arrays.stream(of.getClass().getRecordComponents())
                 .filter(c -> c.getName().equals(name))
@@ -146,6 +164,7 @@ final class Rows {
         var keys = keys(part);
         var values = (Class<?>) ((ParameterizedType) part.getGenericType()).getActualTypeArguments()[1];
         var map = emptyMap(keys);
+        if (amount.otherwise() != Otherwise.HELD) return map;
         for (int i = 0; i < keys.length; i++)
             map.put(keys[i], number(values, each.length > 0 ? each[i] : ((Weighed) keys[i]).usual()));
         return map;
@@ -153,7 +172,7 @@ final class Rows {
 
     @SuppressWarnings({"unchecked", "rawtypes"})
     private static Map<Object, Object> emptyMap(Object[] keys) {
-        return new EnumMap(keys[0].getClass());
+        return new EnumMap(((Enum) keys[0]).getDeclaringClass());
     }
 
     /** The keys of a map by an enum. */

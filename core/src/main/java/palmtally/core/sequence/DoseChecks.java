@@ -9,7 +9,6 @@ import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.DoseTable;
-import palmtally.core.technique.Stroke;
 
 /** Checks of how much is given, against the dose table (common practice, no source) and the time slot. */
 final class DoseChecks {
@@ -30,7 +29,7 @@ final class DoseChecks {
                 var row = DoseWindow.row(step);
                 if (row.isEmpty()) continue;
                 var window = DoseWindow.of(row.get(), plan.profile);
-                if (row.get().stroke() == Stroke.TRIGGER_POINT
+                if (row.get().ofTriggerPoints()
                         && plan.profile.dose().holdEnd() == Profile.HoldEnd.BY_BREATHS
                         && step.dose().kind() != Dose.Kind.BREATHS) {
                     breaths(plan, step);
@@ -123,17 +122,17 @@ final class DoseChecks {
             for (var step : plan.steps) {
                 var row = DoseWindow.row(step).filter(DoseTable.Row::hasRate);
                 var rate = step.dose().perSecond();
-                if (row.isEmpty()
-                        || rate == null
-                        || (rate >= row.get().rateLow() && rate <= row.get().rateHigh())) continue;
-                double to =
-                        Math.min(Math.max(rate, row.get().rateLow()), row.get().rateHigh());
+                if (row.isEmpty() || rate == null) continue;
+                double low = plan.profile.dose().rateLow(row.get());
+                double high = plan.profile.dose().rateHigh(row.get());
+                if (rate >= low && rate <= high) continue;
+                double to = Math.min(Math.max(rate, low), high);
                 plan.report(
                         rule(),
                         Where.step(step.id()),
                         plan.number(step) + " runs at " + number(rate) + " cycles a second; "
-                                + number(row.get().rateLow()) + " to "
-                                + number(row.get().rateHigh()) + " keep the tissue under the finger.",
+                                + number(low) + " to "
+                                + number(high) + " keep the tissue under the finger.",
                         "Keep to the rate of the dose table.",
                         new Mend(
                                 "Set to " + number(to) + " a second",

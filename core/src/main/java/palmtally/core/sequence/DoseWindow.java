@@ -8,14 +8,15 @@ import palmtally.core.body.Zone;
 import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.DoseTable;
-import palmtally.core.technique.Stroke;
 
 /** The window of a row under a profile, and how a dose is measured against it. */
 public record DoseWindow(DoseTable.Per per, double least, double most) {
     static DoseWindow of(DoseTable.Row row, Profile profile) {
-        if (row.stroke() != Stroke.TRIGGER_POINT) return new DoseWindow(row.per(), row.least(), row.most());
+        var table = new DoseWindow(
+                row.per(), profile.dose().least(row), profile.dose().most(row));
+        if (!row.ofTriggerPoints()) return table;
         return switch (profile.dose().holdEnd()) {
-            case BY_SECONDS -> new DoseWindow(row.per(), row.least(), row.most());
+            case BY_SECONDS -> table;
             case BY_BREATHS ->
                 new DoseWindow(DoseTable.Per.HOLD, Dose.SECONDS_A_BREATH, MOST_BREATHS * Dose.SECONDS_A_BREATH);
             case UNTIL_SOFT ->
@@ -28,8 +29,8 @@ public record DoseWindow(DoseTable.Per per, double least, double most) {
 
     /** Seconds that are never passed, of one hold or of the whole as the window counts; infinite where there is no such bound. */
     static double cap(DoseTable.Row row, Profile profile) {
-        if (row.stroke() == Stroke.FRICTION) return row.most();
-        if (row.stroke() != Stroke.TRIGGER_POINT) return Double.POSITIVE_INFINITY;
+        if (row == DoseTable.Row.CROSS_FIBRE) return profile.dose().most(row);
+        if (!row.ofTriggerPoints()) return Double.POSITIVE_INFINITY;
         return switch (profile.dose().holdEnd()) {
             case BY_SECONDS -> row.cap();
             case BY_BREATHS -> MOST_BREATHS * Dose.SECONDS_A_BREATH;

@@ -34,9 +34,9 @@ final class PressureChecks {
         }
 
         private void report(Plan plan, Step step, Zone zone, int ceiling) {
-            var listed = zone.ceiling();
+            boolean named = plan.profile.pressure().names(zone);
             var severity = plan.profile.severity(rule());
-            if (listed.isEmpty() && severity.compareTo(Severity.HINT) > 0) severity = Severity.HINT;
+            if (!named && severity.compareTo(Severity.HINT) > 0) severity = Severity.HINT;
             int to = plan.ceiling(step);
             plan.report(
                     rule(),
@@ -44,8 +44,12 @@ final class PressureChecks {
                     new Where(step.id(), zone, null, null),
                     plan.number(step) + " goes to depth " + step.depth() + " on "
                             + zone.label().toLowerCase(Locale.ROOT) + "; "
-                            + listed.map(c -> "this site takes " + ceiling + " at most: " + c.why())
-                                    .orElse("no ceiling is listed for it, so " + ceiling + " is taken")
+                            + (named
+                                    ? "this site takes " + ceiling + " at most"
+                                            + zone.ceiling()
+                                                    .map(c -> ": " + c.why())
+                                                    .orElse(" at this school")
+                                    : "no ceiling is listed for it, so " + ceiling + " is taken")
                             + ".",
                     ceiling == 0
                             ? "Leave this site out, or get it taught by a licensed practitioner."

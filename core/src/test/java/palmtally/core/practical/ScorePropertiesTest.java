@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -18,6 +19,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.practical.event.Attend;
+import palmtally.core.practical.event.BalanceTest;
 import palmtally.core.practical.event.Break;
 import palmtally.core.practical.event.ClientWord;
 import palmtally.core.practical.event.Consent;
@@ -276,11 +278,13 @@ class ScorePropertiesTest {
                             random, new SayKind[] {SayKind.GREETING, SayKind.PURPOSE, SayKind.WARNS, SayKind.CLOSING}));
                 case 7 -> Say.interview(1 + random.nextInt(4));
                 case 8 ->
-                    new Look(
-                            random.nextBoolean()
-                                    ? List.of()
-                                    : List.of(ScorePropertiesTest.any(random, MechanicsFault.values())),
-                            random.nextBoolean());
+                    random.nextInt(4) == 0
+                            ? new BalanceTest(random.nextBoolean())
+                            : new Look(
+                                    random.nextBoolean()
+                                            ? List.of()
+                                            : List.of(ScorePropertiesTest.any(random, MechanicsFault.values())),
+                                    random.nextBoolean());
                 case 9 -> Contact.on(ScorePropertiesTest.any(random, ZONES)).depth(random.nextInt(6));
                 case 10 -> SheetChange.of(ScorePropertiesTest.any(random, Drape.values()));
                 case 11 ->
@@ -487,6 +491,75 @@ class ScorePropertiesTest {
             var other = new ArrayList<>(ran.events);
             other.set(i, like(ran.events.get(i), seen));
             return ran.scores(other);
+        }
+
+        /** One thing done better at its moment, and all else as it was. */
+        @Test
+        void doing_better_in_one_thing_lowers_no_score() {
+            always(random -> {
+                var ran = Ran.of(random);
+                var before = ran.scores();
+                for (int i = 0; i < ran.events.size(); i++) {
+                    var e = ran.events.get(i);
+                    var better = better(random, before.run(), e);
+                    if (better == null) continue;
+                    try {
+                        neverLower(before, with(ran, i, better));
+                    } catch (AssertionError x) {
+                        throw new AssertionError(e + " as " + better + ": " + x.getMessage(), x);
+                    }
+                }
+            });
+        }
+
+        /** The same thing at the same moment a little better, or null where there is no better or it was none of the student's. */
+        private @Nullable Observation better(Random random, Run run, Event e) {
+            var step = run.about(e.atMs()).map(Run.Done::step).orElse(null);
+            if (e.data() instanceof Report report) {
+                var band = PressureScore.band(Profile.bySeconds(), step);
+                int to = report.number()
+                        + Integer.signum(
+                                Math.min(band.high(), Math.max(band.low(), report.number())) - report.number());
+                return to == report.number() ? null : Report.of(to);
+            }
+            if (e.data() instanceof Guarding)
+                return Report.of(PressureScore.band(Profile.bySeconds(), step).high());
+            if (e.data() instanceof ReportAnswer answer)
+                return answer.response() == Response.NONE ? new ReportAnswer(Response.SLOWER) : null;
+            if (e.data() instanceof Contact touch) {
+                var on = run.at(e.atMs()).map(Run.Done::step).orElse(null);
+                if (on == null || touch.depth() == null) return null;
+                int to = touch.depth() + Integer.signum(on.depth() - touch.depth());
+                // Not into what the site does not take; a hand that hovers is no lighter touch, and a firm one no
+                // gentler restart.
+                int most = Profile.bySeconds().pressure().ceiling(java.util.Objects.requireNonNull(touch.zone()));
+                int firm = Profile.bySeconds().order().firmDepth();
+                boolean other = touch.depth() == 0 || to > most || touch.depth() < firm && to >= firm;
+                return to == touch.depth() || other
+                        ? null
+                        : Contact.on(touch.zone()).depth(to);
+            }
+            if (e.data() instanceof Say say) return say.style() == Style.CLOSED ? Say.question(Style.CHOICE) : null;
+            if (e.data() instanceof Look look)
+                return look.faults().isEmpty() ? null : new Look(less(random, look.faults()), look.asked());
+            if (e.data() instanceof SheetLook look)
+                return look.missed().isEmpty() ? null : new SheetLook(less(random, look.missed()), look.asked());
+            if (e.data() instanceof SheetChange change)
+                return change.drape() == Drape.LOOSE ? SheetChange.of(Drape.SECURED) : null;
+            if (e.data() instanceof Reply reply) return reply.vagueAndLeft() ? Reply.asked() : null;
+            if (e.data() instanceof BalanceTest test) return test.clear() ? null : new BalanceTest(true);
+            if (e.data() instanceof StrokeFault fault)
+                return switch (fault.flaw()) {
+                    case WRONG_DIRECTION, WRONG_LANDMARK, TOO_FAST -> new Praise(null);
+                    case TOO_LIGHT, TOO_DEEP -> null;
+                };
+            return null;
+        }
+
+        private <T> List<T> less(Random random, List<T> faults) {
+            var left = new ArrayList<>(faults);
+            left.remove(random.nextInt(left.size()));
+            return left;
         }
 
         @Test

@@ -9,6 +9,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import palmtally.core.InvalidValue;
+import palmtally.core.body.Zone;
 import palmtally.core.finding.Rule;
 
 /** Every number of a profile can be read and changed by itself. */
@@ -34,11 +35,16 @@ class NumbersTest {
             var changed = row.set(profile, other);
             assertThat(row.value(changed)).isEqualTo(other);
             for (var o : Numbers.all())
-                if (!o.id().equals(row.id()))
+                if (!o.id().equals(row.id()) && !follows(o, row))
                     assertThat(o.value(changed)).as(o.id()).isEqualTo(o.value(profile));
             for (var c : Choices.all()) assertThat(c.chosen(changed)).isEqualTo(c.chosen(profile));
             assertThat(row.set(changed, now)).isEqualTo(profile);
         }
+    }
+
+    /** A site that no school and no trade names a ceiling for has that of all such sites. */
+    private static boolean follows(Numbers.Row row, Numbers.Row other) {
+        return other.id().equals("unlisted-ceiling") && row.group() == Group.SITES;
     }
 
     @ParameterizedTest
@@ -130,7 +136,18 @@ class NumbersTest {
         "meetings, 3, 2",
         "clean-drapes, 3, 3",
         "gap-growth, 1.2, 1",
-        "longest-gap, 5, 6"
+        "longest-gap, 5, 6",
+        "ceiling-scalp, 4, 4",
+        "ceiling-groin, 1, 1",
+        "ceiling-upper-arm-inner, 1, 2",
+        "ceiling-throat, 0, 0",
+        "dose-least-points-strap, 3, 3",
+        "dose-most-points-strap, 5, 5",
+        "dose-least-jaw, 120, 120",
+        "dose-least-heat, 300, 300",
+        "dose-most-cross-fibre, 120, 120",
+        "rate-low-cross-fibre, 1, 1",
+        "rate-high-cross-fibre, 2, 2"
     })
     void ship_as_written(String id, double a, double b) {
         var row = Numbers.find(id).orElseThrow();
@@ -164,5 +181,37 @@ class NumbersTest {
     void an_answer_that_earns_nothing_before_it_earns_less_is_refused() {
         var nothing = Numbers.find("answer-nothing").orElseThrow();
         assertThatThrownBy(() -> nothing.set(A, 7)).hasMessageContaining("must be later than the full mark");
+    }
+
+    @Test
+    void what_a_school_sets_itself_stands_and_the_rest_follows_the_trade() {
+        var inner = Numbers.find("ceiling-upper-arm-inner").orElseThrow();
+        var strap = Numbers.find("ceiling-strap-muscle").orElseThrow();
+        var own = inner.set(A, 0);
+        assertThat(own.pressure().ownCeilings()).containsExactly(java.util.Map.entry(Zone.UPPER_ARM_INNER, 0));
+        var generous = Choices.find("ceiling-end").orElseThrow().choose(own, "upper");
+        assertThat(inner.value(generous)).isEqualTo(0);
+        assertThat(strap.value(generous)).isEqualTo(3);
+        assertThat(inner.usual(generous)).hasValue(2);
+        assertThat(inner.set(generous, 2).pressure().ownCeilings()).isEmpty();
+        assertThat(Numbers.find("unlisted-ceiling").orElseThrow().usual(A)).isEmpty();
+    }
+
+    @Test
+    void a_dose_without_an_upper_end_has_none_to_set_and_only_friction_has_a_rate() {
+        assertThat(Numbers.find("dose-most-heat")).isEmpty();
+        assertThat(Numbers.find("rate-low-heat")).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "dose-least-points-strap, 6, must not be below the least",
+        "dose-most-points-strap, 11, must be at most 10: vessels run there",
+        "dose-most-jaw, 100, must not be below the least",
+        "rate-low-cross-fibre, 3, must not be below the least"
+    })
+    void a_dose_that_contradicts_itself_or_may_harm_is_refused(String id, double value, String why) {
+        var row = Numbers.find(id).orElseThrow();
+        assertThatThrownBy(() -> row.set(A, value)).hasMessageContaining(why);
     }
 }

@@ -7,6 +7,9 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -16,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
@@ -24,6 +28,7 @@ import palmtally.core.profile.Choices;
 import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
+import palmtally.core.profile.ZoneSets;
 import palmtally.core.sequence.Checks;
 import palmtally.formats.ScoreView.FindingView;
 import palmtally.server.people.Allow;
@@ -48,8 +53,21 @@ class SettingController {
             List<Choices.Option> options,
             Map<String, String> chosen) {}
 
+    /**
+     * @param always zones that every school has in it
+     * @param chosen the zones each profile has in it, by profile
+     */
+    record ZonesView(
+            String id,
+            String question,
+            String group,
+            List<Rule> rules,
+            Set<Zone> always,
+            Map<String, Set<Zone>> chosen) {}
+
     record TopicView(ScopeTopic id, String name, String caution, Map<String, ScopeTopic.Level> chosen) {}
 
+    /** @param usual what it is where a school says nothing of its own, by profile; null where each profile holds one */
     record NumberView(
             String id,
             String name,
@@ -59,7 +77,8 @@ class SettingController {
             double most,
             boolean whole,
             List<Rule> rules,
-            Map<String, Double> chosen) {}
+            Map<String, Double> chosen,
+            @Nullable Map<String, Double> usual) {}
 
     /** @param ofPlans whether it looks at sequences or terms, not only at practicals */
     record RuleView(Rule id, Criterion criterion, String meaning, boolean ofPlans, Map<String, Severity> chosen) {}
@@ -67,6 +86,7 @@ class SettingController {
     record SettingsView(
             List<SettingView> settings,
             List<NumberView> numbers,
+            List<ZonesView> zones,
             List<TopicView> topics,
             List<RuleView> rules,
             String whoDecides) {}
@@ -80,6 +100,7 @@ class SettingController {
             @Nullable String sequence,
             @Nullable Map<String, String> settings,
             @Nullable Map<String, Double> numbers,
+            @Nullable Map<String, Set<Zone>> zones,
             @Nullable Map<ScopeTopic, ScopeTopic.Level> scope,
             @Nullable Map<Rule, Severity> severities) {}
 
@@ -114,7 +135,14 @@ class SettingController {
                                 t.most(),
                                 t.whole(),
                                 t.rules(),
-                                by(all, t::value)))
+                                by(all, t::value),
+                                t.otherwise() == null
+                                        ? null
+                                        : by(all, p -> t.usual(p).orElseThrow())))
+                        .toList(),
+                ZoneSets.all().stream()
+                        .map(z -> new ZonesView(
+                                z.id(), z.question(), z.group().label(), z.rules(), z.always(), by(all, z::chosen)))
                         .toList(),
                 Arrays.stream(ScopeTopic.values())
                         .map(t -> new TopicView(t, t.label(), t.caution(), by(all, p -> p.scope(t))))
@@ -130,7 +158,7 @@ class SettingController {
                 ScopeTopic.WHO_DECIDES);
     }
 
-    private static <T> Map<String, T> by(List<Profile> all, java.util.function.Function<Profile, T> value) {
+    private static <T> Map<String, T> by(List<Profile> all, Function<Profile, T> value) {
         var map = new LinkedHashMap<String, T>();
         all.forEach(p -> map.put(p.id(), value.apply(p)));
         return map;
@@ -168,28 +196,9 @@ class SettingController {
     private static Profile changed(Profile profile, ProfileChanges changes) {
         var result = profile;
         var faults = new ArrayList<Fault>();
-        if (changes.settings != null)
-            for (var e : changes.settings.entrySet()) {
-                var setting = Choices.find(e.getKey());
-                if (setting.isEmpty()) faults.add(new Fault("settings", e.getKey(), "is no setting here"));
-                else
-                    try {
-                        result = setting.get().choose(result, e.getValue());
-                    } catch (InvalidValue x) {
-                        faults.addAll(x.faults());
-                    }
-            }
-        if (changes.numbers != null)
-            for (var e : changes.numbers.entrySet()) {
-                var threshold = Numbers.find(e.getKey());
-                if (threshold.isEmpty()) faults.add(new Fault("numbers", e.getKey(), "is no number here"));
-                else
-                    try {
-                        result = threshold.get().set(result, e.getValue());
-                    } catch (InvalidValue x) {
-                        faults.addAll(x.faults());
-                    }
-            }
+        result = each(result, "settings", changes.settings, Choices::find, Choices.Row::choose, faults);
+        result = each(result, "numbers", changes.numbers, Numbers::find, Numbers.Row::set, faults);
+        result = each(result, "zones", changes.zones, ZoneSets::find, ZoneSets.Row::choose, faults);
         if (!faults.isEmpty()) throw new InvalidValue("changes", faults);
         if (changes.scope != null) {
             var scope = new EnumMap<ScopeTopic, ScopeTopic.Level>(result.scope());
@@ -202,6 +211,33 @@ class SettingController {
             severities.putAll(changes.severities);
             result = result.withSeverities(severities);
         }
+        return result;
+    }
+
+    /** How a row changes a profile. */
+    private interface Change<R, V> {
+        Profile of(R row, Profile profile, V to);
+    }
+
+    private static <R, V> Profile each(
+            Profile profile,
+            String kind,
+            @Nullable Map<String, V> changes,
+            Function<String, Optional<R>> find,
+            Change<R, V> change,
+            List<Fault> faults) {
+        var result = profile;
+        if (changes != null)
+            for (var e : changes.entrySet()) {
+                var row = find.apply(e.getKey());
+                if (row.isEmpty()) faults.add(new Fault(kind, e.getKey(), "is none here"));
+                else
+                    try {
+                        result = change.of(row.get(), result, e.getValue());
+                    } catch (InvalidValue x) {
+                        faults.addAll(x.faults());
+                    }
+            }
         return result;
     }
 }
