@@ -41,7 +41,7 @@ const settings = {
     },
     {
       id: 'ceiling-calf',
-      name: 'Deepest: Calf',
+      name: 'Calf',
       group: 'How deep each site',
       unit: 'grade',
       least: 0,
@@ -94,6 +94,7 @@ async function page(role: string) {
   setActivePinia(createPinia())
   useSession().session = { person: { role } } as unknown as Schema['SessionView']
   useSession().catalogue = {
+    regions: [{ id: 'hip', name: 'Hip' }],
     zones: [
       { id: 'gluteals', name: 'Gluteals', region: 'hip' },
       { id: 'groin', name: 'Groin', region: 'thigh' },
@@ -212,7 +213,7 @@ describe('what a school decides', () => {
     const p = await page('lead')
     await press(p, 'How deep each site')
     expect(p.text()).toContain('usual: 4')
-    await p.find('input[aria-label="Deepest: Calf"]').setValue('4')
+    await p.find('input[aria-label="Calf"]').setValue('4')
     expect(p.text()).not.toContain('usual: 4')
   })
   it('lets only the lead save', async () => {

@@ -69,6 +69,12 @@ function toggle(z: Schema['ZonesView'], zone: string) {
   if ([...to].sort().join() === [...(z.chosen[props.id] ?? [])].sort().join()) delete next[z.id]
   zones.value = next
 }
+const moves = (rules: string[]) => (rules.length ? rules.join(', ') : 'changes marks, not findings')
+/** What all numbers that are shown move, where it is one thing: it is said once. */
+const oneRule = computed(() => {
+  const all = new Set(found.value.numbers.map((n) => moves(n.rules)))
+  return all.size === 1 && found.value.numbers.length > 1 ? [...all][0] : undefined
+})
 const nothing = computed(() => Object.values(found.value).every((rows) => rows.length === 0))
 const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.profile.name ?? id
 const dirty = computed(
@@ -198,7 +204,7 @@ async function save() {
               </button>
             </div>
             <p class="soft small">
-              {{ s.rules.length ? s.rules.join(', ') : 'changes marks, not findings' }}
+              {{ moves(s.rules) }}
               <template
                 v-if="
                   others(
@@ -224,7 +230,7 @@ async function save() {
           <h2>{{ z.question }}</h2>
           <p class="soft small">{{ z.rules.join(', ') }}</p>
           <div v-for="[region, all] in regions" :key="region" class="region">
-            <h3>{{ capital(word(region)) }}</h3>
+            <h3>{{ session.regionName(region) }}</h3>
             <div class="options">
               <button
                 v-for="zone in all"
@@ -243,13 +249,14 @@ async function save() {
         </section>
         <section v-if="found.numbers.length" class="card" aria-label="Numbers">
           <h2>Numbers</h2>
+          <p v-if="oneRule" class="soft small">{{ oneRule }}</p>
           <div v-for="n in found.numbers" :key="n.id" class="rule">
             <div>
               <strong>{{ n.name }}</strong>
               <p class="soft small">
-                {{ n.rules.length ? n.rules.join(', ') : 'changes marks, not findings' }}
+                <template v-if="!oneRule">{{ moves(n.rules) }}</template>
                 <template v-if="n.usual && n.usual[id] !== (numbers[n.id] ?? n.chosen[id])">
-                  · usual: {{ n.usual[id] }}
+                  {{ oneRule ? '' : '· ' }}our own; usual: {{ n.usual[id] }}
                 </template>
                 <template
                   v-for="[other, value] in Object.entries(n.chosen).filter(

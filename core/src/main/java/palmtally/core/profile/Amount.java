@@ -17,6 +17,7 @@ import palmtally.core.finding.Rule;
     /** Short name, unique; a key or an end is added to it. */
     String id();
 
+    /** What it is; on a map, before the name of the key, or nothing where that says it. */
     String name();
 
     Group group();

@@ -105,7 +105,7 @@ public final class Numbers {
                                 part,
                                 Rows.below(path, key.toString()),
                                 key.toString(),
-                                amount.name() + ": " + label(key),
+                                amount.name().isEmpty() ? label(key) : amount.name() + ": " + label(key),
                                 key instanceof Weighed weighed && weighed.added(),
                                 otherwise(amount, key)));
             } else rows.add(row(amount, part, path, "", amount.name(), false, null));

@@ -394,7 +394,7 @@ public record Profile(
 
             @Amount(
                     id = "ceiling",
-                    name = "Deepest",
+                    name = "",
                     group = Group.SITES,
                     unit = "grade",
                     least = 0,
