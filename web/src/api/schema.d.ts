@@ -1980,9 +1980,12 @@ export interface components {
       at: string
       award: components['schemas']['Award']
       by: string
+      earlier: boolean
       outcome: components['schemas']['OutcomeView']
       /** Format: int32 */
       revision: number
+      /** Format: int32 */
+      rules?: number
       /** Format: int32 */
       since: number
     }
@@ -4029,6 +4032,7 @@ export interface components {
     }
     PracticalView: {
       again: components['schemas']['Again'][]
+      anew?: components['schemas']['ScoreView']
       asked: string[]
       award?: components['schemas']['AwardView']
       /** Format: uuid */

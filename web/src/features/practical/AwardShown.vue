@@ -34,7 +34,12 @@ const off = computed(() =>
   </p>
   <p v-if="award.since && session.staff" class="late" role="status">
     {{ counted(award.since, 'tap') }} reached the school after this award, as from a device that had no
-    network. What is shown here counts them, what was awarded does not: look again and award anew.
+    network. The marks are those of the award and do not count them: to look again with them, change the
+    award.
+  </p>
+  <p v-if="award.earlier && session.staff" class="soft" role="status">
+    Given by {{ award.rules ? `rules ${award.rules}` : 'the rules' }} of an earlier version; it stands. To see
+    what today’s rules say, change the award.
   </p>
   <ul>
     <li v-for="r in award.outcome.reasons" :key="r">{{ r }}</li>

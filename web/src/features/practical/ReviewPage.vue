@@ -46,7 +46,13 @@ const editing = ref(false)
 const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
 const stepName = (id: string) => steps.value.find((s) => s.id === id)?.name ?? id
 const events = computed(() => new Map(view.value?.events.map((e) => [e.id, e]) ?? []))
-const criteria = computed(() => view.value?.scores?.criteria ?? [])
+/** Who awards anew does so on what today's rules and taps say, which may be something else than what was awarded. */
+const judged = computed(
+  () =>
+    view.value &&
+    (editing.value && view.value.anew ? { ...view.value, scores: view.value.anew } : view.value),
+)
+const criteria = computed(() => judged.value?.scores?.criteria ?? [])
 const criterion = computed(() => criteria.value.find((c) => c.criterion === opened.value))
 const allFindings = computed(() => criteria.value.flatMap((c) => c.findings))
 const moved = computed(
@@ -303,7 +309,7 @@ const linesOf = (ids: readonly string[]) =>
               v-if="changing"
               ref="form"
               :key="view.award?.revision ?? 0"
-              :view="view"
+              :view="judged!"
               :opened="opened"
               :moment="moment"
               :busy="busy"

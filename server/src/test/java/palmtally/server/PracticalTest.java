@@ -164,12 +164,16 @@ class PracticalTest {
             long before = app.database().count(evidence);
             assertThat(view().get("award").get("since").asInt()).isZero();
             assertThat(line().has("since")).isFalse();
+            var awarded = view().get("scores");
             nadia.post(
                     "/api/practicals/" + id + "/events",
                     "{\"events\":[{\"id\":\"late\",\"device\":\"phone\",\"seq\":1,\"atMs\":30000,\"kind\":\"sheet-change\","
                             + "\"data\":{\"drape\":\"loose\"}}]}");
             assertThat(view().get("award").get("since").asInt()).isEqualTo(1);
             assertThat(line().get("since").asInt()).isEqualTo(1);
+            // Who may award anew sees beside it what would come of it now.
+            assertThat(view().get("scores")).isEqualTo(awarded);
+            assertThat(view().get("anew").get("criteria").toString()).contains("loose tuck");
             // A second device that is put away says so; that is no tap.
             nadia.post(
                     "/api/practicals/" + id + "/events",
@@ -183,24 +187,65 @@ class PracticalTest {
             assertThat(line().has("since")).isFalse();
         }
 
-        /** The rules of marking change; what was awarded by earlier ones stands, and says so. */
+        private void store(App.Running app, String change) {
+            assertThat(app.database()
+                            .count("with u as (update award set " + change + " where practical_id = '" + id
+                                    + "' returning 1) select count(*) from u"))
+                    .isEqualTo(1);
+        }
+
+        /** The rules of marking change: marks, findings and what they say for Track stay as they were given, and say by which rules. */
         @Test
         void stands_as_it_was_awarded_whatever_the_rules_are_now(App.Running app) {
             finish();
             nadia.post("/api/practicals/" + id + "/rating", "{\"value\":70}");
             assertThat(award(plain(0)).status()).isEqualTo(200);
-            assertThat(view().get("award").get("outcome").get("result").asString())
-                    .isEqualTo("fail");
+            var first = view();
+            assertThat(first.get("award").get("rules").asInt()).isEqualTo(1);
+            assertThat(first.get("award").get("earlier").asBoolean()).isFalse();
+            assertThat(first.has("anew")).isFalse();
+            // As an earlier version of the app would have written it.
+            store(
+                    app,
+                    "judged = jsonb_set(jsonb_set(jsonb_set(judged, '{rules}', '0'), '{scores,criteria,0,score}', '12.5'),"
+                            + " '{counted,regions,0,score}', '12.5')");
+            var then = view();
+            assertThat(then.get("scores").get("criteria").get(0).get("score").asDouble())
+                    .isEqualTo(12.5);
+            assertThat(then.get("award").get("outcome"))
+                    .isEqualTo(first.get("award").get("outcome"));
+            assertThat(then.get("award").get("earlier").asBoolean()).isTrue();
+            assertThat(then.get("anew")).isEqualTo(first.get("scores"));
+            // Taken out and counted again: by what was written down, not by today's rules.
+            nadia.put("/api/practicals/" + id + "/void", "{\"reason\":\"wrong table\"}");
+            nadia.put("/api/practicals/" + id + "/void", "{}");
             assertThat(app.database()
-                            .count("with u as (update award set result = 'pass', mean = 81 where practical_id = '" + id
-                                    + "' returning 1) select count(*) from u"))
+                            .count("select count(*) from evidence where practical_id = '" + id + "' and score = 12.5"))
                     .isEqualTo(1);
-            var outcome = view().get("award").get("outcome");
+            // Awarded anew: by today's.
+            assertThat(award(plain(1)).status()).isEqualTo(200);
+            assertThat(view().get("scores")).isEqualTo(first.get("scores"));
+            assertThat(view().get("award").get("rules").asInt()).isEqualTo(1);
+        }
+
+        /** Of an award from before they were kept there is only what it came to. */
+        @Test
+        void of_earlier_versions_keeps_what_it_came_to(App.Running app) {
+            finish();
+            nadia.post("/api/practicals/" + id + "/rating", "{\"value\":70}");
+            assertThat(award(plain(0)).status()).isEqualTo(200);
+            var marks = view().get("scores");
+            store(app, "judged = null, result = 'pass', mean = 81");
+            var then = view();
+            var outcome = then.get("award").get("outcome");
             assertThat(outcome.get("result").asString()).isEqualTo("pass");
             assertThat(outcome.get("mean").asDouble()).isEqualTo(81);
             assertThat(outcome.get("band").asString()).isEqualTo("fluent");
             assertThat(outcome.get("reasons").get(0).asString()).startsWith("It stands as it was awarded;");
-            assertThat(view().get("again")).isEmpty();
+            assertThat(then.get("award").has("rules")).isFalse();
+            assertThat(then.get("award").get("earlier").asBoolean()).isTrue();
+            assertThat(then.get("again")).isEmpty();
+            assertThat(then.get("scores")).isEqualTo(marks);
         }
 
         private JsonNode view() {

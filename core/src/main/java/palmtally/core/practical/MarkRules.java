@@ -25,6 +25,12 @@ public final class MarkRules {
      */
     public record Section(@Nullable Criterion criterion, String title, List<String> sentences) {}
 
+    /**
+     * Number of the rules: raised whenever a run may be marked otherwise than before. An award keeps the number of the rules it was
+     * given by.
+     */
+    public static final int NUMBER = 1;
+
     private static final Pattern NAMED = Pattern.compile("\\{([a-z0-9-]+)}|<([a-z0-9-]+)>");
 
     private static final String SEEN = """

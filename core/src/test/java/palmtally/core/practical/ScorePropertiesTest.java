@@ -239,7 +239,7 @@ class ScorePropertiesTest {
      * Thirty minutes at a table: one side or both, one grader or two on devices of their own, steps in some order, words, reports,
      * touches, sheet and looks as they come, eyes that come and go, breaks, and stretches in which nothing is tapped.
      */
-    private record Ran(Sequence plan, Sides sides, List<Event> events) {
+    record Ran(Sequence plan, Sides sides, List<Event> events) {
         static Ran of(Random random) {
             return of(random, ScorePropertiesTest.plan(random), random.nextInt(3) == 0 ? Sides.RIGHT : Sides.EACH);
         }

@@ -110,7 +110,13 @@ public class Awards {
                         award.released(),
                         caller.id(),
                         clock.instant(),
-                        Records.taps(practical)))
+                        Records.taps(practical),
+                        Judged.of(
+                                scores,
+                                computed(scores, rating),
+                                award,
+                                outcome,
+                                EvidenceBook.counted(row, scores, award))))
                 == 0) throw Refusal.conflict("changed-meanwhile", "Somebody awarded this meanwhile. Read it again.");
         count(row);
         audit.changed(
@@ -134,7 +140,8 @@ public class Awards {
                 true,
                 caller.id(),
                 clock.instant(),
-                held.events()));
+                held.events(),
+                held.judged()));
         count(row);
         audit.changed(caller, row.studentId(), "released a practical", id.toString());
     }
@@ -165,7 +172,11 @@ public class Awards {
         if (first.voidReason() != null) return;
         var award = rows.award(first.id()).orElse(null);
         if (award == null || rows.waitsForSecond(first.id(), left())) return;
-        writeEvidence(first, records.scores(first), award.body());
+        var judged = award.judged();
+        evidence.write(
+                first,
+                judged != null ? judged.counted() : EvidenceBook.counted(first, records.scores(first), award.body()),
+                award.released());
     }
 
     /** What was not touched since is taken as left. */
@@ -188,12 +199,11 @@ public class Awards {
 
     /** By the first award: an agreed one is made after both were seen. */
     private Map<Criterion, Double> ownMarks(Row row) {
-        var award = rows.firstAward(row.id()).map(AwardRow::body).orElseThrow();
+        var award = rows.firstAward(row.id()).orElseThrow();
         Map<Criterion, Double> marks = new EnumMap<>(Criterion.class);
-        for (var c : records.scores(row).criteria()) {
-            Double value = award.values().getOrDefault(c.criterion(), c.score());
-            if (value != null) marks.put(c.criterion(), value);
-        }
+        if (award.judged() != null) marks.putAll(award.judged().marks());
+        else for (var c : records.scores(row).criteria()) if (c.score() != null) marks.put(c.criterion(), c.score());
+        marks.putAll(award.body().values());
         return marks;
     }
 
@@ -208,11 +218,6 @@ public class Awards {
     /** Whole practicals of a term that count, rated and awarded, by sequence in the order they were begun. */
     public List<Rated> rated(UUID term) {
         return rows.rated(term);
-    }
-
-    /** What an award says, for Track. */
-    private void writeEvidence(Row row, Scores scores, Award award) {
-        evidence.write(row, row.kind().evidence, scores, award);
     }
 
     /**
@@ -243,6 +248,11 @@ public class Awards {
                 row.studentId(),
                 reason == null ? "counted a practical again" : "made a practical void",
                 id + (reason == null ? "" : " " + reason.strip()));
+    }
+
+    /** What it comes to before anybody changed a mark. */
+    static Outcome computed(Scores scores, @Nullable Double rating) {
+        return Outcome.of(scores, Map.of(), scores.critical().size(), rating);
     }
 
     /** What it comes to with an award; critical findings that were struck do not count. */

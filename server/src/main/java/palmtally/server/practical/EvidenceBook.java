@@ -1,7 +1,9 @@
 package palmtally.server.practical;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -39,7 +41,22 @@ class EvidenceBook {
             double weight,
             boolean critical,
             Instant seenAt,
-            boolean released) {}
+            boolean released) {
+        EvidenceRow shown(boolean toStudent) {
+            return new EvidenceRow(
+                    practicalId,
+                    studentId,
+                    facet,
+                    subject,
+                    criterion,
+                    score,
+                    computed,
+                    weight,
+                    critical,
+                    seenAt,
+                    toStudent);
+        }
+    }
 
     record LookRow(
             UUID practicalId,
@@ -49,6 +66,9 @@ class EvidenceBook {
             boolean outOfOrder,
             boolean overCeiling,
             boolean leftSilent) {}
+
+    /** What an award says for Track: by region, by technique, tool and position, and step by step. */
+    record Counted(List<EvidenceRow> regions, List<EvidenceRow> rollUps, List<LookRow> looks) {}
 
     @Mapper
     interface Rows {
@@ -120,42 +140,51 @@ class EvidenceBook {
         rows.tellOwn(row.studentId());
     }
 
-    /**
-     * In place of what was written before. A practical over several regions is judged by the steps of each; a criterion that the grader
-     * changed has that value in all of them.
-     */
-    void write(Row row, Evidence.Kind kind, Scores scores, Award award) {
+    /** In place of what was written before. */
+    void write(Row row, Counted counted, boolean released) {
         clear(row.id());
-        var practical = scores.run().practical();
-        var struck = award.struckKeys();
-        var evidence = new java.util.ArrayList<EvidenceRow>();
-        Excerpt.regions(practical).forEach((region, steps) -> {
-            var part = of(scores, row, s -> steps.contains(s.id()));
-            for (var c : part.criteria()) {
-                var line = line(row, kind, part, c, award, struck, "region", region.toString());
-                if (line != null) evidence.add(line);
-            }
-        });
-        if (!evidence.isEmpty()) rows.addEvidence(Json.MAPPER.writeValueAsString(evidence));
-        if (kind == Evidence.Kind.PRACTICAL) rollUps(row, scores, award, struck);
-        int place = 0;
-        var looks = new java.util.ArrayList<LookRow>();
-        if (kind == Evidence.Kind.PRACTICAL)
-            for (var look : StepLook.of(scores, struck))
-                looks.add(new LookRow(
-                        row.id(),
-                        place++,
-                        look.step(),
-                        look.wrong().contains(Wrong.MISSED),
-                        look.wrong().contains(Wrong.OUT_OF_ORDER),
-                        look.wrong().contains(Wrong.OVER_CEILING),
-                        look.wrong().contains(Wrong.LEFT_SILENT)));
-        if (!looks.isEmpty()) rows.addLooks(Json.MAPPER.writeValueAsString(looks));
+        if (!counted.regions.isEmpty()) rows.addEvidence(json(counted.regions, released));
+        if (!counted.rollUps.isEmpty()) rows.addRollUps(json(counted.rollUps, released));
+        if (!counted.looks.isEmpty()) rows.addLooks(Json.MAPPER.writeValueAsString(counted.looks));
         tell(row);
     }
 
-    private void rollUps(Row row, Scores scores, Award award, Set<String> struck) {
-        var lines = new java.util.ArrayList<EvidenceRow>();
+    private static String json(List<EvidenceRow> lines, boolean released) {
+        return Json.MAPPER.writeValueAsString(
+                lines.stream().map(l -> l.shown(released)).toList());
+    }
+
+    /**
+     * What an award says. A practical over several regions is judged by the steps of each; a criterion that the grader changed has
+     * that value in all of them.
+     */
+    static Counted counted(Row row, Scores scores, Award award) {
+        var kind = row.kind().evidence;
+        var struck = award.struckKeys();
+        var regions = new ArrayList<EvidenceRow>();
+        Excerpt.regions(scores.run().practical()).forEach((region, steps) -> {
+            var part = of(scores, row, s -> steps.contains(s.id()));
+            for (var c : part.criteria()) {
+                var line = line(row, kind, part, c, award, struck, "region", region.toString());
+                if (line != null) regions.add(line);
+            }
+        });
+        if (kind != Evidence.Kind.PRACTICAL) return new Counted(regions, List.of(), List.of());
+        var looks = new ArrayList<LookRow>();
+        for (var look : StepLook.of(scores, struck))
+            looks.add(new LookRow(
+                    row.id(),
+                    looks.size(),
+                    look.step(),
+                    look.wrong().contains(Wrong.MISSED),
+                    look.wrong().contains(Wrong.OUT_OF_ORDER),
+                    look.wrong().contains(Wrong.OVER_CEILING),
+                    look.wrong().contains(Wrong.LEFT_SILENT)));
+        return new Counted(regions, rollUps(row, scores, award, struck), looks);
+    }
+
+    private static List<EvidenceRow> rollUps(Row row, Scores scores, Award award, Set<String> struck) {
+        var lines = new ArrayList<EvidenceRow>();
         FACETS.forEach((facet, subjectOf) -> {
             var subjects = new LinkedHashSet<String>();
             scores.run().practical().brief().forEach(s -> subjects.add(subjectOf.apply(s.step())));
@@ -167,7 +196,7 @@ class EvidenceBook {
                 }
             }
         });
-        if (!lines.isEmpty()) rows.addRollUps(Json.MAPPER.writeValueAsString(lines));
+        return lines;
     }
 
     /** A look at one criterion stays one of that alone. */

@@ -12,7 +12,7 @@ import palmtally.server.practical.PracticalRows.Row;
 /**
  * A practical as somebody may open it, with what was said of it and before anything is reckoned from its taps.
  *
- * @param by who gave the award
+ * @param by who gave the award, or nothing where there is none
  * @param beside the other grader's practical of the same run, for staff
  */
 public record OpenedPractical(
@@ -23,7 +23,7 @@ public record OpenedPractical(
         Practical practical,
         @Nullable Double rating,
         @Nullable AwardRow award,
-        @Nullable String by,
+        String by,
         @Nullable Map<Criterion, Double> selfMarks,
         @Nullable UUID beside) {
     public Practicals.Kind kind() {

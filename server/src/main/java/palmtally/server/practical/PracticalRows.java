@@ -85,13 +85,14 @@ interface PracticalRows {
             boolean released,
             UUID awardedBy,
             Instant awardedAt,
-            @Nullable Integer events) {
+            @Nullable Integer events,
+            @Nullable Judged judged) {
         /** How close a mean must be to be the one that was awarded: what is shown is whole points. */
         private static final double SAME = 0.5;
 
         /**
-         * What it came to when it was given. An award stands as it was given, whatever the rules of another day, or taps that came in
-         * later, would make of it.
+         * What it came to when it was given, for an award of which no more was kept: it stands as it was given, whatever the rules of
+         * another day, or taps that came in later, would make of it.
          */
         Outcome outcome(Outcome today) {
             boolean same = today.result() == result
@@ -141,7 +142,7 @@ interface PracticalRows {
     List<Kept> kept(UUID term);
 
     @Select("""
-            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events from newest_award
+            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events, judged from newest_award
             where practical_id in (select id from practical where term_id = #{term})""")
     List<AwardRow> awards(UUID term);
 
@@ -272,7 +273,7 @@ interface PracticalRows {
     int rate(UUID id, double value, UUID by, Instant at);
 
     @Select("""
-            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events from award
+            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events, judged from award
             where practical_id = #{id} and revision = 1""")
     Optional<AwardRow> firstAward(UUID id);
 
@@ -284,14 +285,14 @@ interface PracticalRows {
     List<Row> pairs(UUID term);
 
     @Select("""
-            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events from newest_award
+            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events, judged from newest_award
             where practical_id = #{id}""")
     Optional<AwardRow> award(UUID id);
 
     @Insert("""
-            insert into award (practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events)
+            insert into award (practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events, judged)
             values (#{practicalId}, #{revision}, #{body}, #{result}, #{mean}, #{released}, #{awardedBy}, #{awardedAt},
-                    #{events})
+                    #{events}, #{judged})
             on conflict do nothing""")
     int addAward(AwardRow row);
 

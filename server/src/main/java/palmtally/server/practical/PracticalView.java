@@ -11,10 +11,9 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Again;
 import palmtally.core.practical.Goal;
-import palmtally.core.practical.Outcome;
+import palmtally.core.practical.MarkRules;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
-import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Event;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
@@ -32,7 +31,8 @@ import palmtally.server.sequence.PlanView.SpanView;
  *
  * @param today what the body on the table must be spared, for staff
  * @param beside the other grader's practical of the same run, for staff
- * @param scores null until the grader gave the one rating of the whole of a finished practical
+ * @param scores null until the grader gave the one rating of the whole of a finished practical; of an awarded one as they were then
+ * @param anew what they would be by today's rules and taps, for staff, where that may be something else than what was awarded
  */
 public record PracticalView(
         UUID id,
@@ -58,6 +58,7 @@ public record PracticalView(
         RunView run,
         @Nullable Double rating,
         @Nullable ScoreView scores,
+        @Nullable ScoreView anew,
         @Nullable AwardView award,
         @Nullable UUID retakeOf,
         Practicals.Kind kind,
@@ -91,12 +92,33 @@ public record PracticalView(
 
     record Stretch(long start, long end) {}
 
-    /** @param since how many taps reached the school afterwards, and are not counted in it */
-    record AwardView(int revision, Award award, ScoreView.OutcomeView outcome, String by, Instant at, int since) {
-        static AwardView of(AwardRow row, String by, Practical practical, Outcome outcome) {
+    /**
+     * @param since how many taps reached the school afterwards, and are not counted in it
+     * @param rules number of the rules it was given by, or null for one of before they had one
+     * @param earlier whether they are other rules than today's
+     */
+    record AwardView(
+            int revision,
+            Award award,
+            ScoreView.OutcomeView outcome,
+            String by,
+            Instant at,
+            int since,
+            @Nullable Integer rules,
+            boolean earlier) {
+        static AwardView of(AwardRow row, String by, Practical practical, ScoreView.OutcomeView outcome) {
             int since = row.events() == null ? 0 : Math.max(0, Records.taps(practical) - row.events());
+            Integer rules =
+                    row.judged() == null ? null : Integer.valueOf(row.judged().rules());
             return new AwardView(
-                    row.revision(), row.body(), ScoreView.OutcomeView.of(outcome), by, row.awardedAt(), since);
+                    row.revision(),
+                    row.body(),
+                    outcome,
+                    by,
+                    row.awardedAt(),
+                    since,
+                    rules,
+                    rules == null || rules != MarkRules.NUMBER);
         }
     }
 
@@ -104,20 +126,63 @@ public record PracticalView(
         var row = opened.row();
         var practical = opened.practical();
         var given = opened.award();
+        if (given != null && given.judged() != null) return awarded(opened, now, staff, given, given.judged());
         var scores = Records.scores(practical, row.criterion());
-        var run = scores.run();
         // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
         boolean hidden = row.finished() && opened.rating() == null && given == null;
         AwardView award = null;
         List<Goal> goals = hidden ? List.of() : Goal.of(scores, Set.of());
         List<Again> again = List.of();
-        if (given != null && opened.by() != null) {
+        if (given != null) {
             var body = given.body();
             var outcome = given.outcome(Awards.outcome(scores, body, opened.rating()));
             goals = Goal.of(scores, body.struckKeys());
             again = Again.of(scores, outcome, body.values(), body.struckKeys());
-            award = AwardView.of(given, opened.by(), practical, outcome);
+            award = AwardView.of(given, opened.by(), practical, ScoreView.OutcomeView.of(outcome));
         }
+        return of(
+                opened,
+                now,
+                staff,
+                scores.run(),
+                hidden ? null : ScoreView.of(scores, Awards.computed(scores, opened.rating())),
+                null,
+                award,
+                goals,
+                again);
+    }
+
+    /** An award as it was given; beside it, for who may give another one, what would come of it today. */
+    private static PracticalView awarded(
+            OpenedPractical opened, Instant now, boolean staff, AwardRow given, Judged judged) {
+        var practical = opened.practical();
+        var award = AwardView.of(given, opened.by(), practical, judged.outcome());
+        boolean other = staff && (award.since > 0 || award.earlier);
+        var today = other ? Records.scores(practical, opened.criterion()) : null;
+        return of(
+                opened,
+                now,
+                staff,
+                today == null ? Run.of(practical) : today.run(),
+                judged.scores(),
+                today == null ? null : ScoreView.of(today, Awards.computed(today, opened.rating())),
+                award,
+                today == null ? judged.goals() : Goal.of(today, given.body().struckKeys()),
+                judged.again());
+    }
+
+    private static PracticalView of(
+            OpenedPractical opened,
+            Instant now,
+            boolean staff,
+            Run run,
+            @Nullable ScoreView scores,
+            @Nullable ScoreView anew,
+            @Nullable AwardView award,
+            List<Goal> goals,
+            List<Again> again) {
+        var row = opened.row();
+        var practical = opened.practical();
         return new PracticalView(
                 row.id(),
                 row.termId(),
@@ -143,7 +208,8 @@ public record PracticalView(
                 practical.events(),
                 RunView.of(run),
                 opened.rating(),
-                hidden ? null : computed(scores, opened.rating()),
+                scores,
+                anew,
                 award,
                 row.retakeOf(),
                 row.kind(),
@@ -152,10 +218,5 @@ public record PracticalView(
                 goals,
                 again,
                 opened.selfMarks());
-    }
-
-    private static ScoreView computed(Scores scores, @Nullable Double rating) {
-        return ScoreView.of(
-                scores, Outcome.of(scores, Map.of(), scores.critical().size(), rating));
     }
 }

@@ -104,7 +104,7 @@ public class PracticalViews {
                 records.practical(row),
                 attached.rating(id).orElse(null),
                 award,
-                award == null ? null : people.apply(award.awardedBy()).name(),
+                award == null ? "" : people.apply(award.awardedBy()).name(),
                 award == null
                         ? null
                         : attached.selfMark(id).map(PracticalViews::marks).orElse(null),
