@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.calendar.Curriculum;
+import palmtally.core.practical.Extent;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.event.Event;
 import palmtally.core.profile.Choices;
@@ -70,7 +71,17 @@ public final class Documents {
         var asked = new ArrayList<String>();
         if (file.has("asked")) file.get("asked").forEach(n -> asked.add(n.asString()));
         var sides = file.has("sides") ? bind(file.get("sides"), Sides.class, "/sides") : Sides.EACH;
-        return built("", () -> new Practical(sequence, profile, asked, sides, events));
+        var extent = file.has("extent") ? extent(file.get("extent")) : Extent.WHOLE;
+        return built("", () -> new Practical(sequence, profile, asked, sides, extent, events));
+    }
+
+    /** What a file says nothing of is as in a practical that is asked whole. */
+    private static Extent extent(JsonNode node) throws FormatException {
+        var copy = (ObjectNode) node.deepCopy();
+        fill(copy, Json.MAPPER.valueToTree(Extent.WHOLE), List.of("part"));
+        fill(copy, Json.MAPPER.valueToTree(Extent.WHOLE), List.of("opening"));
+        fill(copy, Json.MAPPER.valueToTree(Extent.WHOLE), List.of("closing"));
+        return bind(copy, Extent.class, "/extent");
     }
 
     /** A whole curriculum with its sequences. */
@@ -166,6 +177,7 @@ public final class Documents {
         body.put("profile", practical.profile());
         body.put("asked", practical.asked());
         body.put("sides", practical.sides());
+        if (!practical.extent().equals(Extent.WHOLE)) body.put("extent", practical.extent());
         body.put("events", practical.events());
         return document("practical", body);
     }

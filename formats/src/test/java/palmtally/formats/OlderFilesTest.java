@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import palmtally.core.finding.Criterion;
+import palmtally.core.practical.Extent;
 import palmtally.core.practical.event.SheetChange;
 import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.MechanicsFault;
@@ -51,5 +52,17 @@ class OlderFilesTest {
         var scores = ScoreView.of(practical);
         assertThat(scores.criteria()).hasSize(5);
         assertThat(Documents.readPractical(Documents.write(practical))).isEqualTo(practical);
+    }
+
+    /** A file that says nothing of how much was asked is of a whole practical; one that says a part of it, of that. */
+    @Test
+    void a_record_is_of_a_whole_practical_unless_it_says_otherwise() throws Exception {
+        var whole = Documents.readPractical(older("practical.json"));
+        assertThat(whole.extent()).isEqualTo(Extent.WHOLE);
+        assertThat(Documents.write(whole)).doesNotContain("extent");
+        var part = whole.of(Extent.PART.only(Criterion.DRAPING));
+        assertThat(Documents.readPractical(Documents.write(part))).isEqualTo(part);
+        var said = older("practical.json").replaceFirst("\\{", "{\"extent\":{\"part\":true},");
+        assertThat(Documents.readPractical(said).extent()).isEqualTo(new Extent(true, true, true, null));
     }
 }

@@ -2,11 +2,15 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
 import java.util.StringJoiner;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.formats.Documents;
+import palmtally.formats.Json;
+import palmtally.formats.ScoreView;
 
 /** Marking by more than one: two graders blind to each other, the student's own word; short looks, and what is shown again. */
 @ExtendWith(App.class)
@@ -266,6 +270,26 @@ class MarkingTest {
                 .isEqualTo(1);
         assertThat(app.database().count("select count(*) from evidence where practical_id = '" + id + "'"))
                 .isEqualTo(1);
+    }
+
+    /** Its file says how much was asked, so that the command line marks it as the school does. */
+    @Test
+    void of_which_a_part_is_asked_is_marked_alike_from_its_file() throws Exception {
+        for (var part : List.of(
+                "\"kind\":\"spot-check\",\"criterion\":\"mechanics\"",
+                "\"kind\":\"peer-look\"",
+                "\"kind\":\"practical\"")) {
+            var started = started(part);
+            if (!started.startsWith("{\"id\"")) throw new AssertionError(part + ": " + started);
+            var id = formatted(started);
+            seen(nadia, id, "");
+            nadia.post(path(id) + "/rating", "{\"value\":70}");
+            var file = Documents.readPractical(nadia.get(path(id) + "/file").text());
+            assertThat(Json.MAPPER.readTree(
+                            Json.MAPPER.writeValueAsString(ScoreView.of(file).criteria())))
+                    .as(part)
+                    .isEqualTo(nadia.get(path(id)).json().get("scores").get("criteria"));
+        }
     }
 
     private static String formatted(String view) {

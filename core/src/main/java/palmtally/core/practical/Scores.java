@@ -18,7 +18,7 @@ public record Scores(Run run, List<Scored> criteria) {
     }
 
     static Scores of(Run run) {
-        return new Scores(
+        var all = new Scores(
                 run,
                 List.of(
                         PressureScore.of(run),
@@ -26,13 +26,15 @@ public record Scores(Run run, List<Scored> criteria) {
                         MechanicsScore.of(run),
                         CommunicationScore.of(run),
                         DrapingScore.of(run)));
+        var only = run.practical().extent().only();
+        return only == null ? all : all.only(only);
     }
 
     /**
      * A look at one criterion alone: the others do not apply, and are not missed. What is critical stands, and so does what is asked
      * about permission.
      */
-    public Scores only(Criterion one) {
+    Scores only(Criterion one) {
         return new Scores(
                 run,
                 criteria.stream()

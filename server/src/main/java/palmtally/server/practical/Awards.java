@@ -98,7 +98,7 @@ public class Awards {
             throw Refusal.conflict(
                     "changed-meanwhile",
                     "Somebody awarded this meanwhile. Read it again; nothing of yours was stored.");
-        var scores = Records.scores(practical, row.criterion());
+        var scores = Scores.of(practical);
         check(award, scores);
         var outcome = outcome(scores, award, rating);
         if (rows.addAward(new AwardRow(

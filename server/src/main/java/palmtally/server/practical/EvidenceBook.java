@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
-import java.util.function.Predicate;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -163,7 +162,7 @@ class EvidenceBook {
         var struck = award.struckKeys();
         var regions = new ArrayList<EvidenceRow>();
         Excerpt.regions(scores.run().practical()).forEach((region, steps) -> {
-            var part = of(scores, row, s -> steps.contains(s.id()));
+            var part = Excerpt.of(scores, s -> steps.contains(s.id()));
             for (var c : part.criteria()) {
                 var line = line(row, kind, part, c, award, struck, "region", region.toString());
                 if (line != null) regions.add(line);
@@ -197,13 +196,6 @@ class EvidenceBook {
             }
         });
         return lines;
-    }
-
-    /** A look at one criterion stays one of that alone. */
-    private static Scores of(Scores scores, Row row, Predicate<Step> chosen) {
-        var part = Excerpt.of(scores, chosen);
-        var only = row.criterion();
-        return part == scores || only == null ? part : part.only(only);
     }
 
     private static @Nullable EvidenceRow line(

@@ -14,6 +14,7 @@ import palmtally.core.practical.Goal;
 import palmtally.core.practical.MarkRules;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
+import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Event;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
@@ -127,7 +128,7 @@ public record PracticalView(
         var practical = opened.practical();
         var given = opened.award();
         if (given != null && given.judged() != null) return awarded(opened, now, staff, given, given.judged());
-        var scores = Records.scores(practical, row.criterion());
+        var scores = Scores.of(practical);
         // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
         boolean hidden = row.finished() && opened.rating() == null && given == null;
         AwardView award = null;
@@ -158,7 +159,7 @@ public record PracticalView(
         var practical = opened.practical();
         var award = AwardView.of(given, opened.by(), practical, judged.outcome());
         boolean other = staff && (award.since > 0 || award.earlier);
-        var today = other ? Records.scores(practical, opened.criterion()) : null;
+        var today = other ? Scores.of(practical) : null;
         return of(
                 opened,
                 now,

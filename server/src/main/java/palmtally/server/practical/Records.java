@@ -2,10 +2,8 @@ package palmtally.server.practical;
 
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.body.Region;
-import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Extent;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
@@ -100,7 +98,8 @@ class Records {
                 profiles.version(row.profileVersionId()).document(),
                 List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
                 row.sides(),
-                row.kind() == Practicals.Kind.PRACTICAL && row.retakeOf() == null ? Extent.WHOLE : Extent.PART,
+                (row.kind() == Practicals.Kind.PRACTICAL && row.retakeOf() == null ? Extent.WHOLE : Extent.PART)
+                        .only(row.criterion()),
                 events(row.id()));
     }
 
@@ -111,14 +110,8 @@ class Records {
                 .count();
     }
 
-    /** The scores of a practical: of a spot check the one criterion it looked at. */
-    static Scores scores(Practical practical, @Nullable Criterion criterion) {
-        var all = Scores.of(practical);
-        return criterion == null ? all : all.only(criterion);
-    }
-
     Scores scores(Row row) {
-        return scores(practical(row), row.criterion());
+        return Scores.of(practical(row));
     }
 
     /** @throws Refusal 409 where it is void */
