@@ -75,6 +75,6 @@ public record Progress(
         cold = List.copyOf(cold);
         ranOver = List.copyOf(ranOver);
         parked = List.copyOf(parked);
-        skipped = Map.copyOf(skipped);
+        skipped = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(skipped));
     }
 }

@@ -84,7 +84,7 @@ final class DrapingScore {
                                         ? ", and at most "
                                                 + Spoken.number(
                                                         profile.draping().faultyCap())
-                                                + " where half of them had a fault"
+                                                + " as more than half of them had a fault"
                                         : ""),
                 events));
         var rests = new Scored.Rests(Criterion.DRAPING, looks.size(), due(), "looks at the sheet");

@@ -1,12 +1,14 @@
 package palmtally.core.practical;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
 
@@ -18,6 +20,10 @@ import palmtally.core.finding.Rule;
  * @param wrong what went wrong, each at most once; empty where nothing did
  */
 public record StepLook(String step, Set<Wrong> wrong) {
+    public StepLook {
+        wrong = Collections.unmodifiableSet(new TreeSet<>(wrong));
+    }
+
     /** What can be said of a step over all practicals, in the order it is shown. */
     public enum Wrong {
         MISSED("not done"),
@@ -66,7 +72,7 @@ public record StepLook(String step, Set<Wrong> wrong) {
         var run = scores.run();
         Map<String, Set<Wrong>> wrong = new LinkedHashMap<>();
         for (var stint : run.practical().brief()) {
-            var at = wrong.computeIfAbsent(stint.step().id(), s -> new java.util.TreeSet<>());
+            var at = wrong.computeIfAbsent(stint.step().id(), s -> new TreeSet<>());
             if (run.done().stream().noneMatch(d -> d.key().equals(stint.key()))) at.add(Wrong.MISSED);
         }
         for (Finding f : scores.findings()) {
@@ -78,7 +84,7 @@ public record StepLook(String step, Set<Wrong> wrong) {
             if (at != null && !at.contains(Wrong.MISSED)) at.add(what);
         }
         var looks = new ArrayList<StepLook>();
-        wrong.forEach((step, set) -> looks.add(new StepLook(step, Set.copyOf(set))));
+        wrong.forEach((step, set) -> looks.add(new StepLook(step, set)));
         return List.copyOf(looks);
     }
 }

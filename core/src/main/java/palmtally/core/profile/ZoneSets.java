@@ -51,7 +51,8 @@ public final class ZoneSets {
                         zones.question(),
                         zones.group(),
                         path,
-                        Set.of(zones.always()),
+                        java.util.Collections.unmodifiableSet(
+                                new java.util.TreeSet<>(java.util.Arrays.asList(zones.always()))),
                         List.of(zones.moves())));
         });
         return List.copyOf(rows);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -151,11 +152,11 @@ public record Timeline(List<Span> spans, double totalSeconds) {
             var unit = stint.step().zones().get(0).unit();
             return unit.draped() ? Set.of(new OpenUnit(unit, unit.paired() ? stint.side() : Side.MIDLINE)) : Set.of();
         }
-        var units = new HashSet<OpenUnit>();
+        var units = new LinkedHashSet<OpenUnit>();
         for (var half : stint.halves()) {
             var unit = half.zone().unit();
             if (unit.draped()) units.add(new OpenUnit(unit, unit.paired() ? half.side() : Side.MIDLINE));
         }
-        return Set.copyOf(units);
+        return java.util.Collections.unmodifiableSet(units);
     }
 }
