@@ -225,7 +225,7 @@ public record Marking(
 
             @Amount(
                     id = "cap-light-hands",
-                    name = "Most where half the depths are two grades or more off",
+                    name = "Most where over half the depths are two grades or more off",
                     group = Group.MARKING,
                     least = 0,
                     most = 100,
@@ -235,7 +235,7 @@ public record Marking(
 
             @Amount(
                     id = "cap-one-sided",
-                    name = "Most where half the looks were too light, or too deep",
+                    name = "Most where over half the looks were too light, or too deep",
                     group = Group.MARKING,
                     least = 0,
                     most = 100,
@@ -245,7 +245,7 @@ public record Marking(
 
             @Amount(
                     id = "cap-begun-over",
-                    name = "Most where half the steps began over the band",
+                    name = "Most where over half the steps began over the band",
                     group = Group.MARKING,
                     least = 0,
                     most = 100,

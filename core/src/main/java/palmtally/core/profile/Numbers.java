@@ -48,17 +48,17 @@ public final class Numbers {
         /** The number in the unit it is shown in. */
         public double value(Profile profile) {
             var held = (Number) Rows.read(profile, path);
-            return held != null ? shown(held.doubleValue()) : usual(profile).orElseThrow();
+            return held != null ? inUnit(held.doubleValue()) : usual(profile).orElseThrow();
         }
 
         /** What it is where the school says nothing of its own, in the unit it is shown in; empty where every profile holds one. */
         public OptionalDouble usual(Profile profile) {
             return otherwise == null
                     ? OptionalDouble.empty()
-                    : OptionalDouble.of(shown(otherwise.applyAsDouble(profile)));
+                    : OptionalDouble.of(inUnit(otherwise.applyAsDouble(profile)));
         }
 
-        private double shown(double held) {
+        private double inUnit(double held) {
             return Math.round(held * scale() * 1e6) / 1e6;
         }
 

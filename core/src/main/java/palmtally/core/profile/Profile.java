@@ -520,7 +520,7 @@ public record Profile(
 
             @Amount(
                     id = "cap-sheet",
-                    name = "Most where half the looks at the sheet had a fault",
+                    name = "Most where over half the looks at the sheet had a fault",
                     group = Group.DRAPING,
                     least = 0,
                     most = 100,
