@@ -173,10 +173,14 @@ class FloorTest {
                     kinds.merge(e.get("kind").asString(), 1, Integer::sum);
             }
             assertThat(kinds).as("table " + (t + 1)).isEqualTo(tapped.at.get(t));
-            assertThat(teacher.get("/api/practicals/" + ids.get(t) + "/scores")
-                            .json()
-                            .get("scores"))
-                    .isEqualTo(scored(text));
+            var path = "/api/practicals/" + ids.get(t);
+            teacher.post(
+                    path + "/events",
+                    "{\"events\":[{\"id\":\"end" + t + "\",\"device\":\"end\",\"seq\":1,\"atMs\":" + (at + 1)
+                            + ",\"kind\":\"finish\",\"data\":{}}]}");
+            teacher.post(path + "/rating", "{\"value\":60}");
+            assertThat(teacher.get(path).json().get("scores"))
+                    .isEqualTo(scored(teacher.get(path + "/file").text()));
         }
     }
 

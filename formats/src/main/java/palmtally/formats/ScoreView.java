@@ -126,6 +126,33 @@ public record ScoreView(double seconds, List<CriterionView> criteria, OutcomeVie
         return new ScoreView(scores.run().end() / 1000.0, List.copyOf(criteria), OutcomeView.of(outcome));
     }
 
+    /**
+     * How much was seen so far, and nothing of what it comes to: who knows the number rates the number. Of a run that is not rated yet.
+     */
+    public static ScoreView seen(Scores scores) {
+        var all = of(scores, Outcome.NOT_RATED);
+        return new ScoreView(
+                all.seconds,
+                all.criteria.stream()
+                        .map(c -> new CriterionView(
+                                c.criterion,
+                                c.name,
+                                null,
+                                null,
+                                "after the one rating of the whole",
+                                c.applicable,
+                                c.thin,
+                                c.observations,
+                                c.enough,
+                                null,
+                                null,
+                                List.of(),
+                                List.of(),
+                                List.of()))
+                        .toList(),
+                all.outcome);
+    }
+
     /** What the checks of a plan print. */
     public static Map<String, Object> of(palmtally.core.sequence.Checks checks) {
         var out = new LinkedHashMap<String, Object>();

@@ -114,13 +114,27 @@ class EventLogTest {
         var nadia = Visitor.as(app.url(), "nadia");
         var table = nadia.practical("Fay Linden", "feet");
         assertThat(nadia.get("/api/floor").text()).contains(table);
-        assertThat(nadia.get("/api/practicals/" + table + "/scores").status()).isEqualTo(200);
-        var finish = send(nadia, table, event("f", 1, 100, "\"kind\":\"finish\",\"data\":{}"));
+        send(nadia, table, report("a", 1, 50, 3));
+        var live = nadia.get("/api/practicals/" + table + "/scores").json();
+        assertThat(live.get("counted").asInt()).isEqualTo(1);
+        for (var scores : List.of(
+                live.get("scores"), nadia.get("/api/practicals/" + table).json().get("scores"))) {
+            assertThat(scores.get("criteria").get(0).get("observations").asInt())
+                    .isEqualTo(1);
+            assertThat(scores.get("criteria").get(0).get("enough").asInt()).isEqualTo(8);
+            for (var c : scores.get("criteria")) {
+                assertThat(c.has("score")).isFalse();
+                assertThat(c.get("parts")).isEmpty();
+                assertThat(c.get("findings")).isEmpty();
+                assertThat(c.get("questions")).isEmpty();
+            }
+        }
+        var finish = send(nadia, table, event("f", 2, 100, "\"kind\":\"finish\",\"data\":{}"));
         assertThat(finish.json().get("finished").asBoolean()).isTrue();
         assertThat(nadia.get("/api/floor").text()).doesNotContain(table);
         // No score before the rating of the whole.
         assertThat(nadia.get("/api/practicals/" + table + "/scores").code()).isEqualTo("not-rated");
-        var undone = send(nadia, table, event("u", 2, 200, "\"kind\":\"undo\",\"data\":{\"ref\":\"f\"}"));
+        var undone = send(nadia, table, event("u", 3, 200, "\"kind\":\"undo\",\"data\":{\"ref\":\"f\"}"));
         assertThat(undone.json().get("finished").asBoolean()).isFalse();
         assertThat(nadia.get("/api/floor").text()).contains(table);
     }

@@ -24,6 +24,10 @@ import palmtally.core.profile.Profile;
  */
 public record Outcome(
         Result result, @Nullable Double mean, @Nullable Band band, List<String> reasons) {
+    /** Before the grader gave the one rating of the whole nothing is said of it. */
+    public static final Outcome NOT_RATED =
+            new Outcome(Result.INCOMPLETE, null, null, List.of("Scores come after the one rating of the whole."));
+
     /** Pass, fail, or not yet to be said. */
     public enum Result {
         PASS,

@@ -24,6 +24,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.competency.Gate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
+import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Event;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Documents;
@@ -45,7 +46,10 @@ class PracticalController {
     /** @param stored how many events the practical has now */
     record Stored(int stored, boolean finished) {}
 
-    /** @param counted how many events the scores rest on */
+    /**
+     * @param counted how many events the scores rest on
+     * @param scores before the rating of the whole only how much was seen
+     */
     record SoFar(int counted, ScoreView scores) {}
 
     record Sent(@Nullable List<Event> events) {}
@@ -187,7 +191,9 @@ class PracticalController {
     @GetMapping("/api/practicals/{id}/scores")
     SoFar scores(@Me Caller caller, @PathVariable UUID id) {
         var practical = practicals.soFar(caller, id);
-        return new SoFar(practical.events().size(), ScoreView.of(practical));
+        return new SoFar(
+                practical.events().size(),
+                practicals.rated(id) ? ScoreView.of(practical) : ScoreView.seen(Scores.of(practical)));
     }
 
     @Allow(Permission.STAFF)

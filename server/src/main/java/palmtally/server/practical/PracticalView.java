@@ -32,7 +32,8 @@ import palmtally.server.sequence.PlanView.SpanView;
  *
  * @param today what the body on the table must be spared, for staff
  * @param beside the other grader's practical of the same run, for staff
- * @param scores null until the grader gave the one rating of the whole of a finished practical; of an awarded one as they were then
+ * @param scores null of a finished practical until the grader gave the one rating of the whole, of a running one only how much was seen;
+ *     of an awarded one as they were then
  * @param anew what they would be by today's rules and taps, for staff, where that may be something else than what was awarded
  */
 public record PracticalView(
@@ -129,8 +130,8 @@ public record PracticalView(
         var given = opened.award();
         if (given != null && given.judged() != null) return awarded(opened, now, staff, given, given.judged());
         var scores = Scores.of(practical);
-        // A global rating comes before any score of a finished practical is shown; while it runs they are "so far".
-        boolean hidden = row.finished() && opened.rating() == null && given == null;
+        // The rating of the whole comes before any score; till then only how much was seen.
+        boolean hidden = opened.rating() == null && given == null;
         AwardView award = null;
         List<Goal> goals = hidden ? List.of() : Goal.of(scores, Set.of());
         List<Again> again = List.of();
@@ -146,7 +147,9 @@ public record PracticalView(
                 now,
                 staff,
                 scores.run(),
-                hidden ? null : ScoreView.of(scores, Awards.computed(scores, opened.rating())),
+                !hidden
+                        ? ScoreView.of(scores, Awards.computed(scores, opened.rating()))
+                        : row.finished() ? null : ScoreView.seen(scores),
                 null,
                 award,
                 goals,

@@ -408,9 +408,14 @@ public class Practicals {
         var row = records.row(id);
         access.mustTeach(caller, row.termId());
         records.mustNotBeBlind(caller, row);
-        if (row.finished() && rows.rating(id).isEmpty() && rows.award(id).isEmpty())
+        if (row.finished() && !rated(id))
             throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
         return records.practical(row);
+    }
+
+    /** Whether the one rating of the whole was given, so that what it comes to may be shown. */
+    public boolean rated(UUID id) {
+        return rows.rating(id).isPresent() || rows.award(id).isPresent();
     }
 
     /** Ids of the practicals the caller has at the tables, table by table; what was left open a day ago is not on the floor. */
