@@ -145,7 +145,17 @@ describe('what an action writes down', () => {
     capture.pick(of('turn'))
     expect(last()?.data).toEqual({ position: 'side-left' })
   })
-  it('permission is for the sensitive place that is on or comes next, and none elsewhere', () => {
+  it('permission that is asked ahead is for the next sensitive place without a yes', () => {
+    const { capture, progress, last } = table()
+    progress.choose(0)
+    capture.pick(of('consent-asked'))
+    expect(last()?.data).toEqual({ answer: 'asked', zone: 'gluteals' })
+    capture.pick(of('consent-yes'))
+    expect(last()?.data).toEqual({ answer: 'yes', zone: 'gluteals' })
+    capture.pick(of('consent-asked'))
+    expect(last()?.data).toEqual({ answer: 'asked', zone: undefined })
+  })
+  it('permission is for the sensitive place that is on or comes next', () => {
     const { capture, progress, last } = table()
     progress.choose(3)
     expect(progress.cues.draping).toEqual({ text: 'gluteals: ask first', hot: true })
@@ -153,8 +163,8 @@ describe('what an action writes down', () => {
     expect(last()?.data).toEqual({ answer: 'yes', zone: 'gluteals' })
     expect(progress.cues.draping.hot).toBe(false)
     progress.choose(0)
-    capture.pick(of('consent-asked'))
-    expect(last()?.data).toEqual({ answer: 'asked', zone: undefined })
+    capture.pick(of('consent-withdrawn'))
+    expect(last()?.data).toEqual({ answer: 'withdrawn', zone: 'gluteals' })
   })
   it('a look was asked for only while it is', () => {
     const { capture, now, tap, last } = table()

@@ -89,7 +89,10 @@ export function useCapture(table: Table, progress: Progress) {
     if (p.kind === 'sheet-look')
       return void taps.tap('sheet-look', { missed: p.data.missed, asked: progress.sheetAsked })
     if (p.kind === 'consent')
-      return void taps.tap('consent', { ...p.data, zone: progress.sensitiveZone as Data['zone'] })
+      return void taps.tap('consent', {
+        ...p.data,
+        zone: progress.permissionFor(p.data.answer!) as Data['zone'],
+      })
     void taps.tap(p.kind, p.data)
   }
   function depth(d: number) {

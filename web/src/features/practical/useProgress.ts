@@ -61,13 +61,20 @@ export function useProgress(table: Table, tables?: () => number) {
     }
     return undefined
   })
-  const allowed = computed(() => {
-    const zone = sensitiveZone.value
-    if (!zone) return undefined
-    return live(taps.taps.value).findLast(
-      (t) => t.kind === 'consent' && (!t.data.zone || t.data.zone === zone),
-    )?.data.answer
-  })
+  const answerFor = (zone: string) =>
+    live(taps.taps.value).findLast((t) => t.kind === 'consent' && (!t.data.zone || t.data.zone === zone))
+      ?.data.answer
+  const allowed = computed(() => sensitiveZone.value && answerFor(sensitiveZone.value))
+  /**
+   * Which zone a word of permission is about: the sensitive one that is on or chosen; what is asked ahead is about the next that has no
+   * yes, and what is taken back about the last that has one.
+   */
+  function permissionFor(answer: string): string | undefined {
+    if (sensitiveZone.value) return sensitiveZone.value
+    const ahead = tiles.slice(chosen.value).flatMap((t) => t.step.zones.filter((z) => sensitive.has(z)))
+    const given = live(taps.taps.value).findLast((t) => t.kind === 'consent' && t.data.answer === 'yes')
+    return answer === 'withdrawn' ? (given?.data.zone ?? ahead[0]) : ahead.find((z) => answerFor(z) !== 'yes')
+  }
   const band = computed(() => bandOf(view, current.value?.step.id))
   const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
   const unanswered = computed(() => {
@@ -182,6 +189,7 @@ export function useProgress(table: Table, tables?: () => number) {
     caution,
     spared,
     sensitiveZone,
+    permissionFor,
     band,
     lastReport,
     resting,
