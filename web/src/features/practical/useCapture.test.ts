@@ -62,7 +62,7 @@ function table() {
   const progress = scope.run(() => useProgress(at))!
   const capture = scope.run(() => useCapture(at, progress))!
   const last = () => all.value.at(-1)
-  return { all, now, finished, tap, progress, capture, last }
+  return { at, all, now, finished, tap, progress, capture, last }
 }
 const of = (id: string): Pick =>
   Object.values(PICKS)
@@ -72,6 +72,14 @@ const of = (id: string): Pick =>
 describe('what an action writes down', () => {
   beforeEach(() => setActivePinia(createPinia()))
 
+  it('the next step is still the next one for who comes back to the table', () => {
+    const { at, capture } = table()
+    capture.start(0)
+    capture.start(1)
+    const scope = effectScope()
+    expect(scope.run(() => useProgress(at))!.chosen).toBe(2)
+    scope.stop()
+  })
   it('the next step is the first that has not been seen, on its side', () => {
     const { capture, progress, last } = table()
     capture.pick(of('next'))

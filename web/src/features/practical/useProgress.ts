@@ -38,7 +38,8 @@ export function useProgress(table: Table, tables?: () => number) {
     const later = tiles.findIndex((t, i) => i > from && fresh(t))
     return later >= 0 ? later : tiles.findIndex(fresh)
   })
-  watch(upNext, (i) => (chosen.value = Math.max(0, i)))
+  // At once too: who comes back to a table finds the step that comes next, and not the first.
+  watch(upNext, (i) => (chosen.value = Math.max(0, i)), { immediate: true })
   const choose = (i: number) => (chosen.value = Math.min(tiles.length - 1, Math.max(0, i)))
 
   /** The usual caution of what is being done: of its lowest site, else of its technique. */
