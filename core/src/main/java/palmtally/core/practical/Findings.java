@@ -33,19 +33,6 @@ final class Findings {
         add(profile.severity(rule), rule, step, zone, side, atMs, sentence, remedy, events);
     }
 
-    /** At most a hint, whatever the profile says of the rule. */
-    void hint(
-            Rule rule,
-            @Nullable Step step,
-            @Nullable Zone zone,
-            @Nullable Side side,
-            long atMs,
-            String sentence,
-            String remedy,
-            List<String> events) {
-        atMost(Severity.HINT, rule, step, zone, side, atMs, sentence, remedy, events);
-    }
-
     /** At most so much, whatever the profile says of the rule. */
     void atMost(
             Severity most,

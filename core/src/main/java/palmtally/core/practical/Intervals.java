@@ -56,13 +56,6 @@ record Intervals(List<Stretch> stretches) {
         return sum;
     }
 
-    /** What lies in both. */
-    Intervals and(Intervals other) {
-        var both = new ArrayList<Stretch>();
-        for (var s : other.stretches) both.addAll(and(s.start, s.end).stretches);
-        return new Intervals(both);
-    }
-
     /** The same with every gap that is shorter than this closed. */
     Intervals bridging(long gap) {
         var joined = new ArrayList<Stretch>();

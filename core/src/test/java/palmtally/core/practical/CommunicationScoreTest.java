@@ -253,6 +253,36 @@ class CommunicationScoreTest {
                 .satisfies(f -> assertThat(f.sentence()).contains("no relax cue"));
     }
 
+    /** Half for each cue, and each is told; where nobody watched to the end, only both that were heard say anything. */
+    @ParameterizedTest
+    @CsvSource({
+        "true, true, 1, ",
+        "true, false, 0.5, “Step a” had no relax cue.",
+        "false, true, 0.5, “Step a” had no ready cue.",
+        "false, false, 0, “Step a” had neither a ready nor a relax cue."
+    })
+    void a_movement_counts_by_its_cues(boolean ready, boolean relax, double credit, String told) {
+        var plan = once(step("a").effort(Technique.Effort.ACTIVE).seconds(30));
+        for (boolean watched : new boolean[] {true, false}) {
+            var seen = Seen.of(plan)
+                    .sides(Sides.RIGHT)
+                    .at(1)
+                    .says(SayKind.WARNS)
+                    .at(2)
+                    .starts("a", Side.RIGHT);
+            if (ready) seen.at(4).says(SayKind.READY_CUE);
+            if (relax) seen.at(36).says(SayKind.RELAX_CUE);
+            if (!watched) seen.at(20).eyes(false);
+            seen.at(32).stops().at(60).finish();
+            var part = seen.part(Criterion.COMMUNICATION, "warnings and cues");
+            if (watched || ready && relax) assertThat(part).isEqualTo(credit);
+            else assertThat(part).isNull();
+            assertThat(seen.findings(Rule.COMM_CUE))
+                    .extracting(f -> f.sentence())
+                    .isEqualTo(watched && told != null ? java.util.List.of(told) : java.util.List.of());
+        }
+    }
+
     /** By hand: two strong steps, one of them announced up to 30 s before; a movement with one cue of two: (1 + 0 + ½) ÷ 3. */
     @Test
     void strong_work_is_announced_and_movement_is_cued() {

@@ -48,4 +48,16 @@ class MarkRulesTest {
                 .extracting(MarkRules.Section::criterion)
                 .contains(Criterion.values());
     }
+
+    /** Whichever way a school takes, the words say it. */
+    @Test
+    void the_outcome_is_told_as_the_school_decided_it() {
+        var row = palmtally.core.profile.Choices.find("outcome").orElseThrow();
+        for (var option : row.options()) {
+            var sections = MarkRules.of(row.choose(palmtally.core.profile.Profile.bySeconds(), option.id()));
+            org.assertj.core.api.Assertions.assertThat(
+                            sections.get(sections.size() - 1).sentences().get(0))
+                    .startsWith("Five scores become one outcome this way: " + option.label() + ".");
+        }
+    }
 }

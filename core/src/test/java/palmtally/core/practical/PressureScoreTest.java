@@ -375,4 +375,29 @@ class PressureScoreTest {
         assertThat(seen.score(Criterion.PRESSURE)).isCloseTo(37.5, within(1e-9));
         assertThat(seen.scored(Criterion.PRESSURE).observations()).isEqualTo(1);
     }
+
+    /** Where the table has no rate the plan's own counts, a fifth around it, and half within a quarter of that: 1 a second, 0.8 to 1.2. */
+    @ParameterizedTest
+    @CsvSource({"1.0, 1", "0.8333333, 1", "1.25, 1", "0.75, 0.5", "1.6, 0.5", "0.6, 0", "1.8, 0"})
+    void a_rate_that_only_the_plan_asks_is_held_to_it(double apart, double credit) {
+        var plan =
+                once(step("f").technique("rocking").on(Zone.HAMSTRINGS).deep(2).dose(Dose.cycles(30, 1)));
+        var seen = Seen.of(plan).sides(Sides.RIGHT).at(0).starts("f", Side.RIGHT);
+        for (int i = 0; i < 4; i++) seen.at(10 + i * apart).tap(new RateTap());
+        assertThat(seen.at(60).finish().part(Criterion.PRESSURE, "rate")).isEqualTo(credit);
+    }
+
+    /** A hand that is found too light and one that is found too deep are told apart, and what mends them. */
+    @Test
+    void too_light_and_too_deep_are_told_as_what_they_are() {
+        var seen =
+                done(seen().at(10).tap(new StrokeFault(Flaw.TOO_LIGHT)).at(20).tap(new StrokeFault(Flaw.TOO_DEEP)));
+        assertThat(seen.findings(Rule.PRESS_DEPTH))
+                .extracting(f -> f.sentence())
+                .containsExactly(
+                        "“Step f” was too light at 0:10; the plan asks depth 4.",
+                        "“Step f” was too deep at 0:20; the plan asks depth 4.");
+        assertThat(seen.findings(Rule.PRESS_DEPTH).get(0).remedy()).startsWith("Sink in");
+        assertThat(seen.findings(Rule.PRESS_DEPTH).get(1).remedy()).startsWith("Ease");
+    }
 }

@@ -18,10 +18,6 @@ public record OffPlan(
         @Whole(least = 0, most = 5) @Nullable Integer depth,
         @Nullable Sheet sheet)
         implements Observation {
-    public static OffPlan on(Zone zone) {
-        return new OffPlan(zone, null, null, null, null);
-    }
-
     @Override
     public boolean judges() {
         return true;
