@@ -40,6 +40,45 @@ class WatchTest {
         return Watch.best(List.of(standings), Map.of(Region.LOWER_LEG, SOON), minutes, A);
     }
 
+    private static Watch.Look look(double minutes, Chance chance, Standing... standings) {
+        return Watch.best(List.of(standings), Map.of(Region.LOWER_LEG, chance), minutes, A)
+                .get(0);
+    }
+
+    /** By hand: what it changes and 0.15 for one day alone (0.3 for none), by a half and the other half as one (two) of three labs are needed. */
+    @Test
+    void a_look_says_why_and_what_it_is_worth() {
+        var once = standing("a", Criterion.ORDER, seen(8, 62));
+        double change = Watch.change(once.competency().level(), 0.5, A);
+        var reason = look(7, SOON, once).reasons().get(0);
+        assertThat(reason.worth()).isCloseTo((change + 0.15) * (0.5 + 0.5 / 3), within(1e-12));
+        assertThat(reason.why())
+                .isEqualTo("seen on one day only; a look would move what is known by about " + Math.round(100 * change)
+                        + " points of a hundred.");
+        var never = standing("a", Criterion.ORDER);
+        double wide = Watch.change(never.competency().level(), 0.5, A);
+        assertThat(look(7, SOON, never).reasons().get(0).worth())
+                .isCloseTo((wide + 0.3) * (0.5 + 0.5 * 2 / 3), within(1e-12));
+        assertThat(look(7, new Chance(1, true, 20), once).reasons().get(0).why())
+                .endsWith("; this is the last lab of this region.");
+        assertThat(look(7, new Chance(0, true, 20), once).reasons().get(0).why())
+                .endsWith("; no lab of this region is planned any more.");
+        var twice = standing("a", Criterion.ORDER, seen(7, 62), seen(8, 66));
+        assertThat(look(7, SOON, twice).reasons().get(0).why()).startsWith("not sure yet");
+    }
+
+    /** Most for its minutes first; of the same worth a minute in the order in which they were given. */
+    @Test
+    void looks_come_in_the_order_of_their_worth_a_minute() {
+        var looks = best(
+                9,
+                standing("b", Criterion.ORDER, seen(8, 62)),
+                standing("a", Criterion.ORDER, seen(8, 62)),
+                standing("c", Criterion.ORDER));
+        assertThat(looks).extracting(Watch.Look::student).containsExactly("c", "b", "a");
+        assertThat(best(0, standing("a", Criterion.ORDER))).isEmpty();
+    }
+
     @Nested
     class A_look {
         /** At the cut, of no known spread before and a sure look after, it settles the question: E|P′ − ½| = ½. */
