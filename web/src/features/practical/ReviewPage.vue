@@ -271,7 +271,10 @@ const linesOf = (ids: readonly string[]) =>
                     : `${p.value < 0 ? '−' : ''}${Math.abs(Math.round(100 * p.value))} %`
                 }}</span>
                 <span class="soft"
-                  >{{ p.explanation }}<template v-if="p.weight > 0"> · weight {{ p.weight }}</template></span
+                  >{{ p.explanation
+                  }}<template v-if="p.weight > 0 && (p.value ?? 0) >= 0">
+                    · weight {{ p.weight }}</template
+                  ></span
                 >
               </button>
               <ul v-if="openEvents === p.name">
