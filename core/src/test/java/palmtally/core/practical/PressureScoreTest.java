@@ -400,4 +400,28 @@ class PressureScoreTest {
         assertThat(seen.findings(Rule.PRESS_DEPTH).get(0).remedy()).startsWith("Sink in");
         assertThat(seen.findings(Rule.PRESS_DEPTH).get(1).remedy()).startsWith("Ease");
     }
+
+    /** Three steps planned at 3 and worked at 1 are light hands; at 2 they are not, and neither are steps planned at 2. */
+    @ParameterizedTest
+    @CsvSource({"3, 1, 49", "4, 2, 49", "3, 2, 75", "2, 0, 50"})
+    void light_hands_are_two_grades_off_where_three_are_planned(int planned, int seen, double score) {
+        var steps = new Plans.Made[3];
+        for (int i = 0; i < 3; i++)
+            steps[i] = step("s" + i)
+                    .on(Zone.HAMSTRINGS)
+                    .deep(planned)
+                    .phase(Phase.TREAT)
+                    .seconds(60)
+                    .band(4, 6);
+        var run = Seen.of(once(steps)).sides(Sides.RIGHT);
+        for (int i = 0; i < 3; i++)
+            run.at(60 * i)
+                    .starts("s" + i, Side.RIGHT)
+                    .at(60 * i + 10)
+                    .report(5)
+                    .at(60 * i + 20)
+                    .touches(Zone.HAMSTRINGS, seen);
+        // By hand: reports whole, depth by a grade off a half: half of each; at most 49 or, all too light, 59.
+        assertThat(run.at(180).finish().score(Criterion.PRESSURE)).isCloseTo(score, within(1e-9));
+    }
 }

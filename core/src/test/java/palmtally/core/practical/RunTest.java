@@ -161,4 +161,23 @@ class RunTest {
         seen.at(1).starts("a", Side.MIDLINE).at(300).finish();
         assertThat(seen.findings(Rule.DRAPE_IDLE)).isEmpty();
     }
+
+    /** A step is still spoken of until just before five seconds after its end. */
+    @Test
+    void what_is_said_within_five_seconds_of_a_step_is_about_it() {
+        var run = Seen.of(once(step("a").seconds(30)))
+                .sides(Sides.RIGHT)
+                .at(2)
+                .starts("a", Side.RIGHT)
+                .at(30)
+                .stops()
+                .at(60)
+                .finish()
+                .scores()
+                .run();
+        assertThat(run.about(1_999)).isEmpty();
+        for (long ms : new long[] {2_000, 30_000, 34_999})
+            assertThat(run.about(ms)).as("%s", ms).isPresent();
+        assertThat(run.about(35_000)).isEmpty();
+    }
 }
