@@ -711,6 +711,9 @@ class TrackTest {
             assertThat(after.get("why").asString()).startsWith("Carried over from the term before");
             assertThat(after.get("level").asDouble())
                     .isCloseTo(before.get("level").asDouble(), within(0.5));
+            var variance = "select round(1000 * variance) from carried where from_term = '" + school.term
+                    + "' and region = 'neck' and criterion = 'pressure'";
+            long atOnce = app.database().count(variance);
             // Closed is read only.
             var late =
                     lead.post("/api/terms/" + school.term + "/students/" + school.student + "/practicals/file", record);
@@ -719,6 +722,12 @@ class TrackTest {
             assertThat(lead.delete(closing).json().has("closedAt")).isFalse();
             assertThat(app.database().count("select count(*) from carried where from_term = '" + school.term + "'"))
                     .isZero();
+            // Six weeks until the next term make it less sure by 9 a week; of them the days since the tenth week are gone.
+            var later = Class.begun(app, lead, -6);
+            assertThat(lead.post(closing, "{\"release\":true,\"into\":\"" + later.term + "\"}")
+                            .status())
+                    .isEqualTo(200);
+            assertThat((app.database().count(variance) - atOnce) / 1000.0).isBetween(9 * 5.0, 9 * 6.01);
         }
 
         @Test
