@@ -722,7 +722,7 @@ class TrackTest {
             assertThat(lead.delete(closing).json().has("closedAt")).isFalse();
             assertThat(app.database().count("select count(*) from carried where from_term = '" + school.term + "'"))
                     .isZero();
-            // Six weeks until the next term make it less sure by 9 a week; of them the days since the tenth week are gone.
+            // Six weeks until the next term make it less sure by 9 a week, less the days since the tenth week.
             var later = Class.begun(app, lead, -6);
             assertThat(lead.post(closing, "{\"release\":true,\"into\":\"" + later.term + "\"}")
                             .status())
