@@ -77,6 +77,13 @@ class WatchTest {
                 standing("c", Criterion.ORDER));
         assertThat(looks).extracting(Watch.Look::student).containsExactly("c", "b", "a");
         assertThat(best(0, standing("a", Criterion.ORDER))).isEmpty();
+        // A whole practical is worth more than one spot check, and less by the minute.
+        var mixed = new ArrayList<Standing>();
+        for (var c : Criterion.values()) mixed.add(standing("w", c));
+        mixed.add(standing("s", Criterion.ORDER));
+        assertThat(best(23, mixed.toArray(Standing[]::new)))
+                .extracting(l -> l.student() + (l.whole() ? " whole" : " spot"))
+                .containsExactly("s spot", "w whole");
     }
 
     @Nested
@@ -214,6 +221,13 @@ class WatchTest {
         assertThatThrownBy(() -> best(481)).isInstanceOf(InvalidValue.class);
         assertThatThrownBy(() -> best(Double.NaN)).isInstanceOf(InvalidValue.class);
         assertThat(best(0, standing("a", Criterion.ORDER))).isEmpty();
+        // A whole practical is worth more than one spot check, and less by the minute.
+        var mixed = new ArrayList<Standing>();
+        for (var c : Criterion.values()) mixed.add(standing("w", c));
+        mixed.add(standing("s", Criterion.ORDER));
+        assertThat(best(23, mixed.toArray(Standing[]::new)))
+                .extracting(l -> l.student() + (l.whole() ? " whole" : " spot"))
+                .containsExactly("s spot", "w whole");
     }
 
     @Nested
