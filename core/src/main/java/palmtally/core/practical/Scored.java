@@ -36,6 +36,8 @@ public record Scored(
      */
     public record Part(String name, @Nullable Double value, double weight, String explanation, List<String> events) {
         public Part {
+            // Nothing taken off is nothing, and not less than nothing: a database tells no −0 from 0.
+            if (value != null) value += 0.0;
             events = List.copyOf(events);
         }
     }

@@ -15,6 +15,7 @@ import palmtally.core.finding.Rule;
 import palmtally.core.practical.event.SheetChange.Drape;
 import palmtally.core.profile.DrapingFault;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 
 /** Draping, by hand-computed cases. */
@@ -152,5 +153,20 @@ class DrapingScoreTest {
     void is_asked_where_the_plan_opens_something() {
         assertThat(Seen.of(CALF).at(60).finish().scored(Criterion.DRAPING).why())
                 .isEqualTo("too little seen: 0 of 1 looks at the sheet");
+    }
+
+    /** Not −0, which no database and no other program keeps apart from it. */
+    @Test
+    void nothing_missed_takes_nothing_off() {
+        var seen = Seen.of(once(step("a").on(Zone.CALF).sheet(Sheet.OPEN).seconds(60)))
+                .sides(Sides.RIGHT)
+                .at(0)
+                .starts("a", Side.RIGHT)
+                .at(5)
+                .sheetLook()
+                .at(60)
+                .finish();
+        assertThat(Double.doubleToRawLongBits(seen.part(Criterion.DRAPING, "looks at the sheet")))
+                .isZero();
     }
 }
