@@ -2,7 +2,7 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.io.InputStream;
+import java.io.ByteArrayInputStream;
 import java.net.http.HttpRequest;
 import java.nio.charset.StandardCharsets;
 import java.util.concurrent.CompletableFuture;
@@ -69,23 +69,21 @@ class LargeBodyTest {
         assertThat(second.get(20, TimeUnit.SECONDS).status()).isEqualTo(422);
     }
 
-    /** Half of it, and the rest when it is let go. */
+    /** Half of it, then a byte now and then, so that the server does not take the line for dead; the rest when it is let go. */
     private static HttpRequest.BodyPublisher halting(String body, CountDownLatch go) {
         var bytes = body.getBytes(StandardCharsets.UTF_8);
         int half = bytes.length / 2;
         return HttpRequest.BodyPublishers.fromPublisher(
-                HttpRequest.BodyPublishers.ofInputStream(() -> new InputStream() {
-                    private int at;
-
+                HttpRequest.BodyPublishers.ofInputStream(() -> new ByteArrayInputStream(bytes) {
                     @Override
-                    public int read() {
-                        if (at == half)
-                            try {
-                                go.await();
-                            } catch (InterruptedException e) {
-                                Thread.currentThread().interrupt();
-                            }
-                        return at < bytes.length ? bytes[at++] & 0xFF : -1;
+                    public synchronized int read(byte[] into, int from, int length) {
+                        if (pos < half) return super.read(into, from, Math.min(length, half - pos));
+                        try {
+                            return super.read(into, from, go.await(1, TimeUnit.SECONDS) ? length : 1);
+                        } catch (InterruptedException e) {
+                            Thread.currentThread().interrupt();
+                            return -1;
+                        }
                     }
                 }),
                 bytes.length);
