@@ -557,6 +557,29 @@ class OrderScoreTest {
         }
     }
 
+    /** What nobody saw of the other side is not held against the one that was: neither its restart nor its time. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Side.class,
+            names = {"LEFT", "RIGHT"})
+    void one_side_seen_of_two_is_marked_as_one(Side side) {
+        var seen = Seen.of(eachSide(
+                        step("0").seconds(10).deep(4), step("1").seconds(10).deep(4)))
+                .sides(Sides.EACH)
+                .at(0)
+                .starts("0", side)
+                .at(10)
+                .starts("1", side);
+        seen.at(20).eyes(false).at(90).finish();
+        for (int i = 0; i < 2; i++)
+            seen.reviewed("step/" + i + (side == Side.LEFT ? "/right" : "/left"), Said.NOT_SEEN);
+        var order = seen.scored(Criterion.ORDER);
+        assertThat(seen.score(Criterion.ORDER)).isEqualTo(100);
+        assertThat(order.parts())
+                .extracting(Scored.Part::name)
+                .doesNotContain("time of the sides", "second side restarts gently");
+    }
+
     /** Half of those asked must be known, done or left out: of six steps, two done and one that nobody saw are too few. */
     @Test
     void of_fewer_than_half_the_steps_says_too_little_was_seen() {
