@@ -113,6 +113,7 @@ watch(
 </template>
 
 <style scoped src="./digit.css"></style>
+<style scoped src="./pick.css"></style>
 <style scoped>
 .list {
   flex: 1;
@@ -245,24 +246,6 @@ watch(
 }
 .pick {
   min-height: 50px;
-  border: 1.5px solid var(--hue);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 13.5px/1.1 var(--text);
-  padding: 2px 3px;
-  cursor: pointer;
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  justify-content: center;
-  gap: 2px;
-  min-width: 0;
-}
-.pick.strong,
-.pick.held {
-  background: var(--hue);
-  color: var(--on-hue);
 }
 .pick.strong {
   grid-column: 1 / -1;

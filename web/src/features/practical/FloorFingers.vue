@@ -62,6 +62,7 @@ const nameOf = (id: Criterion) => FINGERS.find((f) => f.id === id)!.name
   </div>
 </template>
 
+<style scoped src="./pick.css"></style>
 <style scoped>
 .fingers {
   display: flex;
@@ -99,28 +100,9 @@ const nameOf = (id: Criterion) => FINGERS.find((f) => f.id === id)!.name
   grid-template-columns: repeat(auto-fill, minmax(84px, 1fr));
   gap: 5px;
 }
-.pick {
-  min-height: 46px;
-  border: 1.5px solid var(--hue);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 13.5px/1.1 var(--text);
-  padding: 2px 3px;
-  cursor: pointer;
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  justify-content: center;
-  gap: 1px;
-}
 .pick small {
   font-weight: 500;
   font-size: 12px;
-}
-.pick.strong {
-  background: var(--hue);
-  color: var(--on-hue);
 }
 .pick:disabled {
   opacity: 0.45;
