@@ -1,9 +1,9 @@
 package palmtally.bench;
 
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -21,9 +21,10 @@ import palmtally.core.calendar.TermLayout;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Checks;
-import palmtally.core.sequence.Fit;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.check.Checks;
+import palmtally.core.sequence.check.Turns;
+import palmtally.core.sequence.fit.Fit;
 
 /** Checks, least turns, fit and term, beside what a spreadsheet does: add up a column of seconds. */
 @State(Scope.Benchmark)
@@ -58,8 +59,8 @@ public class PlanBench {
     }
 
     private static Profile turnsOnly() {
-        var off = new EnumMap<Rule, Severity>(Rule.class);
-        for (var rule : Rule.values()) if (rule != Rule.ORDER_TURNS) off.put(rule, Severity.OFF);
+        var off = new TreeMap<Rule, Severity>();
+        for (var rule : Rule.all()) if (!rule.equals(Turns.RULE)) off.put(rule, Severity.OFF);
         return Profile.bySeconds().withSeverities(off);
     }
 

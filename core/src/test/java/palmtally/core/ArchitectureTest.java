@@ -13,7 +13,7 @@ import com.tngtech.archunit.lang.ArchRule;
 @AnalyzeClasses(packages = "palmtally.core", importOptions = ImportOption.DoNotIncludeTests.class)
 class ArchitectureTest {
     @ArchTest
-    static final ArchRule stands_on_the_jdk_jspecify_and_hipparchus_only = classes()
+    static final ArchRule stands_on_the_jdk_jspecify_hipparchus_and_a_list_of_its_rules_only = classes()
             .that()
             .resideInAPackage("palmtally.core..")
             .should()
@@ -25,7 +25,8 @@ class ArchitectureTest {
                     "java.time..",
                     "java.math..",
                     "org.jspecify..",
-                    "org.hipparchus..");
+                    "org.hipparchus..",
+                    "com.google.auto.service..");
 
     @ArchTest
     static final ArchRule reads_no_clock = noClasses()

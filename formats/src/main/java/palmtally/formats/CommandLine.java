@@ -12,7 +12,7 @@ import java.util.List;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.calendar.TermChecks;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Checks;
+import palmtally.core.sequence.check.Checks;
 
 /**
  * {@code check FILE [--profile P]} prints the findings about a sequence or a curriculum, {@code score RECORD} the five scores, both as JSON. P is the id of a

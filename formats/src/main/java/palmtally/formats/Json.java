@@ -57,6 +57,7 @@ public final class Json {
                 .enable(EnumFeature.WRITE_ENUMS_USING_TO_STRING)
                 .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
                 .addModule(EventJson.module())
+                .addModule(RuleJson.module())
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL));
     }
 }

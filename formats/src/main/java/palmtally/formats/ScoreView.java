@@ -154,7 +154,7 @@ public record ScoreView(double seconds, List<CriterionView> criteria, OutcomeVie
     }
 
     /** What the checks of a plan print. */
-    public static Map<String, Object> of(palmtally.core.sequence.Checks checks) {
+    public static Map<String, Object> of(palmtally.core.sequence.check.Checks checks) {
         var out = new LinkedHashMap<String, Object>();
         out.put("sequence", checks.sequence().id());
         out.put("profile", checks.profile().id());

@@ -88,7 +88,7 @@ class ProfileSchemaTest {
                     words(names(ScopeTopic.Level.values())).put("description", topic.label()),
                     false);
         var severities = object();
-        for (var rule : Rule.values())
+        for (var rule : Rule.all())
             put(
                     severities,
                     List.of(rule.toString()),

@@ -20,6 +20,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.core.finding.Rule;
 import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Observation;
 import palmtally.server.people.Me;
@@ -56,9 +57,10 @@ class OpenApi {
         @SuppressWarnings({"rawtypes", "unchecked"})
         public @Nullable Schema resolve(
                 AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
-            var schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             var raw = mappers.jsonMapper().constructType(type.getType()).getRawClass();
             if (raw == Observation.class) return observation(context);
+            if (raw == Rule.class) return rule(context);
+            var schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             if (schema == null || !raw.isRecord()) return schema;
             // A generic record is named with what it holds, so that its own name does not find it.
             var ref = schema.get$ref();
@@ -76,6 +78,16 @@ class OpenApi {
             }
             target.setRequired(java.util.List.copyOf(required));
             return schema;
+        }
+
+        /** The id of a rule: all of them stand in one place. */
+        @SuppressWarnings("rawtypes")
+        private static Schema rule(ModelConverterContext context) {
+            var ids = new StringSchema();
+            ids.setName("Rule");
+            Rule.all().forEach(r -> ids.addEnumItem(r.id()));
+            context.defineModel("Rule", ids);
+            return new Schema().$ref("#/components/schemas/Rule");
         }
 
         /** What an event may carry, of whatever kind it is. */

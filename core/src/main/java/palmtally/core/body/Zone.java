@@ -5,6 +5,7 @@ import static palmtally.core.body.Region.*;
 
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -95,6 +96,12 @@ public enum Zone {
      * @param broadOnly whether pointed tools have no place here at any depth
      */
     public record Ceiling(int low, int high, String why, boolean broadOnly) {}
+
+    /** The gluteals with what is reached through them. */
+    public static final Set<Zone> GLUTEAL = Set.of(GLUTEALS, HIP_ROTATORS);
+
+    /** Where vessels and nerves lie close under the hand. */
+    public static final Set<Zone> FRONT_OF_NECK = Set.of(THROAT, NECK_SIDE, STRAP_MUSCLE);
 
     private final String label;
     private final Region region;

@@ -29,7 +29,7 @@ final class LessonChecks {
             for (var l : plan.of(region)) {
                 if (l.aim() == Aim.TEACH || taught != null && plan.before(taught, l)) continue;
                 plan.report(
-                        Rule.TERM_TAUGHT,
+                        TermRules.TAUGHT,
                         TermPlace.of(l),
                         label(region) + " is " + l.aim().done() + " in week " + l.week()
                                 + (taught == null
@@ -57,7 +57,7 @@ final class LessonChecks {
                     .anyMatch(l -> l.aim() == Aim.PRACTISE && plan.before(taught, l) && plan.before(l, assessed));
             if (between) continue;
             plan.report(
-                    Rule.TERM_PRACTISED,
+                    TermRules.PRACTISED,
                     TermPlace.of(assessed),
                     label(region) + " is taught in week " + taught.week() + " and assessed in week " + assessed.week()
                             + " with no practice between: what is graded then is memory, not hands.",
@@ -71,7 +71,7 @@ final class LessonChecks {
             var taught = plan.first(region, Aim.TEACH);
             if (taught == null || plan.first(region, Aim.ASSESS) != null) continue;
             plan.report(
-                    Rule.TERM_ASSESSED,
+                    TermRules.ASSESSED,
                     TermPlace.of(region),
                     label(region) + " is taught in week " + taught.week()
                             + " and never assessed: nobody can say at the end who is able to do it.",
@@ -120,7 +120,7 @@ final class LessonChecks {
             if (weeks.size() - 1 < wanted) {
                 int after = lastGap == 0 ? 1 : next(lastGap, terms.gapGrowth(), terms.longestGapWeeks());
                 plan.report(
-                        Rule.TERM_AGAIN,
+                        TermRules.AGAIN,
                         TermPlace.of(region),
                         label(region) + " is taught in week " + taught.week() + " and comes back in "
                                 + times(weeks.size() - 1) + "; this school asks for " + wanted
@@ -138,7 +138,7 @@ final class LessonChecks {
                 int before = weeks.get(i - 1);
                 if (gap > terms.longestGapWeeks())
                     plan.report(
-                            Rule.TERM_AGAIN,
+                            TermRules.AGAIN,
                             TermPlace.of(lesson),
                             label(region) + " is not met for " + gap + " weeks, from week " + before + " to "
                                     + weeks.get(i) + "; " + number(terms.longestGapWeeks()) + " is the longest here.",
@@ -154,7 +154,7 @@ final class LessonChecks {
                                             lesson.week() - 1)));
                 else if (gap < least && lesson.aim() == Aim.MEET_AGAIN)
                     plan.report(
-                            Rule.TERM_AGAIN,
+                            TermRules.AGAIN,
                             TermPlace.of(lesson),
                             label(region) + " comes back " + gap + (gap == 1 ? " week" : " weeks") + " after week "
                                     + before + ", sooner than the time before: gaps that grow keep it longer.",
@@ -182,7 +182,7 @@ final class LessonChecks {
     static void jawAfterNeck(TermPlan plan) {
         after(
                 plan,
-                Rule.TERM_PREREQ_JAW_AFTER_NECK,
+                TermRules.PREREQ_JAW_AFTER_NECK,
                 l -> l.region() == Region.JAW || works(plan, l, z -> z.region() == Region.JAW),
                 l -> l.region() == Region.NECK && l.aim() == Aim.TEACH,
                 "the neck",
@@ -193,7 +193,7 @@ final class LessonChecks {
     static void frontAfterBackOfNeck(TermPlan plan) {
         after(
                 plan,
-                Rule.TERM_PREREQ_FRONT_AFTER_BACK_OF_NECK,
+                TermRules.PREREQ_FRONT_AFTER_BACK_OF_NECK,
                 l -> works(plan, l, FRONT_OF_NECK::contains),
                 l -> works(plan, l, z -> z == Zone.NECK_BACK || z == Zone.BASE_OF_SKULL),
                 "the back of the neck",
@@ -249,7 +249,7 @@ final class LessonChecks {
             long had = drapes.stream().filter(d -> plan.before(d, l)).count();
             if (had >= wanted) return;
             plan.report(
-                    Rule.TERM_PREREQ_GLUTEAL_AFTER_DRAPES,
+                    TermRules.PREREQ_GLUTEAL_AFTER_DRAPES,
                     TermPlace.of(l),
                     label(l.region()) + " is " + l.aim().done() + " in week " + l.week() + " after " + had + " of "
                             + wanted

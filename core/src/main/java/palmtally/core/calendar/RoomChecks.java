@@ -12,7 +12,6 @@ import palmtally.core.body.Zone;
 import palmtally.core.calendar.TermFinding.TermMend;
 import palmtally.core.calendar.TermFinding.TermPlace;
 import palmtally.core.finding.Criterion;
-import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.technique.Tool;
 
@@ -34,7 +33,7 @@ final class RoomChecks {
                 boolean off = term.off().contains(w);
                 if (!off && minutes <= term.labMinutes() + 1e-6) continue;
                 plan.report(
-                        Rule.TERM_FULL,
+                        TermRules.FULL,
                         TermPlace.lab(w, lab),
                         off
                                 ? "Week " + w + " is off, but lab " + lab + " has " + Math.round(minutes)
@@ -60,7 +59,7 @@ final class RoomChecks {
         var term = plan.term;
         if (term.targetHours() > 0 && term.plannedHours() < term.targetHours() - 0.01)
             plan.report(
-                    Rule.TERM_HOURS,
+                    TermRules.HOURS,
                     TermPlace.TERM,
                     "The term plans " + hours(term.plannedHours()) + " of the " + hours(term.targetHours())
                             + " hours the school asks for"
@@ -76,7 +75,7 @@ final class RoomChecks {
                     plan.of(region).stream().mapToDouble(Lesson::minutes).sum() / 60;
             if (planned < asked - 0.01)
                 plan.report(
-                        Rule.TERM_HOURS,
+                        TermRules.HOURS,
                         TermPlace.of(region),
                         region.label() + " has " + hours(planned) + " of the " + hours(asked) + " hours asked for.",
                         "Plan " + hours(asked - planned) + " hours more of it.",
@@ -105,8 +104,8 @@ final class RoomChecks {
             if (l.sequence() == null) {
                 var only = plan.facts.only(l.region());
                 plan.report(
-                        Rule.TERM_SEQUENCE,
-                        plan.profile.severity(Rule.TERM_SEQUENCE) == Severity.OFF ? Severity.OFF : Severity.HINT,
+                        TermRules.SEQUENCE,
+                        plan.profile.severity(TermRules.SEQUENCE) == Severity.OFF ? Severity.OFF : Severity.HINT,
                         TermPlace.of(l),
                         "Week " + l.week() + ": \"" + TermPlan.what(l)
                                 + "\" has no sequence, so nothing says which tools and positions it covers.",
@@ -121,7 +120,7 @@ final class RoomChecks {
             var s = plan.sequence(l);
             if (s == null) {
                 plan.report(
-                        Rule.TERM_SEQUENCE,
+                        TermRules.SEQUENCE,
                         TermPlace.of(l),
                         "Week " + l.week() + ": \"" + TermPlan.what(l) + "\" names the sequence \"" + l.sequence()
                                 + "\", which is not here.",
@@ -134,7 +133,7 @@ final class RoomChecks {
             if (facts.stops() > 0 && !stopped.add(s.id())) continue;
             if (facts.stops() > 0)
                 plan.report(
-                        Rule.TERM_SEQUENCE,
+                        TermRules.SEQUENCE,
                         TermPlace.of(l),
                         "Week " + l.week() + ": \"" + s.name() + "\" has " + facts.stops()
                                 + (facts.stops() == 1 ? " stop." : " stops.") + " It is not to be shown as it is.",
@@ -142,7 +141,7 @@ final class RoomChecks {
                         Stream::of);
             else if (needed > l.minutes() + 0.5)
                 plan.report(
-                        Rule.TERM_SEQUENCE,
+                        TermRules.SEQUENCE,
                         TermPlace.of(l),
                         "Week " + l.week() + ": \"" + s.name() + "\" needs " + (int) Math.ceil(needed)
                                 + " minutes to be "
@@ -188,7 +187,7 @@ final class RoomChecks {
                                 .map(c -> c.label().toLowerCase(Locale.ROOT))
                                 .collect(Collectors.joining(", ")));
             plan.report(
-                    Rule.TERM_COVER,
+                    TermRules.COVER,
                     TermPlace.of(region),
                     region.label() + ": " + String.join("; ", parts) + ".",
                     "Add a step or a sequence that does, or leave it out knowingly.",

@@ -10,10 +10,10 @@ import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Region;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.check.Checks;
 
 /** What a term must know of its sequences, computed once each. */
 final class SequenceFacts {

@@ -1,7 +1,6 @@
 package palmtally.core.calendar;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -26,21 +25,21 @@ public record TermChecks(Curriculum term, Coverage coverage, List<TermFinding> f
     }
 
     private static final Map<Rule, Look> ALL = Map.ofEntries(
-            Map.entry(Rule.TERM_TAUGHT, LessonChecks::taught),
-            Map.entry(Rule.TERM_PRACTISED, LessonChecks::practised),
-            Map.entry(Rule.TERM_ASSESSED, LessonChecks::assessed),
-            Map.entry(Rule.TERM_AGAIN, LessonChecks::metAgain),
-            Map.entry(Rule.TERM_FULL, RoomChecks::full),
-            Map.entry(Rule.TERM_HOURS, RoomChecks::hours),
-            Map.entry(Rule.TERM_SEQUENCE, RoomChecks::sequence),
-            Map.entry(Rule.TERM_COVER, RoomChecks::cover),
-            Map.entry(Rule.TERM_PREREQ_JAW_AFTER_NECK, LessonChecks::jawAfterNeck),
-            Map.entry(Rule.TERM_PREREQ_FRONT_AFTER_BACK_OF_NECK, LessonChecks::frontAfterBackOfNeck),
-            Map.entry(Rule.TERM_PREREQ_GLUTEAL_AFTER_DRAPES, LessonChecks::glutealAfterDrapes));
+            Map.entry(TermRules.TAUGHT, LessonChecks::taught),
+            Map.entry(TermRules.PRACTISED, LessonChecks::practised),
+            Map.entry(TermRules.ASSESSED, LessonChecks::assessed),
+            Map.entry(TermRules.AGAIN, LessonChecks::metAgain),
+            Map.entry(TermRules.FULL, RoomChecks::full),
+            Map.entry(TermRules.HOURS, RoomChecks::hours),
+            Map.entry(TermRules.SEQUENCE, RoomChecks::sequence),
+            Map.entry(TermRules.COVER, RoomChecks::cover),
+            Map.entry(TermRules.PREREQ_JAW_AFTER_NECK, LessonChecks::jawAfterNeck),
+            Map.entry(TermRules.PREREQ_FRONT_AFTER_BACK_OF_NECK, LessonChecks::frontAfterBackOfNeck),
+            Map.entry(TermRules.PREREQ_GLUTEAL_AFTER_DRAPES, LessonChecks::glutealAfterDrapes));
 
     /** Every rule that looks at terms, in the order of the rules. */
     public static List<Rule> rules() {
-        return Arrays.stream(Rule.values()).filter(ALL::containsKey).toList();
+        return ALL.keySet().stream().sorted().toList();
     }
 
     /** @param sequences those that lessons may name; a name that is not among them is a finding */

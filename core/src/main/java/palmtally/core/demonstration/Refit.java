@@ -11,13 +11,13 @@ import java.util.stream.Collectors;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Spoken;
 import palmtally.core.sequence.Block;
-import palmtally.core.sequence.Fit;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.fit.Fit;
 import palmtally.core.technique.Dose;
 
 /**

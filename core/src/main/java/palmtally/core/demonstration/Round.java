@@ -11,12 +11,12 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Fit;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.sequence.Timeline.Span;
+import palmtally.core.sequence.fit.Fit;
 
 /**
  * A practice round: what all tables do when, so that everybody is therapist for the same time and each side gets its own. The sequence

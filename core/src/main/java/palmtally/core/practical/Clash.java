@@ -6,10 +6,10 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Finding;
-import palmtally.core.finding.Rule;
 import palmtally.core.people.ClientNote;
-import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.check.Checks;
+import palmtally.core.sequence.check.ClientNotes;
 
 /**
  * Where what is asked clashes with what the body on the table must be spared, and the ways out: leave the steps out, ask for one
@@ -48,7 +48,8 @@ public record Clash(
         if (notes.isEmpty()) return List.of();
         var steps = steps(asked, sides);
         return Checks.run(asked.sequence().onto(sides), asked.profile(), notes).findings().stream()
-                .filter(f -> f.rule() == Rule.CLIENT && steps.contains(f.where().step()))
+                .filter(f -> f.rule().equals(ClientNotes.RULE)
+                        && steps.contains(f.where().step()))
                 .toList();
     }
 

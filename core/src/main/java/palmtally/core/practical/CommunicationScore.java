@@ -10,7 +10,6 @@ import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
-import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Intervals.Stretch;
 import palmtally.core.practical.Run.Moment;
@@ -22,6 +21,13 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.check.Announced;
+import palmtally.core.sequence.check.AskAfterTool;
+import palmtally.core.sequence.check.ClosingWords;
+import palmtally.core.sequence.check.Cues;
+import palmtally.core.sequence.check.Interview;
+import palmtally.core.sequence.check.OpeningWords;
+import palmtally.core.sequence.check.Silence;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 
@@ -140,7 +146,7 @@ final class CommunicationScore {
         var said = ids(Listening.OPENINGS);
         if (!missing.isEmpty())
             findings.add(
-                    Rule.COMM_OPEN,
+                    OpeningWords.RULE,
                     null,
                     null,
                     null,
@@ -216,7 +222,7 @@ final class CommunicationScore {
     private void gap(long start, long end, long most) {
         if (end - start < 1000) return;
         findings.add(
-                Rule.COMM_GAP,
+                Silence.RULE,
                 run.at(start).map(Run.Done::step).orElse(null),
                 null,
                 null,
@@ -257,7 +263,7 @@ final class CommunicationScore {
                 events.add(questions.get(i).id());
             } else
                 findings.add(
-                        Rule.COMM_TOOL,
+                        AskAfterTool.RULE,
                         c.step(),
                         c.zone(),
                         c.side(),
@@ -313,7 +319,7 @@ final class CommunicationScore {
             asked.forEach(a -> events.add(a.id()));
             if (inOrder < 4)
                 findings.add(
-                        Rule.COMM_INTERVIEW,
+                        Interview.RULE,
                         first.step(),
                         first.step().zones().get(0),
                         first.side(),
@@ -362,7 +368,7 @@ final class CommunicationScore {
                         events.add(warned);
                     } else
                         findings.add(
-                                Rule.COMM_WARN,
+                                Announced.RULE,
                                 d.step(),
                                 null,
                                 d.side(),
@@ -386,7 +392,7 @@ final class CommunicationScore {
                     if (relax != null) events.add(relax);
                     if (ready == null || relax == null)
                         findings.add(
-                                Rule.COMM_CUE,
+                                Cues.RULE,
                                 d.step(),
                                 null,
                                 d.side(),
@@ -448,7 +454,7 @@ final class CommunicationScore {
 
     private void left(Moment<Reply> vague) {
         findings.add(
-                Rule.COMM_REPLY,
+                RunRules.COMM_REPLY,
                 run.about(vague.atMs()).map(Run.Done::step).orElse(null),
                 null,
                 null,
@@ -470,7 +476,7 @@ final class CommunicationScore {
         taken();
         if (said.isEmpty())
             findings.add(
-                    Rule.COMM_CLOSE,
+                    ClosingWords.RULE,
                     null,
                     null,
                     null,

@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.List;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
-import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Intervals.Stretch;
 import palmtally.core.practical.Scored.Part;
@@ -16,6 +15,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.sequence.Timeline.OpenUnit;
+import palmtally.core.sequence.check.IdleSheet;
 
 /**
  * Draping, by looks at the sheet: each change of it and the cover at the end fall due as one, and without any there is no score. 100 ×
@@ -123,7 +123,7 @@ final class DrapingScore {
     private double price(Looked look, DrapingFault fault) {
         double points = profile.draping().prices().getOrDefault(fault, 0.0);
         findings.add(
-                Rule.DRAPE_FAULT,
+                RunRules.DRAPE_FAULT,
                 run.at(look.atMs).map(Run.Done::step).orElse(null),
                 null,
                 null,
@@ -167,7 +167,7 @@ final class DrapingScore {
         if (watched <= grace) return;
         idle += watched - grace;
         findings.add(
-                Rule.DRAPE_IDLE,
+                IdleSheet.RULE,
                 run.at(start).map(Run.Done::step).orElse(null),
                 null,
                 open.unit().side(),

@@ -40,6 +40,7 @@ public record Goal(
                 .sorted(Comparator.comparing((Goal g) -> worst.getOrDefault(g.rule, Severity.HINT))
                         .reversed()
                         .thenComparing(Comparator.comparingInt(Goal::times).reversed())
+                        .thenComparing(Goal::atMs, Comparator.nullsLast(Comparator.naturalOrder()))
                         .thenComparing(Goal::rule))
                 .limit(MOST)
                 .toList();

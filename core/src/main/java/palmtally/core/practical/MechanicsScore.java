@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
 import palmtally.core.finding.Criterion;
-import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Run.Moment;
 import palmtally.core.practical.Scored.Part;
@@ -13,6 +12,7 @@ import palmtally.core.practical.event.Look;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.check.BareThumb;
 import palmtally.core.technique.Tool;
 
 /**
@@ -89,7 +89,7 @@ final class MechanicsScore {
     private static void report(Run run, Findings findings, Moment<Look> look, List<MechanicsFault> faults) {
         var done = run.at(look.atMs());
         findings.add(
-                Rule.MECH_LOOK,
+                RunRules.MECH_LOOK,
                 done.map(Run.Done::step).orElse(null),
                 null,
                 done.map(Run.Done::side).orElse(null),
@@ -108,7 +108,7 @@ final class MechanicsScore {
         for (var test : tests)
             if (!test.of().clear())
                 findings.add(
-                        Rule.MECH_BALANCE,
+                        RunRules.MECH_BALANCE,
                         null,
                         null,
                         null,
@@ -192,7 +192,7 @@ final class MechanicsScore {
         if (longest <= profile.mechanics().bareThumbRowSeconds()
                 && share <= profile.mechanics().bareThumbShare()) return;
         findings.add(
-                Rule.HAND_BARE,
+                BareThumb.RULE,
                 null,
                 null,
                 null,

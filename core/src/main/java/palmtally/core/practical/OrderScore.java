@@ -13,7 +13,6 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
-import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Scored.Part;
 import palmtally.core.practical.event.ReviewAnswer.Said;
@@ -24,6 +23,8 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.PlannedOrder;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.check.BothSides;
+import palmtally.core.sequence.check.WarmUp;
 
 /**
  * Stroke order. Each asked stint weighs its importance, a done one as much of it as it had of its least dose. K is the heaviest set of
@@ -141,7 +142,7 @@ final class OrderScore {
             if (done.isEmpty()) continue;
             astray.put(done.get().key(), flaw);
             findings.add(
-                    Rule.ORDER_WAY,
+                    RunRules.ORDER_WAY,
                     done.get().step(),
                     null,
                     done.get().side(),
@@ -236,7 +237,7 @@ final class OrderScore {
         for (int i : moved) {
             var stint = brief.get(i);
             findings.add(
-                    Rule.ORDER_RUN,
+                    RunRules.ORDER_RUN,
                     stint.step(),
                     null,
                     stint.side(),
@@ -274,7 +275,7 @@ final class OrderScore {
 
     private void dose(Stint stint, double had, double least) {
         findings.add(
-                Rule.ORDER_COVER,
+                RunRules.ORDER_COVER,
                 stint.step(),
                 null,
                 stint.side(),
@@ -320,7 +321,7 @@ final class OrderScore {
 
     private void unsafe(Stint warm, boolean missing, long at) {
         findings.add(
-                Rule.ORDER_WARM,
+                WarmUp.RULE,
                 warm.step(),
                 warm.step().zones().get(0),
                 warm.side(),
@@ -383,7 +384,7 @@ final class OrderScore {
         double t = n == 0 ? 1 : sum / n;
         if (t < profile.order().sideRatio() && left > 0 && right > 0)
             findings.add(
-                    Rule.ORDER_SIDES,
+                    BothSides.RULE,
                     null,
                     null,
                     left < right ? Side.LEFT : Side.RIGHT,
@@ -410,7 +411,7 @@ final class OrderScore {
             var missing = left.isEmpty() ? Side.LEFT : Side.RIGHT;
             if (left.isPresent() || right.isPresent())
                 findings.add(
-                        Rule.ORDER_SIDES,
+                        BothSides.RULE,
                         null,
                         null,
                         missing,
@@ -437,7 +438,7 @@ final class OrderScore {
                 || depth < run.practical().profile().order().firmDepth() && !tool.pointed();
         if (!gentle)
             findings.add(
-                    Rule.ORDER_SIDES,
+                    BothSides.RULE,
                     step,
                     null,
                     second.side(),

@@ -21,6 +21,8 @@ import palmtally.core.practical.event.Consent;
 import palmtally.core.practical.event.ReviewAnswer.Said;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.check.ConsentBefore;
+import palmtally.core.sequence.check.ConsentScope;
 
 /**
  * Permission to touch sensitive zones. A yes covers the zones it was asked for, on skin or through the sheet as asked, until it is
@@ -169,21 +171,21 @@ final class Permission {
         if (before && !withdrawn)
             critical(
                     c,
-                    Rule.CONSENT_BEFORE,
+                    ConsentBefore.RULE,
                     c.start(),
                     zone + ": touched at " + Spoken.mmss(c.start() / 1000.0) + " after a no.",
                     no.id());
         else if (before)
             critical(
                     c,
-                    Rule.CONSENT_SCOPE,
+                    ConsentScope.RULE,
                     c.start(),
                     zone + ": touched again at " + Spoken.mmss(c.start() / 1000.0) + " after permission was withdrawn.",
                     no.id());
         else
             critical(
                     c,
-                    Rule.CONSENT_SCOPE,
+                    ConsentScope.RULE,
                     no.atMs(),
                     "Work on " + zone.toLowerCase(Locale.ROOT) + " went on after "
                             + (withdrawn ? "permission was withdrawn" : "a no") + " at "
@@ -203,7 +205,7 @@ final class Permission {
         if (said == Said.NOT_ASKED) {
             critical(
                     c,
-                    now.answer != null || through ? Rule.CONSENT_SCOPE : Rule.CONSENT_BEFORE,
+                    now.answer != null || through ? ConsentScope.RULE : ConsentBefore.RULE,
                     at,
                     where + ", and permission was not asked.",
                     null);

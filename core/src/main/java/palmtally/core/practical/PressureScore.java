@@ -28,6 +28,9 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.DoseWindow;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.check.DoseInWindow;
+import palmtally.core.sequence.check.DoseRate;
+import palmtally.core.sequence.check.SiteCeiling;
 import palmtally.core.technique.DoseTable;
 
 /**
@@ -184,7 +187,7 @@ final class PressureScore {
             n++;
             if (under > 0)
                 finding(
-                        Rule.PRESS_BAND,
+                        RunRules.PRESS_BAND,
                         s,
                         s.told() + "; this step aims at " + s.band + ", so it reaches less than it is meant to.",
                         "Offer a little more, and ask again.",
@@ -214,7 +217,7 @@ final class PressureScore {
             if (off == 0) continue;
             findings.atMost(
                     off == 1 ? Severity.HINT : Severity.WARN,
-                    Rule.PRESS_DEPTH,
+                    RunRules.PRESS_DEPTH,
                     d.step,
                     null,
                     d.done == null ? null : d.done.side(),
@@ -330,7 +333,7 @@ final class PressureScore {
     /** Over the band, and nobody can say whether it was eased. */
     private void heavy(Said s) {
         finding(
-                Rule.PRESS_BAND,
+                RunRules.PRESS_BAND,
                 s,
                 s.told() + "; this step aims at " + s.band + ", and more than that makes the tissue guard.",
                 "Start lighter, or go slower or broader.",
@@ -340,7 +343,7 @@ final class PressureScore {
     private void unanswered(Said s, Severity most, String what, List<String> events) {
         findings.atMost(
                 most,
-                Rule.PRESS_ANSWER,
+                RunRules.PRESS_ANSWER,
                 s.step(),
                 null,
                 s.done == null ? null : s.done.side(),
@@ -375,18 +378,11 @@ final class PressureScore {
         var events = List.of(c.event());
         if (ceiling == 0)
             findings.critical(
-                    Rule.PRESS_CEILING,
-                    c.step(),
-                    c.zone(),
-                    c.side(),
-                    c.start(),
-                    sentence,
-                    "Keep off this site.",
-                    events);
+                    SiteCeiling.RULE, c.step(), c.zone(), c.side(), c.start(), sentence, "Keep off this site.", events);
         else
             findings.atMost(
                     named ? Severity.STOP : Severity.HINT,
-                    Rule.PRESS_CEILING,
+                    SiteCeiling.RULE,
                     c.step(),
                     c.zone(),
                     c.side(),
@@ -461,7 +457,7 @@ final class PressureScore {
             events.add(hold.event());
             if (credit < 1)
                 findings.add(
-                        Rule.DOSE_WINDOW,
+                        DoseInWindow.RULE,
                         step,
                         null,
                         null,
@@ -505,7 +501,7 @@ final class PressureScore {
             n++;
             events.add(f.id());
             findings.add(
-                    Rule.DOSE_RATE,
+                    DoseRate.RULE,
                     done.map(Run.Done::step).orElse(null),
                     null,
                     done.map(Run.Done::side).orElse(null),
@@ -534,7 +530,7 @@ final class PressureScore {
             mine.forEach(t -> events.add(t.id()));
             if (credit < 1)
                 findings.add(
-                        Rule.DOSE_RATE,
+                        DoseRate.RULE,
                         done.step(),
                         zone,
                         done.side(),

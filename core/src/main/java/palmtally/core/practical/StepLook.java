@@ -2,7 +2,7 @@ package palmtally.core.practical;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +11,17 @@ import java.util.Set;
 import java.util.TreeSet;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
+import palmtally.core.sequence.check.Announced;
+import palmtally.core.sequence.check.AskAfterTool;
+import palmtally.core.sequence.check.BroadFirst;
+import palmtally.core.sequence.check.Cues;
+import palmtally.core.sequence.check.FirstPass;
+import palmtally.core.sequence.check.FlushAfterDeep;
+import palmtally.core.sequence.check.LimbOrder;
+import palmtally.core.sequence.check.PointedTool;
+import palmtally.core.sequence.check.Silence;
+import palmtally.core.sequence.check.SiteCeiling;
+import palmtally.core.sequence.check.WarmUp;
 
 /**
  * What became of one step in one practical: the grain of what a cohort misses. A step that was asked on two sides went wrong when it
@@ -31,19 +42,20 @@ public record StepLook(String step, Set<Wrong> wrong) {
         OVER_CEILING("over the ceiling"),
         LEFT_SILENT("left silent");
 
-        private static final Map<Rule, Wrong> BY_RULE = new EnumMap<>(Rule.class);
+        private static final Map<Rule, Wrong> BY_RULE = new HashMap<>();
 
         static {
-            for (var rule : Rule.values())
-                switch (rule) {
-                    case ORDER_RUN, ORDER_WARM, ORDER_BROAD, ORDER_FLUSH, ORDER_LIMB, ORDER_FIRST, PREREQ_LINK ->
-                        BY_RULE.put(rule, OUT_OF_ORDER);
-                    case PRESS_CEILING, PRESS_POINT -> BY_RULE.put(rule, OVER_CEILING);
-                    case COMM_GAP, COMM_TOOL, COMM_WARN, COMM_CUE, PRESS_ANSWER -> BY_RULE.put(rule, LEFT_SILENT);
-                    default -> {
-                        if (rule.prerequisite()) BY_RULE.put(rule, OUT_OF_ORDER);
-                    }
-                }
+            for (var rule : List.of(
+                    RunRules.ORDER_RUN,
+                    WarmUp.RULE,
+                    BroadFirst.RULE,
+                    FlushAfterDeep.RULE,
+                    LimbOrder.RULE,
+                    FirstPass.RULE)) BY_RULE.put(rule, OUT_OF_ORDER);
+            for (var rule : Rule.all()) if (rule.prerequisite()) BY_RULE.put(rule, OUT_OF_ORDER);
+            for (var rule : List.of(SiteCeiling.RULE, PointedTool.RULE)) BY_RULE.put(rule, OVER_CEILING);
+            for (var rule : List.of(Silence.RULE, AskAfterTool.RULE, Announced.RULE, Cues.RULE, RunRules.PRESS_ANSWER))
+                BY_RULE.put(rule, LEFT_SILENT);
         }
 
         private final String label;

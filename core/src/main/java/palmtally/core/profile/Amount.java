@@ -4,7 +4,6 @@ import java.lang.annotation.ElementType;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
-import palmtally.core.finding.Rule;
 
 /**
  * A number of a school, said where the profile holds it: what it is, its bounds, what both shipped profiles say, and which rules it
@@ -47,7 +46,7 @@ import palmtally.core.finding.Rule;
     /** On a map that holds only what a school sets itself: what the number is where it sets none. */
     Otherwise otherwise() default Otherwise.HELD;
 
-    Rule[] moves() default {};
+    String[] moves() default {};
 
     /** Files that were written before it was there lack it, and mean what A says. */
     boolean added() default false;

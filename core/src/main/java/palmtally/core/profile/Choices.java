@@ -74,7 +74,7 @@ public final class Choices {
                         pick.question(),
                         pick.group(),
                         path,
-                        List.of(pick.moves()),
+                        Rule.allOf(pick.moves()),
                         options(part.getType()),
                         pick.added()));
         });
@@ -85,7 +85,7 @@ public final class Choices {
                             asked,
                             Group.ORDER,
                             List.of("scope", topic.toString()),
-                            List.of(Rule.SCOPE),
+                            Rule.allOf("SCOPE"),
                             options(ScopeTopic.Level.class),
                             true)));
         return List.copyOf(rows);

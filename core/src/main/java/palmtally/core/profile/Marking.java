@@ -2,7 +2,6 @@ package palmtally.core.profile;
 
 import java.util.Map;
 import palmtally.core.finding.Criterion;
-import palmtally.core.finding.Rule;
 
 /** How a practical is marked. */
 @Retired("safetyEdge")
@@ -50,7 +49,7 @@ public record Marking(
                 least = 0,
                 most = 60,
                 a = 5,
-                moves = Rule.PRESS_ANSWER)
+                moves = "PRESS-ANSWER")
         double answerFullSeconds,
 
         @Amount(
@@ -61,7 +60,7 @@ public record Marking(
                 least = 0,
                 most = 60,
                 a = 2,
-                moves = Rule.PRESS_ANSWER)
+                moves = "PRESS-ANSWER")
         double answerAllowanceSeconds,
 
         @Amount(
@@ -72,7 +71,7 @@ public record Marking(
                 least = 0,
                 most = 600,
                 a = 15,
-                moves = Rule.PRESS_ANSWER)
+                moves = "PRESS-ANSWER")
         double answerNothingSeconds,
 
         OrderParts order,

@@ -147,7 +147,7 @@ public final class Numbers {
                 Rows.whole(part),
                 amount.added() || added,
                 otherwise,
-                List.of(amount.moves()));
+                Rule.allOf(amount.moves()));
     }
 
     /** In the order in which a profile holds them. */

@@ -4,7 +4,6 @@ import java.lang.annotation.ElementType;
 import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
-import palmtally.core.finding.Rule;
 
 /**
  * An either/or of a school, said where the profile holds it, on an enum of {@link Choice}s: the question, what both shipped profiles
@@ -26,7 +25,7 @@ import palmtally.core.finding.Rule;
     /** What profile B answers, where it answers something else. */
     String b() default "";
 
-    Rule[] moves() default {};
+    String[] moves() default {};
 
     /** Files that were written before it was there lack it, and mean what A answers. */
     boolean added() default false;

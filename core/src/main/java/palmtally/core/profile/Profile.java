@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -211,7 +212,7 @@ public record Profile(
                     most = 3600,
                     a = 60,
                     b = 90,
-                    moves = Rule.ORDER_WARM)
+                    moves = "ORDER-WARM")
             double warmUpSeconds,
 
             @Amount(
@@ -222,7 +223,7 @@ public record Profile(
                     least = 1,
                     most = 5,
                     a = 4,
-                    moves = {Rule.ORDER_WARM, Rule.ORDER_FLUSH, Rule.COMM_TOOL})
+                    moves = {"ORDER-WARM", "ORDER-FLUSH", "COMM-TOOL"})
             int firmDepth,
 
             @Amount(
@@ -233,7 +234,7 @@ public record Profile(
                     least = 0,
                     most = 1,
                     a = 0.8,
-                    moves = Rule.ORDER_SIDES)
+                    moves = "ORDER-SIDES")
             double sideRatio,
 
             @Pick(
@@ -242,7 +243,7 @@ public record Profile(
                     group = Group.ORDER,
                     a = "proximal-distal-proximal",
                     b = "from-sheet-edge",
-                    moves = Rule.ORDER_LIMB)
+                    moves = "ORDER-LIMB")
             LimbRule limb,
 
             @Pick(
@@ -251,7 +252,7 @@ public record Profile(
                     group = Group.ORDER,
                     a = "dry",
                     b = "lubricant",
-                    moves = Rule.ORDER_DRY)
+                    moves = "ORDER-DRY")
             FirstOnSkin firstOnSkin) {}
 
     /** How long and how often. */
@@ -262,7 +263,7 @@ public record Profile(
                     group = Group.DOSE,
                     a = "by-seconds",
                     b = "until-soft",
-                    moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP})
+                    moves = {"DOSE-WINDOW", "DOSE-CAP"})
             HoldEnd holdEnd,
 
             @Amount(
@@ -273,7 +274,7 @@ public record Profile(
                     least = 1,
                     most = 3600,
                     a = 90,
-                    moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP})
+                    moves = {"DOSE-WINDOW", "DOSE-CAP"})
             double softCapSeconds,
 
             @Amount(
@@ -284,7 +285,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     otherwise = Otherwise.DOSE_LEAST,
-                    moves = Rule.DOSE_WINDOW,
+                    moves = "DOSE-WINDOW",
                     added = true)
             Map<DoseTable.Row, Double> ownLeast,
 
@@ -297,7 +298,7 @@ public record Profile(
                     most = 3600,
                     above = true,
                     otherwise = Otherwise.DOSE_MOST,
-                    moves = {Rule.DOSE_WINDOW, Rule.DOSE_CAP},
+                    moves = {"DOSE-WINDOW", "DOSE-CAP"},
                     added = true)
             Map<DoseTable.Row, Double> ownMost,
 
@@ -309,7 +310,7 @@ public record Profile(
                     most = 10,
                     above = true,
                     otherwise = Otherwise.RATE_LOW,
-                    moves = Rule.DOSE_RATE,
+                    moves = "DOSE-RATE",
                     added = true)
             Map<DoseTable.Row, Double> ownRateLow,
 
@@ -321,7 +322,7 @@ public record Profile(
                     most = 10,
                     above = true,
                     otherwise = Otherwise.RATE_HIGH,
-                    moves = Rule.DOSE_RATE,
+                    moves = "DOSE-RATE",
                     added = true)
             Map<DoseTable.Row, Double> ownRateHigh) {
         public Dosing {
@@ -378,7 +379,7 @@ public record Profile(
                     group = Group.PRESSURE,
                     a = "lower",
                     b = "upper",
-                    moves = Rule.PRESS_CEILING)
+                    moves = "PRESS-CEILING")
             CeilingEnd ceilingEnd,
 
             @Amount(
@@ -389,7 +390,7 @@ public record Profile(
                     least = 0,
                     most = 5,
                     a = 4,
-                    moves = Rule.PRESS_CEILING)
+                    moves = "PRESS-CEILING")
             int unlisted,
 
             @Amount(
@@ -400,7 +401,7 @@ public record Profile(
                     least = 0,
                     most = 5,
                     otherwise = Otherwise.SITE_CEILING,
-                    moves = Rule.PRESS_CEILING,
+                    moves = "PRESS-CEILING",
                     added = true)
             Map<Zone, Integer> ownCeilings,
 
@@ -411,7 +412,7 @@ public record Profile(
                     least = 0,
                     most = 10,
                     each = {1, 3},
-                    moves = Rule.PRESS_BAND)
+                    moves = "PRESS-BAND")
             Band warmBand,
 
             @Amount(
@@ -422,7 +423,7 @@ public record Profile(
                     most = 10,
                     each = {4, 6},
                     eachInB = {3, 5},
-                    moves = Rule.PRESS_BAND)
+                    moves = "PRESS-BAND")
             Band specificBand,
 
             @Amount(
@@ -432,7 +433,7 @@ public record Profile(
                     least = 1,
                     most = 10,
                     a = 7,
-                    moves = Rule.PRESS_ANSWER)
+                    moves = "PRESS-ANSWER")
             int tooMuch) {
         public Pressing {
             ownCeilings = ordered(ownCeilings, Zone.class);
@@ -465,7 +466,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 20,
-                    moves = Rule.DRAPE_IDLE)
+                    moves = "DRAPE-IDLE")
             double idleGraceSeconds,
 
             @Pick(
@@ -474,7 +475,7 @@ public record Profile(
                     group = Group.DRAPING,
                     a = "through-sheet",
                     b = "side-only",
-                    moves = Rule.CONSENT_SCOPE)
+                    moves = "CONSENT-SCOPE")
             GlutealWay gluteals,
 
             @Pick(
@@ -483,14 +484,14 @@ public record Profile(
                     group = Group.DRAPING,
                     a = "at-the-moment",
                     b = "at-the-start-confirmed",
-                    moves = Rule.CONSENT_BEFORE)
+                    moves = "CONSENT-BEFORE")
             ConsentMoment consent,
 
             @Zones(
                     id = "sensitive",
                     question = "Which zones are asked for before they are touched?",
                     group = Group.DRAPING,
-                    moves = {Rule.CONSENT_BEFORE, Rule.CONSENT_SCOPE},
+                    moves = {"CONSENT-BEFORE", "CONSENT-SCOPE"},
                     always = {Zone.INSIDE_MOUTH, Zone.GROIN, Zone.BREAST},
                     value = {
                         Zone.INSIDE_MOUTH,
@@ -515,7 +516,7 @@ public record Profile(
                     unit = "points",
                     least = 0,
                     most = 100,
-                    moves = Rule.DRAPE_FAULT)
+                    moves = "DRAPE-FAULT")
             Map<DrapingFault, Double> prices,
 
             @Amount(
@@ -525,7 +526,7 @@ public record Profile(
                     least = 0,
                     most = 100,
                     a = 59,
-                    moves = Rule.DRAPE_FAULT,
+                    moves = "DRAPE-FAULT",
                     added = true)
             double faultyCap) {
         public Draping {
@@ -544,7 +545,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 30,
-                    moves = Rule.HAND_BARE)
+                    moves = "HAND-BARE")
             double bareThumbRowSeconds,
 
             @Amount(
@@ -556,7 +557,7 @@ public record Profile(
                     most = 1,
                     a = 0.2,
                     b = 0.15,
-                    moves = Rule.HAND_BARE)
+                    moves = "HAND-BARE")
             double bareThumbShare,
 
             @Amount(
@@ -568,7 +569,7 @@ public record Profile(
                     most = 1,
                     a = 0.4,
                     b = 0.3,
-                    moves = Rule.HAND_LOAD,
+                    moves = "HAND-LOAD",
                     added = true)
             double pointedShare,
 
@@ -580,7 +581,7 @@ public record Profile(
                     least = 1,
                     most = 3600,
                     a = 20,
-                    moves = Rule.MECH_LOOK)
+                    moves = "MECH-LOOK")
             double lookEverySeconds,
 
             @Amount(
@@ -590,7 +591,7 @@ public record Profile(
                     unit = "%",
                     least = 0,
                     most = 1,
-                    moves = Rule.MECH_LOOK)
+                    moves = "MECH-LOOK")
             Map<MechanicsFault, Double> faults) {
         public Mechanics {
             faults = ordered(faults, MechanicsFault.class);
@@ -608,7 +609,7 @@ public record Profile(
                     most = 7200,
                     a = 180,
                     b = 120,
-                    moves = Rule.COMM_GAP)
+                    moves = "COMM-GAP")
             double largestSilenceSeconds,
 
             @Amount(
@@ -619,7 +620,7 @@ public record Profile(
                     least = 1,
                     most = 3600,
                     a = 20,
-                    moves = Rule.COMM_TOOL)
+                    moves = "COMM-TOOL")
             double toolQuestionSeconds) {}
 
     /** Seconds lost between steps. */
@@ -632,7 +633,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 25,
-                    moves = Rule.DOSE_SLOT)
+                    moves = "DOSE-SLOT")
             double sheet,
 
             @Amount(
@@ -643,7 +644,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 45,
-                    moves = Rule.DOSE_SLOT)
+                    moves = "DOSE-SLOT")
             double sensitiveSheet,
 
             @Amount(
@@ -654,7 +655,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 60,
-                    moves = Rule.DOSE_SLOT)
+                    moves = "DOSE-SLOT")
             double turn,
 
             @Amount(
@@ -665,7 +666,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 5,
-                    moves = Rule.DOSE_SLOT)
+                    moves = "DOSE-SLOT")
             double place,
 
             @Amount(
@@ -676,7 +677,7 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 10,
-                    moves = Rule.DOSE_SLOT)
+                    moves = "DOSE-SLOT")
             double lubricant,
 
             @Amount(
@@ -687,11 +688,11 @@ public record Profile(
                     least = 0,
                     most = 3600,
                     a = 5,
-                    moves = Rule.DOSE_SLOT)
+                    moves = "DOSE-SLOT")
             double question) {}
 
     public Profile {
-        severities = ordered(severities, Rule.class);
+        severities = Collections.unmodifiableMap(new TreeMap<>(severities));
         scope = ordered(scope, ScopeTopic.class);
         var faults = new ArrayList<Fault>();
         for (var t : ScopeTopic.values())

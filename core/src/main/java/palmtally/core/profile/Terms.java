@@ -1,7 +1,5 @@
 package palmtally.core.profile;
 
-import palmtally.core.finding.Rule;
-
 /** How a term is laid out. */
 public record Terms(
         @Amount(
@@ -12,7 +10,7 @@ public record Terms(
                 most = 20,
                 a = 3,
                 b = 2,
-                moves = Rule.TERM_AGAIN,
+                moves = "TERM-AGAIN",
                 added = true)
         int meetings,
 
@@ -23,7 +21,7 @@ public record Terms(
                 least = 0,
                 most = 20,
                 a = 3,
-                moves = Rule.TERM_PREREQ_GLUTEAL_AFTER_DRAPES,
+                moves = "TERM-PREREQ/gluteal-after-drapes",
                 added = true)
         int cleanDrapes,
 
@@ -36,7 +34,7 @@ public record Terms(
                 most = 4,
                 a = 1.2,
                 b = 1,
-                moves = Rule.TERM_AGAIN,
+                moves = "TERM-AGAIN",
                 added = true)
         double gapGrowth,
 
@@ -50,6 +48,6 @@ public record Terms(
                 above = true,
                 a = 5,
                 b = 6,
-                moves = Rule.TERM_AGAIN,
+                moves = "TERM-AGAIN",
                 added = true)
         double longestGapWeeks) {}

@@ -1,7 +1,6 @@
 package palmtally.core.profile;
 
 import java.util.Locale;
-import palmtally.core.finding.Rule;
 
 /**
  * The either/ors of one school that are no numbers: where teachers disagree, each takes a side (common practice, no source).
@@ -13,7 +12,7 @@ public record Ways(
                 group = Group.ORDER,
                 a = "last",
                 b = "first",
-                moves = Rule.PREREQ_SCALP,
+                moves = "ORDER-PREREQ/scalp",
                 added = true)
         Scalp scalp,
 
@@ -23,7 +22,7 @@ public record Ways(
                 group = Group.ORDER,
                 a = "cold",
                 b = "heat",
-                moves = Rule.PREREQ_AFTER_FRICTION,
+                moves = "ORDER-PREREQ/after-friction",
                 added = true)
         AfterFriction afterFriction,
 
@@ -33,7 +32,7 @@ public record Ways(
                 group = Group.ORDER,
                 a = "together",
                 b = "one-at-a-time",
-                moves = Rule.ORDER_SIDES,
+                moves = "ORDER-SIDES",
                 added = true)
         Ears ears,
 
@@ -43,7 +42,7 @@ public record Ways(
                 group = Group.ORDER,
                 a = "settle",
                 b = "clothed-movement",
-                moves = Rule.PREREQ_SETTLE_FIRST,
+                moves = "ORDER-PREREQ/settle-first",
                 added = true)
         Opening opening,
 
@@ -53,7 +52,7 @@ public record Ways(
                 group = Group.DOSE,
                 a = "report",
                 b = "both",
-                moves = Rule.COMM_INTERVIEW,
+                moves = "COMM-INTERVIEW",
                 added = true)
         HoldDecision decides,
 
@@ -63,7 +62,7 @@ public record Ways(
                 group = Group.PRESSURE,
                 a = "used",
                 b = "forearm-only",
-                moves = Rule.PRESS_POINT,
+                moves = "PRESS-POINT",
                 added = true)
         ElbowPoint elbow,
 
@@ -73,7 +72,7 @@ public record Ways(
                 group = Group.DRAPING,
                 a = "chest-drape",
                 b = "arms-over-sheet",
-                moves = Rule.DRAPE_SECURE,
+                moves = "DRAPE-SECURE",
                 added = true)
         ChestSheet chest,
 
@@ -83,7 +82,7 @@ public record Ways(
                 group = Group.MECHANICS,
                 a = "not",
                 b = "allowed",
-                moves = Rule.TABLE,
+                moves = "TABLE",
                 added = true)
         OnTable onTable,
 
@@ -93,7 +92,7 @@ public record Ways(
                 group = Group.COMMUNICATION,
                 a = "either",
                 b = "active",
-                moves = Rule.COMM_CUE,
+                moves = "COMM-CUE",
                 added = true)
         ClientPart clientPart,
 

@@ -53,7 +53,7 @@ public final class ZoneSets {
                         path,
                         java.util.Collections.unmodifiableSet(
                                 new java.util.TreeSet<>(java.util.Arrays.asList(zones.always()))),
-                        List.of(zones.moves())));
+                        Rule.allOf(zones.moves())));
         });
         return List.copyOf(rows);
     }

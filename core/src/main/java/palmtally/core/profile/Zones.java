@@ -5,7 +5,6 @@ import java.lang.annotation.Retention;
 import java.lang.annotation.RetentionPolicy;
 import java.lang.annotation.Target;
 import palmtally.core.body.Zone;
-import palmtally.core.finding.Rule;
 
 /** A set of zones that a school chooses, said where the profile holds it, and which both shipped profiles name. */
 @Target(ElementType.RECORD_COMPONENT)
@@ -23,5 +22,5 @@ import palmtally.core.finding.Rule;
     /** Those that every school has in it. */
     Zone[] always() default {};
 
-    Rule[] moves() default {};
+    String[] moves() default {};
 }

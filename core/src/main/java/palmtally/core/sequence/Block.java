@@ -42,7 +42,7 @@ public record Block(String id, String name, Order order, Repeat repeat, List<Ste
 
     /** The position of all its steps, or null where they differ or there are none. */
     @Nullable
-    Position position() {
+    public Position position() {
         @Nullable Position one = null;
         for (var step : steps) {
             if (one != null && one != step.position()) return null;
@@ -51,7 +51,7 @@ public record Block(String id, String name, Order order, Repeat repeat, List<Ste
         return one;
     }
 
-    Block withSteps(List<Step> changed) {
+    public Block withSteps(List<Step> changed) {
         return new Block(id, name, order, repeat, changed);
     }
 }

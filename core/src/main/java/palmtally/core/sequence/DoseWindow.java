@@ -11,7 +11,7 @@ import palmtally.core.technique.DoseTable;
 
 /** The window of a row under a profile, and how a dose is measured against it. */
 public record DoseWindow(DoseTable.Per per, double least, double most) {
-    static DoseWindow of(DoseTable.Row row, Profile profile) {
+    public static DoseWindow of(DoseTable.Row row, Profile profile) {
         var table = new DoseWindow(
                 row.per(), profile.dose().least(row), profile.dose().most(row));
         if (!row.ofTriggerPoints()) return table;
@@ -28,7 +28,7 @@ public record DoseWindow(DoseTable.Per per, double least, double most) {
     private static final int MOST_BREATHS = 6;
 
     /** Seconds that are never passed, of one hold or of the whole as the window counts; infinite where there is no such bound. */
-    static double cap(DoseTable.Row row, Profile profile) {
+    public static double cap(DoseTable.Row row, Profile profile) {
         if (row == DoseTable.Row.CROSS_FIBRE) return profile.dose().most(row);
         if (!row.ofTriggerPoints()) return Double.POSITIVE_INFINITY;
         return switch (profile.dose().holdEnd()) {
@@ -45,7 +45,7 @@ public record DoseWindow(DoseTable.Per per, double least, double most) {
         return one && seconds != null ? seconds : dose.totalSeconds();
     }
 
-    Dose clamp(Dose dose) {
+    public Dose clamp(Dose dose) {
         double now = measure(dose);
         double to = Math.min(Math.max(now, least), most);
         if (now >= least - 1e-9 && now <= most + 1e-9) return dose;
@@ -61,7 +61,7 @@ public record DoseWindow(DoseTable.Per per, double least, double most) {
         return Dose.seconds(to);
     }
 
-    String each() {
+    public String each() {
         return switch (per) {
             case HOLD -> " a hold";
             case PASS -> " a pass";
@@ -69,14 +69,14 @@ public record DoseWindow(DoseTable.Per per, double least, double most) {
         };
     }
 
-    String words() {
+    public String words() {
         if (Double.isInfinite(most)) return "at least " + number(least) + " s" + each();
         if (least == 0) return "at most " + number(most) + " s" + each();
         return number(least) + " to " + number(most) + " s" + each();
     }
 
     /** The table's row for a step: that of the first of its zones that has one. */
-    static Optional<DoseTable.Row> row(Step step) {
+    public static Optional<DoseTable.Row> row(Step step) {
         for (Zone zone : step.zones()) {
             var row = DoseTable.find(step.library(), zone);
             if (row.isPresent()) return row;

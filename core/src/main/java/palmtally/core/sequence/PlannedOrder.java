@@ -1,8 +1,12 @@
 package palmtally.core.sequence;
 
+import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Stint.Half;
 
 /**
  * The order a student is asked to follow, as the transitive closure of: blocks in their order, steps of ordered blocks in theirs,
@@ -28,7 +32,7 @@ public final class PlannedOrder {
     public static PlannedOrder of(Sequence sequence, List<Stint> stints, Profile profile) {
         int n = stints.size();
         var order = new PlannedOrder(n);
-        var warm = OrderChecks.warmEdges(stints, profile.order().firmDepth());
+        var warm = warmEdges(stints, profile.order().firmDepth());
         for (int i = 0; i < n; i++) {
             var a = stints.get(i);
             for (int j = 0; j < n; j++) {
@@ -67,5 +71,29 @@ public final class PlannedOrder {
     /** Whether a safety rule needs i before j. */
     public boolean safety(int i, int j) {
         return safety[i].get(j);
+    }
+
+    /** Warm-up edges a safety rule needs: on each half, every warming stint before the first firm one. */
+    private static Map<Stint, List<Stint>> warmEdges(List<Stint> stints, int firm) {
+        var touched = new LinkedHashMap<Half, List<Stint>>();
+        for (var stint : stints)
+            for (var half : stint.halves())
+                touched.computeIfAbsent(half, h -> new ArrayList<>()).add(stint);
+        var edges = new LinkedHashMap<Stint, List<Stint>>();
+        for (var list : touched.values()) {
+            var warmers = new ArrayList<Stint>();
+            for (var stint : list) {
+                if (stint.step().depth() >= firm) {
+                    for (var w : warmers) {
+                        var to = edges.computeIfAbsent(w, k -> new ArrayList<>());
+                        if (!to.contains(stint)) to.add(stint);
+                    }
+                } else if (stint.step().calms(firm)
+                        && list.stream()
+                                .anyMatch(s ->
+                                        s.index() > stint.index() && s.step().depth() >= firm)) warmers.add(stint);
+            }
+        }
+        return edges;
     }
 }

@@ -139,12 +139,12 @@ public record Sequence(
         return steps().stream().filter(s -> s.id().equals(stepId)).findFirst();
     }
 
-    Sequence withBlocks(List<Block> changed) {
+    public Sequence withBlocks(List<Block> changed) {
         return new Sequence(id, name, region, slotSeconds, firstSide, note, table, changed);
     }
 
     /** The sequence with one step replaced. */
-    Sequence replacing(String stepId, UnaryOperator<Step> change) {
+    public Sequence replacing(String stepId, UnaryOperator<Step> change) {
         return withBlocks(blocks.stream()
                 .map(b -> b.withSteps(b.steps().stream()
                         .map(s -> s.id().equals(stepId) ? change.apply(s) : s)
@@ -153,7 +153,7 @@ public record Sequence(
     }
 
     /** The sequence with a step put in front of another, or behind it where {@code offset} is 1. */
-    Sequence inserting(String stepId, Step added, int offset) {
+    public Sequence inserting(String stepId, Step added, int offset) {
         return withBlocks(blocks.stream()
                 .map(b -> {
                     var steps = new ArrayList<>(b.steps());
@@ -196,7 +196,7 @@ public record Sequence(
     }
 
     /** The sequence with a step at its end, in a block of its own where the last one is run on each side. */
-    Sequence appending(Step added) {
+    public Sequence appending(Step added) {
         var changed = new ArrayList<>(blocks);
         var last = changed.get(changed.size() - 1);
         if (last.repeat() == Block.Repeat.ONCE) {
@@ -218,7 +218,7 @@ public record Sequence(
     }
 
     /** The sequence with a step taken out of its place and put in front of another, or behind it. */
-    Sequence moving(String stepId, String besideId, int offset) {
+    public Sequence moving(String stepId, String besideId, int offset) {
         var moved = step(stepId).orElseThrow();
         return withBlocks(blocks.stream()
                 .map(b -> {
@@ -235,7 +235,7 @@ public record Sequence(
     }
 
     /** An id of this shape that no step has yet. */
-    String freshId(String stem) {
+    public String freshId(String stem) {
         var used = new HashSet<String>();
         steps().forEach(s -> used.add(s.id()));
         for (int i = 1; ; i++) if (!used.contains(stem + "-" + i)) return stem + "-" + i;

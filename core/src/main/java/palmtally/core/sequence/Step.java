@@ -9,12 +9,15 @@ import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Position;
+import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
@@ -106,7 +109,18 @@ public record Step(
 
     /** Topics that may be beyond scope somewhere and that it touches. */
     public Set<ScopeTopic> topics() {
-        return ScopeChecks.topics(this);
+        var topics = EnumSet.noneOf(ScopeTopic.class);
+        var stroke = library().stroke();
+        if (zones.stream().anyMatch(Zone.FRONT_OF_NECK::contains)) topics.add(ScopeTopic.FRONT_OF_NECK);
+        if (zones.contains(Zone.INSIDE_MOUTH)) topics.add(ScopeTopic.INSIDE_MOUTH);
+        if (zones.contains(Zone.BREAST)) topics.add(ScopeTopic.BREAST_TISSUE);
+        if (stroke == Stroke.JOINT_GLIDE) topics.add(ScopeTopic.JOINT_MOVEMENT);
+        if (stroke.passiveModality()) topics.add(ScopeTopic.HEAT_AND_COLD);
+        if (zones.stream().anyMatch(z -> z.unit() == DrapeUnit.ABDOMEN)) topics.add(ScopeTopic.ABDOMINAL);
+        if (say.stream().anyMatch(s -> ScopeWords.EXERCISE.in(s.words()))) topics.add(ScopeTopic.EXERCISE_ADVICE);
+        if (ScopeWords.DIAGNOSIS.in(name) || say.stream().anyMatch(s -> ScopeWords.DIAGNOSIS.in(s.words())))
+            topics.add(ScopeTopic.DIAGNOSIS);
+        return topics;
     }
 
     /** Seconds from which a step counts as done. */
@@ -127,6 +141,33 @@ public record Step(
                 && library().stroke().warming();
     }
 
+    /** Whether the hands are on one of these zones. */
+    public boolean works(Set<Zone> on) {
+        return depth > 0 && zones.stream().anyMatch(on::contains);
+    }
+
+    /** Whether the hands are in one of these regions. */
+    public boolean works(Region... in) {
+        var regions = Set.of(in);
+        return depth > 0 && zones.stream().anyMatch(z -> regions.contains(z.region()));
+    }
+
+    /** Whether it is done where a sheet lies. */
+    public boolean draped() {
+        return zones.stream().anyMatch(z -> z.unit().draped());
+    }
+
+    /** Whether it gives length, by whoever moves. */
+    public boolean lengthens() {
+        var stroke = library().stroke();
+        return stroke == Stroke.PIN_AND_LENGTHEN || stroke == Stroke.STRETCH || stroke == Stroke.RANGE_OF_MOTION;
+    }
+
+    /** Whether the client moves, by themselves or against the hand. */
+    public boolean clientMoves() {
+        return effort == Technique.Effort.ACTIVE || effort == Technique.Effort.RESISTED;
+    }
+
     /** This step with one thing or several changed. */
     public Step with(Consumer<StepEdit> change) {
         var edit = new StepEdit(this);
@@ -138,19 +179,19 @@ public record Step(
         return say.stream().anyMatch(s -> s.kind() == kind);
     }
 
-    Step withDose(Dose changed) {
+    public Step withDose(Dose changed) {
         return with(e -> e.dose = changed);
     }
 
-    Step withSecondSide(@Nullable Dose changed) {
+    public Step withSecondSide(@Nullable Dose changed) {
         return with(e -> e.secondSide = changed);
     }
 
-    Step withDepth(int changed) {
+    public Step withDepth(int changed) {
         return with(e -> e.depth = changed);
     }
 
-    Step saying(Saying added) {
+    public Step saying(Saying added) {
         return with(e -> e.say.add(added));
     }
 }

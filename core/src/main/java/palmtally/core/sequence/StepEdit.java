@@ -103,7 +103,7 @@ public final class StepEdit {
     }
 
     /** A gentle step in the place of another: same zones, side and position, everything else its own. */
-    Step made(String id, String name, String technique, Tool tool, int depth, double seconds, Phase phase) {
+    public Step made(String id, String name, String technique, Tool tool, int depth, double seconds, Phase phase) {
         this.id = id;
         this.name = name;
         this.technique = technique;

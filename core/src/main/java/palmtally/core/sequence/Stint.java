@@ -72,10 +72,10 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
      * @param blocks index of the block of each step
      * @param eachSide whether they come from blocks that are run on each side; if not, it is one step
      */
-    record Pass(List<Step> steps, List<Integer> blocks, boolean eachSide) {
+    public record Pass(List<Step> steps, List<Integer> blocks, boolean eachSide) {
         /** The side a step is done on while the hands are on {@code side}, or null where it has no place then. */
         @Nullable
-        Side side(Step step, Side side, Side first) {
+        public Side side(Step step, Side side, Side first) {
             return switch (step.side()) {
                 case EACH -> side;
                 case LEFT, RIGHT -> {
@@ -88,7 +88,7 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
     }
 
     /** The passes of a sequence: each step of a block that is run once is a pass of its own. */
-    static List<Pass> passes(Sequence sequence) {
+    public static List<Pass> passes(Sequence sequence) {
         var passes = new ArrayList<Pass>();
         var blocks = sequence.blocks();
         for (int b = 0; b < blocks.size(); ) {

@@ -115,7 +115,7 @@ public record Timeline(List<Span> spans, double totalSeconds) {
      *
      * @param last the one before, or null at the start
      */
-    static EnumMap<Transition, Double> between(@Nullable Stint last, Stint stint, Profile profile) {
+    public static EnumMap<Transition, Double> between(@Nullable Stint last, Stint stint, Profile profile) {
         return between(last, last == null ? Set.of() : unitsOpenedBy(last), stint, unitsOpenedBy(stint), profile);
     }
 

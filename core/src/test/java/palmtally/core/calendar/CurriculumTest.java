@@ -159,9 +159,9 @@ class CurriculumTest {
         void the_checks_ask_for_no_more_time_than_it_takes() {
             var whole = of(lesson(1, 1, Region.LOWER_LEG, Aim.TEACH, 5), "plan");
             var part = of(lesson(1, 1, Region.LOWER_LEG, Aim.TEACH, 5), "plan", "b", "c");
-            assertThat(Terms.found(Terms.of(whole), palmtally.core.finding.Rule.TERM_SEQUENCE, plan))
+            assertThat(Terms.found(Terms.of(whole), palmtally.core.finding.Rule.of("TERM-SEQUENCE"), plan))
                     .anyMatch(f -> f.sentence().contains("needs"));
-            assertThat(Terms.found(Terms.of(part), palmtally.core.finding.Rule.TERM_SEQUENCE, plan))
+            assertThat(Terms.found(Terms.of(part), palmtally.core.finding.Rule.of("TERM-SEQUENCE"), plan))
                     .noneMatch(f -> f.sentence().contains("needs"));
         }
 

@@ -8,7 +8,6 @@ import static palmtally.core.calendar.Terms.mend;
 import static palmtally.core.calendar.Terms.whole;
 
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -76,19 +75,19 @@ class TermChecksTest {
         var neckFirst = List.of(lesson(1, Region.NECK, Aim.TEACH), lesson(4, Region.JAW, Aim.TEACH));
         return Stream.of(
                 new Case(
-                        Rule.TERM_TAUGHT,
+                        Rule.of("TERM-TAUGHT"),
                         Terms.of(lesson(2, Region.NECK, Aim.ASSESS), lesson(3, Region.NECK, Aim.TEACH)),
                         Terms.of(lesson(2, Region.NECK, Aim.TEACH), lesson(3, Region.NECK, Aim.ASSESS)),
                         true,
                         List.of()),
                 new Case(
-                        Rule.TERM_TAUGHT,
+                        Rule.of("TERM-TAUGHT"),
                         Terms.of(lesson(2, Region.NECK, Aim.PRACTISE)),
                         Terms.of(lesson(2, Region.NECK, Aim.TEACH), lesson(2, Region.NECK, Aim.PRACTISE)),
                         true,
                         List.of()),
                 new Case(
-                        Rule.TERM_PRACTISED,
+                        Rule.of("TERM-PRACTISED"),
                         Terms.of(lesson(1, Region.NECK, Aim.TEACH), lesson(3, Region.NECK, Aim.ASSESS)),
                         Terms.of(
                                 lesson(1, Region.NECK, Aim.TEACH),
@@ -97,67 +96,72 @@ class TermChecksTest {
                         true,
                         List.of()),
                 new Case(
-                        Rule.TERM_ASSESSED,
+                        Rule.of("TERM-ASSESSED"),
                         Terms.of(lesson(1, Region.NECK, Aim.TEACH), lesson(1, 2, Region.NECK, Aim.PRACTISE, 30)),
                         Terms.of(whole(Region.NECK, 1, 1, 2)),
                         true,
                         List.of()),
                 // Too few meetings.
                 new Case(
-                        Rule.TERM_AGAIN,
+                        Rule.of("TERM-AGAIN"),
                         Terms.of(whole(Region.NECK, 1, 1, 2)),
                         Terms.of(whole(Region.NECK, 1, 1, 2, 3)),
                         true,
                         List.of()),
                 // A gap shorter than the one before.
                 new Case(
-                        Rule.TERM_AGAIN,
+                        Rule.of("TERM-AGAIN"),
                         Terms.of(whole(Region.NECK, 1, 1, 2, 1)),
                         Terms.of(whole(Region.NECK, 1, 1, 2, 3)),
                         true,
                         List.of()),
                 // Not met for longer than the profile allows.
                 new Case(
-                        Rule.TERM_AGAIN,
+                        Rule.of("TERM-AGAIN"),
                         Terms.of(whole(Region.NECK, 1, 6)),
                         Terms.of(whole(Region.NECK, 1, 1, 2, 3)),
                         false,
                         List.of()),
-                new Case(Rule.TERM_FULL, full(75), full(60), true, List.of()),
+                new Case(Rule.of("TERM-FULL"), full(75), full(60), true, List.of()),
                 new Case(
-                        Rule.TERM_FULL,
+                        Rule.of("TERM-FULL"),
                         new Curriculum("t", "T", 8, 2, 120, 0, Map.of(), Set.of(2), full(60).lessons()),
                         new Curriculum("t", "T", 8, 2, 120, 0, Map.of(), Set.of(3), full(60).lessons()),
                         false,
                         List.of()),
-                new Case(Rule.TERM_HOURS, target(0.75), target(0.5), false, List.of()),
+                new Case(Rule.of("TERM-HOURS"), target(0.75), target(0.5), false, List.of()),
                 new Case(
-                        Rule.TERM_SEQUENCE,
+                        Rule.of("TERM-SEQUENCE"),
                         showing("calves", 5, Aim.PRACTISE),
                         showing("calves", 90, Aim.PRACTISE),
                         true,
                         List.of(CALVES)),
                 new Case(
-                        Rule.TERM_SEQUENCE,
+                        Rule.of("TERM-SEQUENCE"),
                         showing("nowhere", 60, Aim.TEACH),
                         showing("calves", 60, Aim.TEACH),
                         false,
                         List.of(CALVES)),
                 new Case(
-                        Rule.TERM_SEQUENCE,
+                        Rule.of("TERM-SEQUENCE"),
                         Terms.of(lesson(1, 1, Region.LOWER_LEG, Aim.TEACH, 60)),
                         showing("calves", 60, Aim.TEACH),
                         true,
                         List.of(CALVES)),
-                new Case(Rule.TERM_PREREQ_JAW_AFTER_NECK, Terms.of(jawFirst), Terms.of(neckFirst), true, List.of()),
                 new Case(
-                        Rule.TERM_PREREQ_JAW_AFTER_NECK,
+                        Rule.of("TERM-PREREQ/jaw-after-neck"),
+                        Terms.of(jawFirst),
+                        Terms.of(neckFirst),
+                        true,
+                        List.of()),
+                new Case(
+                        Rule.of("TERM-PREREQ/jaw-after-neck"),
                         Terms.of(lesson(2, Region.JAW, Aim.TEACH)),
                         Terms.of(neckFirst),
                         true,
                         List.of()),
                 new Case(
-                        Rule.TERM_PREREQ_FRONT_AFTER_BACK_OF_NECK,
+                        Rule.of("TERM-PREREQ/front-after-back-of-neck"),
                         Terms.of(
                                 lesson(1, Region.NECK, Aim.TEACH).showing("throat"),
                                 lesson(3, Region.NECK, Aim.PRACTISE).showing("nape")),
@@ -167,7 +171,7 @@ class TermChecksTest {
                         false,
                         List.of(THROAT, NAPE)),
                 new Case(
-                        Rule.TERM_PREREQ_GLUTEAL_AFTER_DRAPES,
+                        Rule.of("TERM-PREREQ/gluteal-after-drapes"),
                         Terms.of(legs(4, 2)),
                         Terms.of(legs(4, 5)),
                         true,
@@ -201,7 +205,7 @@ class TermChecksTest {
     @ParameterizedTest
     @MethodSource("cases")
     void is_silent_when_it_is_off(Case c) {
-        var off = A.withSeverities(new EnumMap<>(Map.of(c.rule, Severity.OFF)));
+        var off = A.withSeverities(Map.of(c.rule, Severity.OFF));
         assertThat(found(c.faulted, c.rule, off, c.with.toArray(Sequence[]::new)))
                 .isEmpty();
     }
@@ -209,7 +213,7 @@ class TermChecksTest {
     @Test
     void every_rule_of_a_term_has_a_case() {
         var tried = new ArrayList<>(cases().map(Case::rule).distinct().toList());
-        tried.add(Rule.TERM_COVER);
+        tried.add(Rule.of("TERM-COVER"));
         assertThat(tried).containsExactlyInAnyOrderElementsOf(TermChecks.rules());
         assertThat(TermChecks.rules()).allMatch(Rule::ofTerm);
     }
@@ -219,8 +223,8 @@ class TermChecksTest {
         // Two meetings after teaching are enough for B, A asks for three; the gaps 1 and 1 grow for neither but B lets
         // them be.
         var term = Terms.of(whole(Region.NECK, 1, 1, 1));
-        assertThat(found(term, Rule.TERM_AGAIN, A)).hasSize(2);
-        assertThat(found(term, Rule.TERM_AGAIN, Profile.byResponse())).isEmpty();
+        assertThat(found(term, Rule.of("TERM-AGAIN"), A)).hasSize(2);
+        assertThat(found(term, Rule.of("TERM-AGAIN"), Profile.byResponse())).isEmpty();
     }
 
     @Nested
@@ -285,11 +289,11 @@ class TermChecksTest {
 
         @Test
         void what_a_region_never_meets_is_a_hint() {
-            var hint = found(term, Rule.TERM_COVER, CALVES);
+            var hint = found(term, Rule.of("TERM-COVER"), CALVES);
             assertThat(hint).hasSize(1);
             assertThat(hint.get(0).severity()).isEqualTo(Severity.HINT);
             assertThat(hint.get(0).sentence()).contains("never worked with");
-            assertThat(found(Terms.of(lesson(1, Region.NECK, Aim.TEACH)), Rule.TERM_COVER))
+            assertThat(found(Terms.of(lesson(1, Region.NECK, Aim.TEACH)), Rule.of("TERM-COVER")))
                     .isEmpty();
         }
     }

@@ -59,7 +59,7 @@ class TermLayoutTest {
         var laid = TermLayout.of(one, List.of(wish(Region.NECK)), A);
         assertThat(laid.overMinutes()).isEqualTo(90);
         assertThat(laid.missed()).isEqualTo(3);
-        assertThat(found(laid.term())).contains(Rule.TERM_FULL);
+        assertThat(found(laid.term())).contains(Rule.of("TERM-FULL"));
     }
 
     private static List<Rule> found(Curriculum term) {

@@ -45,7 +45,7 @@ final class Terms {
 
     static List<TermFinding> found(Curriculum term, Rule rule, Profile profile, Sequence... sequences) {
         return TermChecks.run(term, List.of(sequences), profile).findings().stream()
-                .filter(f -> f.rule() == rule)
+                .filter(f -> f.rule().equals(rule))
                 .toList();
     }
 

@@ -54,7 +54,7 @@ class CommunicationScoreTest {
                 .at(60)
                 .finish();
         assertThat(seen.part(Criterion.COMMUNICATION, "opening")).isEqualTo(0.5);
-        assertThat(seen.findings(Rule.COMM_OPEN)).hasSize(1);
+        assertThat(seen.findings(Rule.of("COMM-OPEN"))).hasSize(1);
     }
 
     @Test
@@ -63,7 +63,7 @@ class CommunicationScoreTest {
         var late = Seen.unwatched(plan).at(20).eyes(true).says(SayKind.GREETING);
         late.at(40).starts(plan.steps().get(0).id(), Side.RIGHT).at(60).finish();
         assertThat(late.part(Criterion.COMMUNICATION, "opening")).isNull();
-        assertThat(late.findings(Rule.COMM_OPEN)).isEmpty();
+        assertThat(late.findings(Rule.of("COMM-OPEN"))).isEmpty();
     }
 
     /** By hand: a silence of 180 s may pass; from then on 20 s are silent, and 200–380 of 180–600 s lie near the question. */
@@ -71,7 +71,7 @@ class CommunicationScoreTest {
     void silence_is_the_share_of_watched_time_near_a_question() {
         var late = calf().at(200).asks().at(600).finish();
         assertThat(late.part(Criterion.COMMUNICATION, "silence")).isCloseTo(180.0 / 420, within(1e-9));
-        assertThat(late.findings(Rule.COMM_GAP)).hasSize(2);
+        assertThat(late.findings(Rule.of("COMM-GAP"))).hasSize(2);
         var early = calf().at(60).asks().at(600).finish();
         assertThat(early.part(Criterion.COMMUNICATION, "silence")).isCloseTo(180.0 / 540, within(1e-9));
     }
@@ -147,7 +147,7 @@ class CommunicationScoreTest {
                     assertThat(q.key()).isEqualTo("heard/questions");
                     assertThat(q.answers()).containsExactly(Said.HEARD_NOTHING, Said.NOT_LISTENING);
                 });
-        assertThat(open.findings(Rule.COMM_GAP)).isEmpty();
+        assertThat(open.findings(Rule.of("COMM-GAP"))).isEmpty();
         open.reviewed("heard/questions", Said.HEARD_NOTHING);
         assertThat(open.part(Criterion.COMMUNICATION, "silence")).isZero();
         open.reviewed("heard/questions", Said.NOT_LISTENING);
@@ -216,7 +216,7 @@ class CommunicationScoreTest {
                 .starts("f", Side.RIGHT);
         late.at(81).asks().at(120).finish();
         assertThat(late.part(Criterion.COMMUNICATION, "tool questions")).isZero();
-        assertThat(late.findings(Rule.COMM_TOOL)).hasSize(1);
+        assertThat(late.findings(Rule.of("COMM-TOOL"))).hasSize(1);
     }
 
     @ParameterizedTest
@@ -248,7 +248,7 @@ class CommunicationScoreTest {
         var seen =
                 Seen.of(plan).sides(Sides.RIGHT).at(1).says(SayKind.WARNS).at(2).starts("a", Side.RIGHT);
         seen.at(4).says(SayKind.READY_CUE).at(40).finish();
-        assertThat(seen.findings(Rule.COMM_CUE))
+        assertThat(seen.findings(Rule.of("COMM-CUE")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.sentence()).contains("no relax cue"));
     }
@@ -277,7 +277,7 @@ class CommunicationScoreTest {
             var part = seen.part(Criterion.COMMUNICATION, "warnings and cues");
             if (watched || ready && relax) assertThat(part).isEqualTo(credit);
             else assertThat(part).isNull();
-            assertThat(seen.findings(Rule.COMM_CUE))
+            assertThat(seen.findings(Rule.of("COMM-CUE")))
                     .extracting(f -> f.sentence())
                     .isEqualTo(watched && told != null ? java.util.List.of(told) : java.util.List.of());
         }
@@ -307,7 +307,7 @@ class CommunicationScoreTest {
                 .at(120)
                 .finish();
         assertThat(seen.part(Criterion.COMMUNICATION, "warnings and cues")).isCloseTo(0.5, within(1e-12));
-        assertThat(seen.findings(Rule.COMM_WARN)).hasSize(1);
+        assertThat(seen.findings(Rule.of("COMM-WARN"))).hasSize(1);
     }
 
     /** By hand: of three vague replies one was asked after as it was tapped, one by the word that followed, one let go. */
@@ -321,7 +321,7 @@ class CommunicationScoreTest {
                 .tap(Reply.heard());
         seen.at(50).tap(Reply.vague()).at(55).tap(Reply.asked()).at(60).finish();
         assertThat(seen.part(Criterion.COMMUNICATION, "vague replies")).isCloseTo(2.0 / 3, within(1e-12));
-        assertThat(seen.findings(Rule.COMM_REPLY))
+        assertThat(seen.findings(Rule.of("COMM-REPLY")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.where().atMs()).isEqualTo(30_000));
     }
@@ -337,10 +337,10 @@ class CommunicationScoreTest {
                 .contains("heard/closing");
         silent.reviewed("heard/closing", Said.HEARD_NOTHING);
         assertThat(silent.part(Criterion.COMMUNICATION, "closing")).isZero();
-        assertThat(silent.findings(Rule.COMM_CLOSE)).hasSize(1);
+        assertThat(silent.findings(Rule.of("COMM-CLOSE"))).hasSize(1);
         var away = calf().at(50).eyes(false).at(60).finish().reviewed("heard/closing", Said.HEARD_NOTHING);
         assertThat(away.part(Criterion.COMMUNICATION, "closing")).isNull();
-        assertThat(away.findings(Rule.COMM_CLOSE)).isEmpty();
+        assertThat(away.findings(Rule.of("COMM-CLOSE"))).isEmpty();
     }
 
     /** An extra open question never lowers any score: tried over random moments. */

@@ -62,7 +62,7 @@ class DrapingScoreTest {
         var seen = looked().at(3).sheet(Drape.OPEN).at(300).stops().at(400).starts("c", Side.RIGHT);
         seen.at(600).finish();
         assertThat(seen.score(Criterion.DRAPING)).isCloseTo(100 * 500.0 / 580, within(1e-9));
-        assertThat(seen.findings(Rule.DRAPE_IDLE)).hasSize(1);
+        assertThat(seen.findings(Rule.of("DRAPE-IDLE"))).hasSize(1);
     }
 
     /** By hand: of 100 s without hands 40 were watched: 20 beyond the grace; 440 ÷ 460. */
@@ -103,7 +103,7 @@ class DrapingScoreTest {
                 .at(600)
                 .finish();
         assertThat(seen.score(Criterion.DRAPING)).isEqualTo(92);
-        assertThat(seen.findings(Rule.DRAPE_FAULT))
+        assertThat(seen.findings(Rule.of("DRAPE-FAULT")))
                 .extracting(f -> f.sentence())
                 .containsExactly("At 5:00: loose tuck (5 points).", "At 5:00: something else missed (3 points).");
     }
@@ -131,7 +131,7 @@ class DrapingScoreTest {
         var seen = Seen.unwatched(CALF).sides(Sides.RIGHT).at(0).starts("c", Side.RIGHT);
         seen.at(10).sheetLook(DrapingFault.LOOSE).at(20).sheetLook().at(600).finish();
         assertThat(seen.score(Criterion.DRAPING)).isEqualTo(95);
-        assertThat(seen.findings(Rule.DRAPE_IDLE)).isEmpty();
+        assertThat(seen.findings(Rule.of("DRAPE-IDLE"))).isEmpty();
     }
 
     @Test

@@ -243,7 +243,8 @@ class LogTest {
                                 assertThat(c.toolSeen()).isTrue();
                                 assertThat(c.sheet()).isEqualTo(Sheet.THROUGH);
                             });
-            assertThat(seen.findings(palmtally.core.finding.Rule.PRESS_CEILING)).hasSize(1);
+            assertThat(seen.findings(palmtally.core.finding.Rule.of("PRESS-CEILING")))
+                    .hasSize(1);
         }
 
         /** Seen left open, or tapped so, it stays open whatever the plan says next; covered, it is closed. */

@@ -41,7 +41,7 @@ class MechanicsScoreTest {
         seen.at(65).notes(MechanicsFault.LEANING).at(100).finish();
         assertThat(seen.score(Criterion.MECHANICS)).isCloseTo(300 / 3.5, within(1e-9));
         assertThat(seen.scored(Criterion.MECHANICS).observations()).isEqualTo(3);
-        assertThat(seen.findings(Rule.MECH_LOOK)).hasSize(1);
+        assertThat(seen.findings(Rule.of("MECH-LOOK"))).hasSize(1);
         assertThat(seen.scored(Criterion.MECHANICS).interval().high()).isEqualTo(100);
     }
 
@@ -51,7 +51,7 @@ class MechanicsScoreTest {
         var seen = calf().at(20).looks().at(40).looks().at(60).looks();
         seen.at(70).tap(new BalanceTest(false)).at(80).tap(new BalanceTest(true));
         seen.at(100).finish();
-        assertThat(seen.findings(Rule.MECH_BALANCE)).hasSize(1);
+        assertThat(seen.findings(Rule.of("MECH-BALANCE"))).hasSize(1);
         assertThat(seen.score(Criterion.MECHANICS)).isCloseTo(85 / 0.9, within(1e-9));
     }
 
@@ -118,7 +118,7 @@ class MechanicsScoreTest {
                 .touches(Zone.CALF, Tool.PALM)
                 .at(600)
                 .finish();
-        assertThat(seen.findings(Rule.HAND_BARE))
+        assertThat(seen.findings(Rule.of("HAND-BARE")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.sentence()).contains("31.5 s in a row"));
     }

@@ -242,7 +242,7 @@ class OrderScoreTest {
                 step("2").seconds(10).deep(2).importance(Importance.MUST),
                 step("3").seconds(10).deep(2).importance(Importance.MUST));
         var seen = run(plan, List.of(1, 2, 3, 0));
-        assertThat(seen.findings(Rule.ORDER_RUN))
+        assertThat(seen.findings(Rule.of("ORDER-RUN")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.where().step()).isEqualTo("0"));
         assertThat(seen.score(Criterion.ORDER)).isCloseTo(100 * 12.25 / 13, within(1e-9));
@@ -279,7 +279,7 @@ class OrderScoreTest {
         seen.at(14).starts("2", Side.RIGHT).at(24).finish();
         assertThat(seen.part(Criterion.ORDER, "done in its place")).isCloseTo(6.0 / 7, within(1e-12));
         assertThat(seen.score(Criterion.ORDER)).isCloseTo(600.0 / 7, within(1e-9));
-        assertThat(seen.findings(Rule.ORDER_COVER))
+        assertThat(seen.findings(Rule.of("ORDER-COVER")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.sentence()).contains("0:04 of at least 0:08"));
     }
@@ -369,7 +369,7 @@ class OrderScoreTest {
                     .starts("f", Side.RIGHT)
                     .at(60)
                     .finish();
-            assertThat(seen.findings(Rule.ORDER_WARM))
+            assertThat(seen.findings(Rule.of("ORDER-WARM")))
                     .anySatisfy(f -> assertThat(f.sentence()).contains("should have warmed the zone"));
         }
 
@@ -377,7 +377,7 @@ class OrderScoreTest {
         @Test
         void late_costs_three_fifths_and_its_place() {
             assertThat(score("f", "w", "x")).isCloseTo(80 / 3.0, within(1e-9));
-            assertThat(done("f", "w", "x").findings(Rule.ORDER_WARM))
+            assertThat(done("f", "w", "x").findings(Rule.of("ORDER-WARM")))
                     .anySatisfy(f -> assertThat(f.sentence()).contains("came after it"));
         }
     }
@@ -410,7 +410,7 @@ class OrderScoreTest {
         @Test
         void a_shorter_second_side_costs_its_share_of_five_points() {
             assertThat(both(72).score(Criterion.ORDER)).isCloseTo(95 + 5 * 0.75, within(1e-9));
-            assertThat(both(72).findings(Rule.ORDER_SIDES)).hasSize(1);
+            assertThat(both(72).findings(Rule.of("ORDER-SIDES"))).hasSize(1);
         }
 
         /** By hand: half of all is done, in order, no second side and no time of it: 0.85 · 50. */
@@ -424,7 +424,7 @@ class OrderScoreTest {
                     .at(120)
                     .finish();
             assertThat(seen.score(Criterion.ORDER)).isCloseTo(42.5, within(1e-9));
-            assertThat(seen.findings(Rule.ORDER_SIDES))
+            assertThat(seen.findings(Rule.of("ORDER-SIDES")))
                     .anySatisfy(f -> assertThat(f.sentence()).isEqualTo("The left side was left out."));
         }
 
@@ -433,7 +433,7 @@ class OrderScoreTest {
             var seen = both(120);
             seen.at(121).tap(Contact.ofDepth(4));
             assertThat(seen.score(Criterion.ORDER)).isCloseTo(90, within(1e-9));
-            assertThat(seen.findings(Rule.ORDER_SIDES))
+            assertThat(seen.findings(Rule.of("ORDER-SIDES")))
                     .anySatisfy(f -> assertThat(f.sentence()).contains("at depth 4"));
         }
 
@@ -496,14 +496,14 @@ class OrderScoreTest {
                 assertThat(q.atMs()).isEqualTo(10_000);
                 assertThat(q.answers()).containsExactly(Said.LEFT_OUT, Said.NOT_SEEN);
             });
-            assertThat(away(20, 26).findings(Rule.ORDER_COVER)).isEmpty();
+            assertThat(away(20, 26).findings(Rule.of("ORDER-COVER"))).isEmpty();
         }
 
         /** A glance of 5 s is no reason to ask: the step was left out. By hand: three of four. */
         @Test
         void was_left_out_where_its_place_was_watched() {
             assertThat(away(20, 25).score(Criterion.ORDER)).isCloseTo(75, within(1e-9));
-            assertThat(away(20, 25).findings(Rule.ORDER_COVER)).hasSize(1);
+            assertThat(away(20, 25).findings(Rule.of("ORDER-COVER"))).hasSize(1);
         }
 
         /** By hand: left out is three of four, not seen is outside and the other three are all. */
@@ -604,6 +604,6 @@ class OrderScoreTest {
                 run(chain(4), upTo(4)).at(12).tap(new StrokeFault(flaw)).at(14).tap(new StrokeFault(flaw));
         boolean astray = flaw == Flaw.WRONG_DIRECTION || flaw == Flaw.WRONG_LANDMARK;
         assertThat(seen.score(Criterion.ORDER)).isCloseTo(astray ? 87.5 : 100, within(1e-9));
-        assertThat(seen.findings(Rule.ORDER_WAY)).hasSize(astray ? 2 : 0);
+        assertThat(seen.findings(Rule.of("ORDER-WAY"))).hasSize(astray ? 2 : 0);
     }
 }

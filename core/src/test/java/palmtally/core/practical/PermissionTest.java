@@ -69,7 +69,7 @@ class PermissionTest {
         assertThat(seen.scores().critical()).hasSize(critical);
         if (critical > 0)
             assertThat(seen.scores().critical()).singleElement().satisfies(f -> {
-                assertThat(f.rule()).isEqualTo(Rule.CONSENT_BEFORE);
+                assertThat(f.rule()).isEqualTo(Rule.of("CONSENT-BEFORE"));
                 assertThat(f.severity()).isEqualTo(Severity.CRITICAL);
             });
     }
@@ -99,7 +99,7 @@ class PermissionTest {
         seen.reviewed("permission/gluteals", ReviewAnswer.Said.NOT_ASKED);
         assertThat(seen.scores().critical())
                 .singleElement()
-                .satisfies(f -> assertThat(f.rule()).isEqualTo(Rule.CONSENT_SCOPE));
+                .satisfies(f -> assertThat(f.rule()).isEqualTo(Rule.of("CONSENT-SCOPE")));
     }
 
     @Test
@@ -153,7 +153,7 @@ class PermissionTest {
                 .finish();
         assertThat(seen.scores().critical())
                 .singleElement()
-                .satisfies(f -> assertThat(f.rule()).isEqualTo(Rule.CONSENT_SCOPE));
+                .satisfies(f -> assertThat(f.rule()).isEqualTo(Rule.of("CONSENT-SCOPE")));
     }
 
     /** A hand needs a moment to leave, and what is given again within it was never broken. */

@@ -278,12 +278,12 @@ class PlayedCasesTest {
             scores.add(seen.scores());
             for (var f : seen.scores().findings())
                 if (Set.of(
-                                Rule.COMM_OPEN,
-                                Rule.COMM_CLOSE,
-                                Rule.COMM_GAP,
-                                Rule.COMM_TOOL,
-                                Rule.DRAPE_IDLE,
-                                Rule.ORDER_COVER)
+                                Rule.of("COMM-OPEN"),
+                                Rule.of("COMM-CLOSE"),
+                                Rule.of("COMM-GAP"),
+                                Rule.of("COMM-TOOL"),
+                                Rule.of("DRAPE-IDLE"),
+                                Rule.of("ORDER-COVER"))
                         .contains(f.rule()))
                     assertThat(watched)
                             .as(f.sentence())

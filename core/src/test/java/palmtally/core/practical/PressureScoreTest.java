@@ -82,7 +82,7 @@ class PressureScoreTest {
         void that_is_eased_in_time_costs_nothing() {
             var eased = seen().at(5).report(5).at(10).report(8).at(12).answers(Response.EASED);
             assertThat(done(eased).score(Criterion.PRESSURE)).isEqualTo(100);
-            assertThat(done(eased).findings(Rule.PRESS_BAND)).isEmpty();
+            assertThat(done(eased).findings(Rule.of("PRESS-BAND"))).isEmpty();
             var alone = seen().at(10).report(8).at(12).answers(Response.EASED);
             assertThat(done(alone).score(Criterion.PRESSURE)).isEqualTo(50);
         }
@@ -91,13 +91,13 @@ class PressureScoreTest {
         void with_no_answer_is_a_stop_and_with_a_late_one_a_warning() {
             var none = done(seen().at(10).report(8).at(14).answers(Response.NONE));
             assertThat(none.score(Criterion.PRESSURE)).isEqualTo(35);
-            assertThat(none.findings(Rule.PRESS_ANSWER)).singleElement().satisfies(f -> {
+            assertThat(none.findings(Rule.of("PRESS-ANSWER"))).singleElement().satisfies(f -> {
                 assertThat(f.severity()).isEqualTo(Severity.STOP);
                 assertThat(f.sentence()).isEqualTo("The client said 8 at 0:10 and nothing was done about it.");
                 assertThat(f.evidence()).hasSize(2);
             });
             var late = done(seen().at(10).report(8).at(22).answers(Response.EASED));
-            assertThat(late.findings(Rule.PRESS_ANSWER)).singleElement().satisfies(f -> {
+            assertThat(late.findings(Rule.of("PRESS-ANSWER"))).singleElement().satisfies(f -> {
                 assertThat(f.severity()).isEqualTo(Severity.WARN);
                 assertThat(f.sentence()).contains("answered after 12 s, later than 7 s");
             });
@@ -107,7 +107,7 @@ class PressureScoreTest {
         @Test
         void is_answered_within_half_a_minute_or_not_at_all() {
             assertThat(done(seen().at(10).report(8).at(41).answers(Response.EASED))
-                            .findings(Rule.PRESS_ANSWER))
+                            .findings(Rule.of("PRESS-ANSWER")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.sentence()).endsWith("no answer was seen within 15 s."));
             assertThat(cost(seen().at(10).report(8).at(12).report(9).at(14).answers(Response.EASED)))
@@ -133,7 +133,7 @@ class PressureScoreTest {
                     .isZero();
             var again = done(seen().at(10).report(8).at(11).eyes(false).at(60).report(7));
             assertThat(again.part(Criterion.PRESSURE, "taken off")).isCloseTo(-0.15, within(1e-9));
-            assertThat(again.findings(Rule.PRESS_ANSWER))
+            assertThat(again.findings(Rule.of("PRESS-ANSWER")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.sentence())
                             .isEqualTo("The client said 8 at 0:10 and it was over the band again at 1:00."));
@@ -156,7 +156,7 @@ class PressureScoreTest {
             assertThat(scored.score()).isNull();
             assertThat(scored.why()).isEqualTo("1 question at review");
             assertThat(scored.questions()).extracting(Question::key).containsExactly("heard/answers");
-            assertThat(open.findings(Rule.PRESS_ANSWER)).isEmpty();
+            assertThat(open.findings(Rule.of("PRESS-ANSWER"))).isEmpty();
             var nothing = done(seen().at(10).report(8).at(20).report(5)).reviewed("heard/answers", Said.HEARD_NOTHING);
             assertThat(nothing.score(Criterion.PRESSURE)).isEqualTo(85);
             var away = done(seen().at(10).report(8).at(20).report(5)).reviewed("heard/answers", Said.NOT_LISTENING);
@@ -168,7 +168,7 @@ class PressureScoreTest {
             var guarded = done(
                     seen().at(5).report(5).at(10).tap(new Guarding()).at(12).answers(Response.NONE));
             assertThat(guarded.score(Criterion.PRESSURE)).isEqualTo(85);
-            assertThat(guarded.findings(Rule.PRESS_ANSWER))
+            assertThat(guarded.findings(Rule.of("PRESS-ANSWER")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.sentence()).startsWith("The client guarded at 0:10"));
         }
@@ -198,7 +198,7 @@ class PressureScoreTest {
         void that_was_seen_counts_by_its_distance_from_the_plan(int depth, double credit) {
             var seen = done(seen().at(10).touches(Zone.HAMSTRINGS, depth));
             assertThat(seen.part(Criterion.PRESSURE, "depth")).isEqualTo(credit);
-            assertThat(seen.findings(Rule.PRESS_DEPTH)).hasSize(credit == 1 ? 0 : 1);
+            assertThat(seen.findings(Rule.of("PRESS-DEPTH"))).hasSize(credit == 1 ? 0 : 1);
         }
 
         @ParameterizedTest
@@ -208,7 +208,7 @@ class PressureScoreTest {
         void that_is_only_said_to_be_off_is_off_by_one(Flaw flaw) {
             var seen = done(seen().at(10).tap(new StrokeFault(flaw)));
             assertThat(seen.part(Criterion.PRESSURE, "depth")).isEqualTo(0.5);
-            assertThat(seen.findings(Rule.PRESS_DEPTH))
+            assertThat(seen.findings(Rule.of("PRESS-DEPTH")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.sentence()).contains(flaw.label()));
         }
@@ -273,7 +273,7 @@ class PressureScoreTest {
         void over_a_sites_ceiling_costs_ten_a_grade() {
             var seen = done(seen().at(10).touches(Zone.KNEE_BACK, 3));
             assertThat(seen.score(Criterion.PRESSURE)).isEqualTo(30);
-            assertThat(seen.findings(Rule.PRESS_CEILING))
+            assertThat(seen.findings(Rule.of("PRESS-CEILING")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.STOP));
         }
@@ -290,7 +290,7 @@ class PressureScoreTest {
 
         @Test
         void over_the_limit_of_an_unlisted_site_is_a_hint() {
-            assertThat(done(seen().at(10).touches(Zone.UPPER_BACK, 5)).findings(Rule.PRESS_CEILING))
+            assertThat(done(seen().at(10).touches(Zone.UPPER_BACK, 5)).findings(Rule.of("PRESS-CEILING")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.HINT));
         }
@@ -392,13 +392,13 @@ class PressureScoreTest {
     void too_light_and_too_deep_are_told_as_what_they_are() {
         var seen =
                 done(seen().at(10).tap(new StrokeFault(Flaw.TOO_LIGHT)).at(20).tap(new StrokeFault(Flaw.TOO_DEEP)));
-        assertThat(seen.findings(Rule.PRESS_DEPTH))
+        assertThat(seen.findings(Rule.of("PRESS-DEPTH")))
                 .extracting(f -> f.sentence())
                 .containsExactly(
                         "“Step f” was too light at 0:10; the plan asks depth 4.",
                         "“Step f” was too deep at 0:20; the plan asks depth 4.");
-        assertThat(seen.findings(Rule.PRESS_DEPTH).get(0).remedy()).startsWith("Sink in");
-        assertThat(seen.findings(Rule.PRESS_DEPTH).get(1).remedy()).startsWith("Ease");
+        assertThat(seen.findings(Rule.of("PRESS-DEPTH")).get(0).remedy()).startsWith("Sink in");
+        assertThat(seen.findings(Rule.of("PRESS-DEPTH")).get(1).remedy()).startsWith("Ease");
     }
 
     /** Three steps planned at 3 and worked at 1 are light hands; at 2 they are not, and neither are steps planned at 2. */

@@ -96,14 +96,14 @@ class RunTest {
     void a_forbidden_site_touched_is_critical_however_deep() {
         for (var touch :
                 List.of(Contact.on(Zone.THROAT), Contact.on(Zone.THROAT).depth(1)))
-            assertThat(run().at(70).tap(touch).at(120).finish().findings(Rule.PRESS_CEILING))
+            assertThat(run().at(70).tap(touch).at(120).finish().findings(Rule.of("PRESS-CEILING")))
                     .singleElement()
                     .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.CRITICAL));
         assertThat(run().at(70)
                         .tap(Contact.on(Zone.THROAT).depth(0))
                         .at(120)
                         .finish()
-                        .findings(Rule.PRESS_CEILING))
+                        .findings(Rule.of("PRESS-CEILING")))
                 .isEmpty();
     }
 
@@ -112,13 +112,13 @@ class RunTest {
     void a_report_belongs_to_the_step_that_ended_a_moment_before() {
         for (double at : new double[] {110, 111, 114.9}) {
             var seen = run().at(110).stops().at(at).report(5);
-            assertThat(seen.at(200).finish().findings(Rule.PRESS_BAND))
+            assertThat(seen.at(200).finish().findings(Rule.of("PRESS-BAND")))
                     .as("at %s", at)
                     .singleElement()
                     .satisfies(f -> assertThat(f.where().step()).isEqualTo("b"));
         }
         var later = run().at(110).stops().at(115).report(5).at(200).finish();
-        assertThat(later.findings(Rule.PRESS_BAND))
+        assertThat(later.findings(Rule.of("PRESS-BAND")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.where().step()).isNull());
     }
@@ -136,7 +136,9 @@ class RunTest {
         assertThat(scores.get(Criterion.MECHANICS).score()).isEqualTo(100);
         assertThat(scores.get(Criterion.MECHANICS).observations()).isEqualTo(3);
         assertThat(scores.get(Criterion.PRESSURE).parts().get(0).value()).isNull();
-        assertThat(scores.findings()).extracting(f -> f.rule()).doesNotContain(Rule.DRAPE_FAULT, Rule.PRESS_BAND);
+        assertThat(scores.findings())
+                .extracting(f -> f.rule())
+                .doesNotContain(Rule.of("DRAPE-FAULT"), Rule.of("PRESS-BAND"));
     }
 
     @Test
@@ -159,7 +161,7 @@ class RunTest {
                 .at(0)
                 .tap(new SheetChange(SheetChange.Drape.OPEN, DrapeUnit.HIP, Side.LEFT));
         seen.at(1).starts("a", Side.MIDLINE).at(300).finish();
-        assertThat(seen.findings(Rule.DRAPE_IDLE)).isEmpty();
+        assertThat(seen.findings(Rule.of("DRAPE-IDLE"))).isEmpty();
     }
 
     /** A step is still spoken of until just before five seconds after its end. */

@@ -44,17 +44,17 @@ class SchoolsOwnTest {
     @Test
     void a_site_the_trade_names_no_ceiling_for_has_one_once_the_school_names_it() {
         var own = with("ceiling-sole", 2);
-        assertThat(findings(sole(3), A, Rule.PRESS_CEILING)).isEmpty();
-        assertThat(findings(sole(5), A, Rule.PRESS_CEILING))
+        assertThat(findings(sole(3), A, Rule.of("PRESS-CEILING"))).isEmpty();
+        assertThat(findings(sole(5), A, Rule.of("PRESS-CEILING")))
                 .extracting(Finding::severity)
                 .containsExactly(Severity.HINT);
-        assertThat(findings(sole(3), own, Rule.PRESS_CEILING))
+        assertThat(findings(sole(3), own, Rule.of("PRESS-CEILING")))
                 .extracting(Finding::severity, Finding::sentence)
                 .containsExactly(tuple(
                         Severity.STOP,
                         "Step 1 goes to depth 3 on sole of the foot; this site takes 2 at most at this school."));
         var deep = seen(sole(2), own).at(10).tap(Contact.on(Zone.SOLE).depth(3));
-        assertThat(deep.at(60).finish().findings(Rule.PRESS_CEILING))
+        assertThat(deep.at(60).finish().findings(Rule.of("PRESS-CEILING")))
                 .extracting(Finding::severity, Finding::sentence)
                 .containsExactly(tuple(
                         Severity.STOP,
@@ -64,7 +64,7 @@ class SchoolsOwnTest {
     @Test
     void a_site_that_is_forbidden_at_the_school_is_critical_to_touch() {
         var run = seen(sole(2), with("ceiling-sole", 0)).at(10).tap(Contact.on(Zone.SOLE));
-        assertThat(run.at(60).finish().findings(Rule.PRESS_CEILING))
+        assertThat(run.at(60).finish().findings(Rule.of("PRESS-CEILING")))
                 .extracting(Finding::severity)
                 .containsExactly(Severity.CRITICAL);
     }
@@ -73,8 +73,8 @@ class SchoolsOwnTest {
     void a_dose_is_held_to_the_window_of_the_school() {
         var stretch = once(
                 step("s").technique("stretch").on(Zone.CALF).phase(Phase.TREAT).seconds(40));
-        assertThat(findings(stretch, A, Rule.DOSE_WINDOW)).isEmpty();
-        assertThat(findings(stretch, with("dose-least-stretch", 60), Rule.DOSE_WINDOW))
+        assertThat(findings(stretch, A, Rule.of("DOSE-WINDOW"))).isEmpty();
+        assertThat(findings(stretch, with("dose-least-stretch", 60), Rule.of("DOSE-WINDOW")))
                 .extracting(Finding::sentence)
                 .containsExactly("Step 1 gives 40 s; the dose table says at least 60 s (passive, supported).");
     }
@@ -106,8 +106,8 @@ class SchoolsOwnTest {
         var asks = sensitive.choose(A, zones);
         assertThat(asked(A)).isEmpty();
         assertThat(asked(asks)).containsExactly("permission/sole");
-        assertThat(findings(sole(2), A, Rule.CONSENT_BEFORE)).isEmpty();
-        assertThat(findings(sole(2), asks, Rule.CONSENT_BEFORE)).hasSize(1);
+        assertThat(findings(sole(2), A, Rule.of("CONSENT-BEFORE"))).isEmpty();
+        assertThat(findings(sole(2), asks, Rule.of("CONSENT-BEFORE"))).hasSize(1);
     }
 
     private static List<String> asked(Profile profile) {

@@ -692,14 +692,14 @@ class ScorePropertiesTest {
     }
 
     private static final Set<Rule> OMISSIONS = Set.of(
-            Rule.COMM_OPEN,
-            Rule.COMM_GAP,
-            Rule.COMM_TOOL,
-            Rule.COMM_WARN,
-            Rule.COMM_CUE,
-            Rule.COMM_INTERVIEW,
-            Rule.COMM_CLOSE,
-            Rule.DRAPE_IDLE,
-            Rule.CONSENT_BEFORE,
-            Rule.CONSENT_SCOPE);
+            Rule.of("COMM-OPEN"),
+            Rule.of("COMM-GAP"),
+            Rule.of("COMM-TOOL"),
+            Rule.of("COMM-WARN"),
+            Rule.of("COMM-CUE"),
+            Rule.of("COMM-INTERVIEW"),
+            Rule.of("COMM-CLOSE"),
+            Rule.of("DRAPE-IDLE"),
+            Rule.of("CONSENT-BEFORE"),
+            Rule.of("CONSENT-SCOPE"));
 }

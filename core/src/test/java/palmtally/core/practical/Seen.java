@@ -206,6 +206,6 @@ final class Seen {
     }
 
     List<palmtally.core.finding.Finding> findings(Rule rule) {
-        return scores().findings().stream().filter(f -> f.rule() == rule).toList();
+        return scores().findings().stream().filter(f -> f.rule().equals(rule)).toList();
     }
 }

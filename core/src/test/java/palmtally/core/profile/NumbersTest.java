@@ -159,7 +159,7 @@ class NumbersTest {
     void say_where_they_stand_and_what_they_move() {
         var warm = Numbers.find("warm-up").orElseThrow();
         assertThat(warm.path()).containsExactly("order", "warmUpSeconds");
-        assertThat(warm.rules()).containsExactly(Rule.ORDER_WARM);
+        assertThat(warm.rules()).containsExactly(Rule.of("ORDER-WARM"));
         assertThat(warm.group()).isEqualTo(Group.ORDER);
         assertThat(Numbers.find("price-loose").orElseThrow().name()).isEqualTo("Points off: loose tuck");
         assertThat(Numbers.find("specific-band-high").orElseThrow().path())

@@ -43,8 +43,8 @@ class ProfileTest {
 
     @Test
     void a_rule_without_a_setting_keeps_its_own_severity() {
-        assertThat(A.severity(Rule.ORDER_WARM)).isEqualTo(Severity.STOP);
-        assertThat(with(Map.of(Rule.ORDER_WARM, Severity.HINT)).severity(Rule.ORDER_WARM))
+        assertThat(A.severity(Rule.of("ORDER-WARM"))).isEqualTo(Severity.STOP);
+        assertThat(with(Map.of(Rule.of("ORDER-WARM"), Severity.HINT)).severity(Rule.of("ORDER-WARM")))
                 .isEqualTo(Severity.HINT);
     }
 
@@ -54,7 +54,7 @@ class ProfileTest {
 
     @Test
     void critical_is_not_for_a_profile_to_give() {
-        assertThatThrownBy(() -> with(Map.of(Rule.ORDER_WARM, Severity.CRITICAL)))
+        assertThatThrownBy(() -> with(Map.of(Rule.of("ORDER-WARM"), Severity.CRITICAL)))
                 .isInstanceOf(InvalidValue.class)
                 .hasMessageContaining("must be off, hint, warn or stop");
     }

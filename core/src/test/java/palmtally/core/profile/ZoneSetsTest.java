@@ -21,7 +21,7 @@ class ZoneSetsTest {
                     .contains(Zone.GLUTEALS, Zone.THROAT)
                     .doesNotContain(Zone.SACRUM);
         assertThat(SENSITIVE.path()).containsExactly("draping", "sensitive");
-        assertThat(SENSITIVE.rules()).containsExactly(Rule.CONSENT_BEFORE, Rule.CONSENT_SCOPE);
+        assertThat(SENSITIVE.rules()).containsExactly(Rule.of("CONSENT-BEFORE"), Rule.of("CONSENT-SCOPE"));
     }
 
     @Test

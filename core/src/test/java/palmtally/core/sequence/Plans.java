@@ -10,6 +10,7 @@ import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.check.Checks;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Tool;
@@ -231,7 +232,7 @@ public final class Plans {
 
     public static List<Finding> findings(Sequence sequence, Profile profile, Rule rule) {
         return Checks.run(sequence, profile).findings().stream()
-                .filter(f -> f.rule() == rule)
+                .filter(f -> f.rule().equals(rule))
                 .toList();
     }
 }

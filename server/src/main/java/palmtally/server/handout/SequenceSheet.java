@@ -14,13 +14,13 @@ import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Block;
-import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Saying;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.check.Checks;
 
 /** A sequence for students: the strip, the steps, what to mind, and room for notes. Every grey also differs by place or letter. */
 final class SequenceSheet {

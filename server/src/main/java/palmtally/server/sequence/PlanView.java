@@ -7,8 +7,8 @@ import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Checks;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.check.Checks;
 import palmtally.formats.ScoreView.FindingView;
 
 /** A plan in time, and what the checks say of it. Seconds. */

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -29,7 +30,7 @@ import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.profile.ZoneSets;
-import palmtally.core.sequence.Checks;
+import palmtally.core.sequence.check.Checks;
 import palmtally.formats.ScoreView.FindingView;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
@@ -147,7 +148,7 @@ class SettingController {
                 Arrays.stream(ScopeTopic.values())
                         .map(t -> new TopicView(t, t.label(), t.caution(), by(all, p -> p.scope(t))))
                         .toList(),
-                Arrays.stream(Rule.values())
+                Rule.all().stream()
                         .map(r -> new RuleView(
                                 r,
                                 r.criterion(),
@@ -206,7 +207,7 @@ class SettingController {
             result = result.withScope(scope);
         }
         if (changes.severities != null) {
-            var severities = new EnumMap<Rule, Severity>(Rule.class);
+            var severities = new TreeMap<Rule, Severity>();
             severities.putAll(result.severities());
             severities.putAll(changes.severities);
             result = result.withSeverities(severities);

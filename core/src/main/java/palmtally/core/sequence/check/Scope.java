@@ -1,0 +1,84 @@
+package palmtally.core.sequence.check;
+
+import com.google.auto.service.AutoService;
+import java.util.Locale;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Finding.Where;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
+import palmtally.core.people.ClientNote;
+import palmtally.core.profile.ScopeTopic;
+import palmtally.core.profile.ScopeTopic.Level;
+import palmtally.core.sequence.ScopeWords;
+import palmtally.core.sequence.Step;
+
+/** Nothing the school does not teach; local codes and licensed practice decide. */
+@AutoService(Rule.Source.class)
+public final class Scope implements Check {
+    public static final Rule RULE = new Rule(
+            "SCOPE",
+            Criterion.COMMUNICATION,
+            Severity.STOP,
+            "Nothing the school does not teach; local codes and licensed practice decide.");
+
+    @Override
+    public Rule rule() {
+        return RULE;
+    }
+
+    @Override
+    public void look(Plan plan) {
+        var steps = plan.steps;
+        if (plan.notes.stream().anyMatch(n -> n.kind() == ClientNote.Kind.PREGNANT))
+            report(plan, Where.EVERYWHERE, ScopeTopic.PRENATAL, "This client is pregnant", null);
+        if (ScopeWords.DIAGNOSIS.in(plan.sequence.note()))
+            report(plan, Where.EVERYWHERE, ScopeTopic.DIAGNOSIS, "The note of the sequence names a condition", null);
+        for (var step : steps)
+            for (var topic : step.topics()) {
+                boolean words = topic == ScopeTopic.EXERCISE_ADVICE || topic == ScopeTopic.DIAGNOSIS;
+                if (!words && step.depth() == 0 && plan.profile.scope(topic) == Level.THEORY_ONLY) continue;
+                var where = new Where(step.id(), words ? null : step.zones().get(0), null, null);
+                report(
+                        plan,
+                        where,
+                        topic,
+                        plan.number(step) + " is about " + topic.label().toLowerCase(Locale.ROOT),
+                        mend(plan, step, topic));
+            }
+    }
+
+    private void report(Plan plan, Where where, ScopeTopic topic, String subject, @Nullable Mend mend) {
+        var level = plan.profile.scope(topic);
+        if (level == Level.ALLOWED) return;
+        var severity = plan.profile.severity(RULE);
+        if (level == Level.SUPERVISED && severity.compareTo(Severity.HINT) > 0) severity = Severity.HINT;
+        plan.report(
+                RULE,
+                severity,
+                where,
+                subject
+                        + switch (level) {
+                            case NOT_TAUGHT -> ", which this school does not teach. ";
+                            case THEORY_ONLY -> ", which this school teaches as theory only, never hands on. ";
+                            default -> ": only with the instructor at the table. ";
+                        }
+                        + topic.caution() + " " + ScopeTopic.WHO_DECIDES,
+                level == Level.SUPERVISED ? "Do it under supervision." : "Leave it out.",
+                level == Level.SUPERVISED ? null : mend);
+    }
+
+    private static @Nullable Mend mend(Plan plan, Step step, ScopeTopic topic) {
+        var name = plan.number(step).toLowerCase(Locale.ROOT);
+        if (topic == ScopeTopic.EXERCISE_ADVICE || topic == ScopeTopic.DIAGNOSIS) {
+            if (ScopeWords.DIAGNOSIS.in(step.name())) return null;
+            var words = topic == ScopeTopic.DIAGNOSIS ? ScopeWords.DIAGNOSIS : ScopeWords.EXERCISE;
+            return new Mend(
+                    "Take these words out of " + name,
+                    s -> s.replacing(step.id(), x -> x.with(e -> e.say.removeIf(w -> words.in(w.words())))));
+        }
+        if (plan.steps.size() == 1) return null;
+        return new Mend("Take " + name + " out", s -> s.without(Set.of(step.id())));
+    }
+}

@@ -1,0 +1,58 @@
+package palmtally.core.sequence.check;
+
+import com.google.auto.service.AutoService;
+import java.util.Locale;
+import palmtally.core.body.Zone;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Finding.Where;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
+import palmtally.core.sequence.Step;
+
+/** No deeper than the site allows. */
+@AutoService(Rule.Source.class)
+public final class SiteCeiling implements Check {
+    public static final Rule RULE =
+            new Rule("PRESS-CEILING", Criterion.PRESSURE, Severity.STOP, "No deeper than the site allows.");
+
+    @Override
+    public Rule rule() {
+        return RULE;
+    }
+
+    @Override
+    public void look(Plan plan) {
+        for (var step : plan.steps)
+            for (var zone : step.zones()) {
+                int ceiling = plan.profile.pressure().ceiling(zone);
+                if (step.depth() > ceiling) {
+                    report(plan, step, zone, ceiling);
+                    break;
+                }
+            }
+    }
+
+    private void report(Plan plan, Step step, Zone zone, int ceiling) {
+        boolean named = plan.profile.pressure().names(zone);
+        var severity = plan.profile.severity(RULE);
+        if (!named && severity.compareTo(Severity.HINT) > 0) severity = Severity.HINT;
+        int to = plan.ceiling(step);
+        plan.report(
+                RULE,
+                severity,
+                new Where(step.id(), zone, null, null),
+                plan.number(step) + " goes to depth " + step.depth() + " on "
+                        + zone.label().toLowerCase(Locale.ROOT) + "; "
+                        + (named
+                                ? "this site takes " + ceiling + " at most"
+                                        + zone.ceiling()
+                                                .map(c -> ": " + c.why())
+                                                .orElse(" at this school")
+                                : "no ceiling is listed for it, so " + ceiling + " is taken")
+                        + ".",
+                ceiling == 0
+                        ? "Leave this site out, or get it taught by a licensed practitioner."
+                        : "Stay at or below the ceiling.",
+                to == 0 ? null : new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
+    }
+}

@@ -1,0 +1,38 @@
+package palmtally.core.sequence.check;
+
+import static palmtally.core.sequence.Plans.eachSide;
+
+import java.util.List;
+import palmtally.core.technique.Tool;
+
+class BareThumbTest extends CheckTest {
+    BareThumbTest() {
+        super(BareThumb.RULE, "warn mechanics");
+    }
+
+    @Override
+    List<Case> cases() {
+        return List.of(
+                of(
+                                "40 s in a row",
+                                eachSide(
+                                        thigh("w").seconds(300),
+                                        thigh("t").with(Tool.BARE_THUMB).seconds(40)),
+                                eachSide(
+                                        thigh("w").seconds(300),
+                                        thigh("t").with(Tool.BARE_THUMB).seconds(30)))
+                        .says("The bare thumb works 40 s in a row; after 30 s its joint pays for it.")
+                        .mends("Use supported thumb in step 2: Step 2, Step t: hand bare thumb → supported thumb."),
+                of(
+                                "a third of the work",
+                                eachSide(
+                                        thigh("w").seconds(40),
+                                        thigh("t").with(Tool.BARE_THUMB).seconds(20)),
+                                eachSide(
+                                        thigh("w").seconds(80),
+                                        thigh("t").with(Tool.BARE_THUMB).seconds(20)))
+                        .says(
+                                "The bare thumb does 33 % of the work; 20 % is the most this school allows, because thumbs are what gives out first.")
+                        .mends("Use supported thumb in step 2: Step 2, Step t: hand bare thumb → supported thumb."));
+    }
+}

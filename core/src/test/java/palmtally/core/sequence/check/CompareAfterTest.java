@@ -1,0 +1,29 @@
+package palmtally.core.sequence.check;
+
+import static palmtally.core.sequence.Plans.eachSide;
+
+import java.util.List;
+import palmtally.core.sequence.Phase;
+
+class CompareAfterTest extends CheckTest {
+    CompareAfterTest() {
+        super(CompareAfter.RULE, "hint order");
+    }
+
+    @Override
+    List<Case> cases() {
+        return List.of(
+                of(
+                                "nothing checked again",
+                                eachSide(thigh("w"), thigh("k").deep(3), fist("f"), thigh("x")),
+                                eachSide(
+                                        thigh("w"),
+                                        thigh("k").deep(3),
+                                        fist("f"),
+                                        still("r").phase(Phase.RE_CHECK)))
+                        .says(
+                                "Nothing is checked again after the treatment: without a comparison nobody knows whether it helped.")
+                        .mends(
+                                "Add a 20 s re-check after step 4: New step 5: Still hold, 20 s. (re-check-1, still-hold, palm, depth 1, hamstrings, each, open, dry, re-check)"));
+    }
+}

@@ -1,0 +1,44 @@
+package palmtally.core.sequence.check;
+
+import static palmtally.core.sequence.Plans.eachSide;
+import static palmtally.core.sequence.Plans.step;
+
+import java.util.List;
+import palmtally.core.body.Zone;
+import palmtally.core.profile.Choices;
+import palmtally.core.sequence.Care;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Sheet;
+
+class SecuredSheetTest extends CheckTest {
+    SecuredSheetTest() {
+        super(SecuredSheet.RULE, "warn draping");
+    }
+
+    @Override
+    List<Case> cases() {
+        return List.of(
+                of("a stretch", eachSide(stretch("s")), eachSide(stretch("s").with(Care.SHEET_SECURED)))
+                        .says(
+                                "Step 1 is a big movement with the sheet open and not secured: it slides when the limb goes.")
+                        .mends("Secure the sheet first: Step 1, Step s: care none → sheet-secured."),
+                of(
+                                "the arm that is the anchor",
+                                eachSide(step("s")
+                                        .technique("stretch")
+                                        .on(Zone.CHEST_WALL)
+                                        .say(SayKind.CONSENT)
+                                        .seconds(30)),
+                                eachSide(step("s")
+                                        .technique("stretch")
+                                        .on(Zone.CHEST_WALL)
+                                        .say(SayKind.CONSENT)
+                                        .seconds(30)
+                                        .sheet(Sheet.THROUGH)))
+                        .says(
+                                "Step 1 moves the arm that holds the sheet on the chest: the anchor goes and the sheet with it.")
+                        .mends(
+                                "Move through the sheet: Step 1, Step s: sheet open → through; care none → sheet-secured.")
+                        .under(p -> Choices.find("chest-sheet").orElseThrow().choose(p, "arms-over-sheet")));
+    }
+}
