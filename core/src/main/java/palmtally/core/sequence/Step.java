@@ -143,13 +143,16 @@ public record Step(
 
     /** Whether the hands are on one of these zones. */
     public boolean works(Set<Zone> on) {
-        return depth > 0 && zones.stream().anyMatch(on::contains);
+        if (depth == 0) return false;
+        for (var zone : zones) if (on.contains(zone)) return true;
+        return false;
     }
 
     /** Whether the hands are in one of these regions. */
     public boolean works(Region... in) {
-        var regions = Set.of(in);
-        return depth > 0 && zones.stream().anyMatch(z -> regions.contains(z.region()));
+        if (depth == 0) return false;
+        for (var zone : zones) for (var region : in) if (zone.region() == region) return true;
+        return false;
     }
 
     /** Whether it is done where a sheet lies. */

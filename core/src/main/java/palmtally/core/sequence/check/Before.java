@@ -37,7 +37,11 @@ public abstract class Before implements Check {
 
     /** Whether {@code then} must be prepared and {@code first} prepares it. */
     public final boolean prepares(Step first, Step then) {
-        return then(then) && first(first) && shared.by(first, then);
+        return then(then) && suits(first, then);
+    }
+
+    private boolean suits(Step first, Step then) {
+        return first(first) && shared.by(first, then);
     }
 
     /** The first step that must be prepared and is not. */
@@ -46,9 +50,9 @@ public abstract class Before implements Check {
         var steps = plan.inTime();
         for (int i = 0; i < steps.size(); i++) {
             var step = steps.get(i);
-            if (!then(step) || steps.subList(0, i).stream().anyMatch(s -> prepares(s, step))) continue;
+            if (!then(step) || steps.subList(0, i).stream().anyMatch(s -> suits(s, step))) continue;
             var later = steps.subList(i + 1, steps.size()).stream()
-                    .filter(s -> prepares(s, step) && !then(s))
+                    .filter(s -> suits(s, step) && !then(s))
                     .findFirst();
             plan.report(
                     rule,
@@ -76,10 +80,8 @@ public abstract class Before implements Check {
         var steps = links.steps();
         for (int j = 0; j < steps.size(); j++) {
             var then = steps.get(j);
-            steps.subList(0, j).stream()
-                    .filter(s -> prepares(s, then))
-                    .findFirst()
-                    .ifPresent(s -> links.link(s, then));
+            if (!then(then)) continue;
+            steps.subList(0, j).stream().filter(s -> suits(s, then)).findFirst().ifPresent(s -> links.link(s, then));
         }
     }
 }
