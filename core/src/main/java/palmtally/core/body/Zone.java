@@ -143,6 +143,26 @@ public enum Zone {
         return Optional.ofNullable(ceiling);
     }
 
+    /** The zone in which this site lies: what warms, opens or flushes that one does so here; its ceiling is its own. */
+    public Optional<Zone> within() {
+        return Optional.ofNullable(
+                switch (this) {
+                    case CALF_CENTRE -> CALF;
+                    case SHIN_LOWER -> SHIN;
+                    case HIP_ROTATORS -> GLUTEALS;
+                    case GROIN -> THIGH_INNER;
+                    case BREAST -> CHEST_WALL;
+                    case RIB_EDGE -> BELLY;
+                    case KIDNEYS -> LUMBAR;
+                    default -> null;
+                });
+    }
+
+    /** Whether a big movement of it takes the sheet along: not of toes, of a hand or of the head. */
+    public boolean movesSheet() {
+        return unit.draped() && region != FOOT && unit != HEAD && this != WRIST && this != HAND;
+    }
+
     /** How the client usually lies while it is worked (common practice, no source). */
     public Position usualPosition() {
         return switch (this) {

@@ -77,7 +77,7 @@ public final class PlannedOrder {
     private static Map<Stint, List<Stint>> warmEdges(List<Stint> stints, int firm) {
         var touched = new LinkedHashMap<Half, List<Stint>>();
         for (var stint : stints)
-            for (var half : stint.halves())
+            for (var half : stint.over())
                 touched.computeIfAbsent(half, h -> new ArrayList<>()).add(stint);
         var edges = new LinkedHashMap<Stint, List<Stint>>();
         for (var list : touched.values()) {

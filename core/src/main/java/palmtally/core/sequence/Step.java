@@ -141,6 +141,11 @@ public record Step(
                 && library().stroke().warming();
     }
 
+    /** Whether it is still hands through the sheet before the work begins: no treatment, so it asks no permission and starts no order. */
+    public boolean settles() {
+        return phase == Phase.SETTLE && depth <= 1 && sheet != Sheet.OPEN;
+    }
+
     /** Whether the hands are on one of these zones. */
     public boolean works(Set<Zone> on) {
         if (depth == 0) return false;

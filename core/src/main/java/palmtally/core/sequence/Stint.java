@@ -40,6 +40,23 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
         return halves;
     }
 
+    /** The halves it touches, and those of the sites that lie in them: what it warms, opens or flushes. */
+    public List<Half> over() {
+        return over(halves());
+    }
+
+    static List<Half> over(List<Half> touched) {
+        var all = new ArrayList<>(touched);
+        for (var site : Zone.values())
+            site.within()
+                    .ifPresent(zone -> touched.stream()
+                            .filter(h -> h.zone() == zone)
+                            .flatMap(h -> halves(site, h.side()).stream())
+                            .filter(h -> !all.contains(h))
+                            .forEach(all::add));
+        return all;
+    }
+
     /** The halves of a zone that work on {@code side} touches. */
     public static List<Half> halves(Zone zone, Side side) {
         if (!zone.paired()) return List.of(new Half(zone, Side.MIDLINE));

@@ -34,8 +34,16 @@ public final class DoseTable {
         JAW("jaw muscles", null, null, EnumSet.of(Zone.JAW_MUSCLES), Per.WHOLE, 120, 180, "both sides") {
             /** Jaw muscles want minutes, both sides, and are usually demonstrated far too short. */
             @Override
+            boolean of(Technique t) {
+                return switch (t.stroke()) {
+                    case PETRISSAGE, STRIPPING, FRICTION, COMPRESSION -> true;
+                    default -> false;
+                };
+            }
+
+            @Override
             boolean fits(Technique t, Zone zone) {
-                return zone == Zone.JAW_MUSCLES && t.stroke() != Stroke.STILL_HOLD;
+                return zone == Zone.JAW_MUSCLES && of(t);
             }
         },
         POINTS_STRAP(
@@ -114,7 +122,12 @@ public final class DoseTable {
             }
         },
         STRETCH("stretch", Stroke.STRETCH, null, ANY, Per.WHOLE, 30, OPEN, "passive, supported"),
-        JOINT_GLIDE("joint glide", Stroke.JOINT_GLIDE, null, ANY, Per.HOLD, 8, 10, "until the range changes"),
+        JOINT_GLIDE("joint glide", Stroke.JOINT_GLIDE, null, ANY, Per.HOLD, 8, 10, "until the range changes") {
+            @Override
+            public int mostHolds() {
+                return 3;
+            }
+        },
         HEAT("heat", Stroke.HEAT, null, ANY, Per.WHOLE, 300, OPEN, "then stretch again, and flush");
 
         private final String label;
@@ -150,7 +163,7 @@ public final class DoseTable {
         }
 
         /** Whether it is about a technique, wherever that works. */
-        private boolean of(Technique t) {
+        boolean of(Technique t) {
             return stroke == t.stroke() && (technique == null || technique.equals(t.id()));
         }
 
@@ -185,6 +198,11 @@ public final class DoseTable {
         /** Cycles a second, 0 where the row has no rate. */
         public double rateHigh() {
             return 0;
+        }
+
+        /** How often a hold is repeated at most. */
+        public int mostHolds() {
+            return Integer.MAX_VALUE;
         }
 
         public boolean hasRate() {
@@ -231,6 +249,7 @@ public final class DoseTable {
                 ? "at least " + (long) r.least + per
                 : r.least == 0 ? "at most " + (long) r.most + per : (long) r.least + "–" + (long) r.most + per;
         return where + window + (r.hasRate() ? ", " + (long) r.rateLow() + "–" + (long) r.rateHigh() + " a second" : "")
+                + (r.mostHolds() == Integer.MAX_VALUE ? "" : ", at most " + r.mostHolds() + " times")
                 + (Double.isInfinite(r.cap()) ? "" : ", never over " + (long) r.cap() + " s") + "; " + r.advice + ".";
     }
 }

@@ -35,9 +35,13 @@ public abstract class Before implements Check {
     /** Whether a step is such as must be prepared. */
     protected abstract boolean then(Step step);
 
+    private boolean must(Step step) {
+        return !step.settles() && then(step);
+    }
+
     /** Whether {@code then} must be prepared and {@code first} prepares it. */
     public final boolean prepares(Step first, Step then) {
-        return then(then) && suits(first, then);
+        return must(then) && suits(first, then);
     }
 
     private boolean suits(Step first, Step then) {
@@ -50,7 +54,7 @@ public abstract class Before implements Check {
         var steps = plan.inTime();
         for (int i = 0; i < steps.size(); i++) {
             var step = steps.get(i);
-            if (!then(step) || steps.subList(0, i).stream().anyMatch(s -> suits(s, step))) continue;
+            if (!must(step) || steps.subList(0, i).stream().anyMatch(s -> suits(s, step))) continue;
             var later = steps.subList(i + 1, steps.size()).stream()
                     .filter(s -> suits(s, step) && !then(s))
                     .findFirst();
@@ -80,7 +84,7 @@ public abstract class Before implements Check {
         var steps = links.steps();
         for (int j = 0; j < steps.size(); j++) {
             var then = steps.get(j);
-            if (!then(then)) continue;
+            if (!must(then)) continue;
             steps.subList(0, j).stream().filter(s -> suits(s, then)).findFirst().ifPresent(s -> links.link(s, then));
         }
     }

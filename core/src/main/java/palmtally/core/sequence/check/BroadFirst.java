@@ -24,7 +24,7 @@ public final class BroadFirst implements Check {
     @Override
     public void look(Plan plan) {
         var seen = new HashSet<String>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             boolean broad = false;
             for (var span : entry.getValue()) {
                 var step = span.stint().step();

@@ -5,7 +5,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import palmtally.core.body.Region;
-import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
@@ -47,7 +46,7 @@ public final class ConsentBefore implements Check {
         for (int i = 0; i < spans.size(); i++) {
             var span = spans.get(i);
             var step = span.stint().step();
-            if (step.depth() == 0 || step.sheet() == Sheet.COVERED && step.depth() <= 1) continue;
+            if (step.depth() == 0 || step.settles() || step.sheet() == Sheet.COVERED && step.depth() <= 1) continue;
             for (var zone : step.zones()) {
                 if (!plan.profile.draping().sensitive().contains(zone) || !done.add(zone.region())) continue;
                 boolean now = asksConsent(step)
@@ -66,7 +65,7 @@ public final class ConsentBefore implements Check {
                         "Ask: which zone, skin or through the sheet; a no or a change of mind is always fine.",
                         new Mend("Ask before " + plan.number(step).toLowerCase(Locale.ROOT), s -> {
                             var asked = now ? s : s.replacing(step.id(), x -> x.saying(question(zone.label())));
-                            return atStart && !askedAtStart ? askAtStart(asked, first, zone.label()) : asked;
+                            return atStart && !askedAtStart ? askAtStart(plan, asked, first, zone.label()) : asked;
                         }));
             }
         }
@@ -81,12 +80,12 @@ public final class ConsentBefore implements Check {
                 SayKind.CONSENT, "May I work on the " + zone.toLowerCase(Locale.ROOT) + ", with the sheet or without?");
     }
 
-    private static Sequence askAtStart(Sequence s, Step first, String zone) {
+    private static Sequence askAtStart(Plan plan, Sequence s, Step first, String zone) {
         if (first.phase() == Phase.SETTLE || first.phase() == Phase.ASSESS)
             return s.replacing(first.id(), x -> x.saying(question(zone)));
         var ask = first.with(e -> {
             e.made(s.freshId("ask"), "Agree areas and sheet", "still-hold", Tool.PALM, 1, 20, Phase.SETTLE);
-            e.zones = List.of(Zone.UPPER_BACK);
+            e.zones = List.of(plan.neutral(first.position()));
             e.side = Sides.BOTH;
             e.lubricant = Lubricant.DRY;
             e.sheet = Sheet.THROUGH;

@@ -26,7 +26,7 @@ public final class DepthRise implements Check {
     @Override
     public void look(Plan plan) {
         var jumps = new LinkedHashMap<String, Jump>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             List<Span> spans = entry.getValue();
             // Strokes count, holds at rest do not: a settling hand at 1 is no measure of the next stroke.
             int before = -1;

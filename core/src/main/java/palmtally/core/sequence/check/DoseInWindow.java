@@ -3,6 +3,7 @@ package palmtally.core.sequence.check;
 import static palmtally.core.finding.Spoken.number;
 
 import com.google.auto.service.AutoService;
+import java.util.Objects;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -11,6 +12,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.DoseWindow;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.DoseTable;
 
 /** A dose inside the window of the dose table. */
 @AutoService(Rule.Source.class)
@@ -40,7 +42,10 @@ public final class DoseInWindow implements Check {
                     || step.secondSide() != null && window.measure(step.secondSide()) > cap + 1e-9) continue;
             var first = window.clamp(step.dose());
             var second = step.secondSide() == null ? null : window.clamp(step.secondSide());
-            if (first.equals(step.dose()) && java.util.Objects.equals(second, step.secondSide())) continue;
+            if (first.equals(step.dose()) && Objects.equals(second, step.secondSide())) {
+                holds(plan, step, row.get());
+                continue;
+            }
             var wrong = first.equals(step.dose()) && step.secondSide() != null ? step.secondSide() : step.dose();
             plan.report(
                     RULE,
@@ -53,6 +58,26 @@ public final class DoseInWindow implements Check {
                             "Set to " + number(window.measure(first)) + " s" + window.each(),
                             s -> s.replacing(step.id(), x -> x.withDose(first).withSecondSide(second))));
         }
+    }
+
+    private void holds(Plan plan, Step step, DoseTable.Row row) {
+        var count = step.dose().count();
+        int most = row.mostHolds();
+        if (step.dose().kind() != Dose.Kind.HOLDS || count == null || count <= most) return;
+        plan.report(
+                RULE,
+                Where.step(step.id()),
+                plan.number(step) + " gives " + count + " holds; the dose table says at most " + most + " ("
+                        + row.advice() + ").",
+                "Fewer holds, and look again.",
+                new Mend(
+                        "Set to " + most + " holds",
+                        s -> s.replacing(
+                                step.id(),
+                                x -> x.with(e -> {
+                                    e.dose = new Dose(Dose.Kind.HOLDS, x.dose().seconds(), most, null);
+                                    e.secondSide = null;
+                                }))));
     }
 
     private void breaths(Plan plan, Step step) {

@@ -36,7 +36,7 @@ public final class DrySkin implements Check {
     public void look(Plan plan) {
         boolean dryFirst = plan.profile.order().firstOnSkin() == FirstOnSkin.DRY;
         var seen = new HashSet<String>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             var half = entry.getKey();
             @Nullable Span wet = null;
             for (var span : entry.getValue()) {

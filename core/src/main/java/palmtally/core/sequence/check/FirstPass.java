@@ -24,7 +24,7 @@ public final class FirstPass implements Check {
     @Override
     public void look(Plan plan) {
         var seen = new HashSet<String>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             var worked = entry.getValue().stream()
                     .filter(s -> s.stint().step().depth() > 0)
                     .toList();

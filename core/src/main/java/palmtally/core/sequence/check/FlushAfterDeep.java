@@ -28,7 +28,7 @@ public final class FlushAfterDeep implements Check {
     @Override
     public void look(Plan plan) {
         var troubles = new LinkedHashMap<String, Trouble>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             @Nullable Span deep = null;
             for (var span : entry.getValue()) {
                 if (span.stint().step().depth() >= plan.firm()) deep = span;

@@ -32,7 +32,7 @@ public final class GentleToStrong implements Check {
     @Override
     public void look(Plan plan) {
         var seen = new HashSet<String>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             List<Span> spans = entry.getValue();
             // Fascia, rolling, muscle, points and friction; a stretch in between is followed by another round as
             // often as not.
@@ -86,9 +86,11 @@ public final class GentleToStrong implements Check {
         return switch (step.library().stroke()) {
             case FASCIAL_SPREAD -> step.technique().equals("fascia-indirect") ? 1 : 2;
             case SKIN_ROLLING -> 3;
-            case EFFLEURAGE, PETRISSAGE, STRIPPING, COMPRESSION -> step.depth() >= 3 ? 4 : 0;
+            // A lighter glide is the flush that closes.
+            case EFFLEURAGE -> step.depth() >= 4 ? 4 : 0;
+            case PETRISSAGE, STRIPPING, COMPRESSION -> step.depth() >= 3 ? 4 : 0;
             case TRIGGER_POINT -> 5;
-            case FRICTION -> 6;
+            case FRICTION -> step.technique().equals("cross-fibre") ? 6 : step.depth() >= 3 ? 4 : 0;
             case STRETCH, CONTRACT_RELAX, PIN_AND_LENGTHEN -> 8;
             case RANGE_OF_MOTION, TRACTION, JOINT_GLIDE -> 9;
             case COLD -> 10;

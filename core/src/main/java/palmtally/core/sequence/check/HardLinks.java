@@ -99,11 +99,10 @@ public final class HardLinks {
         var map = new LinkedHashMap<Half, List<Step>>();
         for (var step : steps)
             for (var side : sides(step))
-                for (var zone : step.zones())
-                    for (var half : Stint.halves(zone, side)) {
-                        var list = map.computeIfAbsent(half, h -> new ArrayList<>());
-                        if (list.isEmpty() || list.get(list.size() - 1) != step) list.add(step);
-                    }
+                for (var half : new Stint(step, side, false, step.dose(), 0, 0).over()) {
+                    var list = map.computeIfAbsent(half, h -> new ArrayList<>());
+                    if (list.isEmpty() || list.get(list.size() - 1) != step) list.add(step);
+                }
         return map;
     }
 

@@ -9,7 +9,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Finding;
@@ -37,6 +39,9 @@ public final class Plan {
     /** Spans that touch each half, in planned order. A step that covers several zones touches each for its whole time. */
     final Map<Half, List<Span>> touches = new LinkedHashMap<>();
 
+    /** Spans that touch each half or the zone that it lies in: what warms, opens and flushes it. */
+    final Map<Half, List<Span>> over = new LinkedHashMap<>();
+
     final List<Found> found = new ArrayList<>();
     final List<ClientNote> notes;
     private final Map<String, Integer> places = new HashMap<>();
@@ -51,9 +56,12 @@ public final class Plan {
         for (var step : steps) places.put(step.id(), places.size() + 1);
         for (var span : timeline.spans())
             if (span.stint().step().sheet() != Sheet.COVERED
-                    || span.stint().step().depth() > 0)
+                    || span.stint().step().depth() > 0) {
                 for (var half : span.stint().halves())
                     touches.computeIfAbsent(half, h -> new ArrayList<>()).add(span);
+                for (var half : span.stint().over())
+                    over.computeIfAbsent(half, h -> new ArrayList<>()).add(span);
+            }
     }
 
     /** Steps in the order of the timeline, each at its first stint. */
@@ -115,6 +123,24 @@ public final class Plan {
     /** "Step 5" as people count: place among the steps of the sequence, from 1. */
     String number(Step step) {
         return "Step " + places.get(step.id());
+    }
+
+    /** "Steps 2, 4 and 5", or of one "Step 2". */
+    String numbers(List<Step> all) {
+        if (all.size() == 1) return number(all.get(0));
+        var places =
+                all.stream().map(s -> String.valueOf(this.places.get(s.id()))).toList();
+        return "Steps " + String.join(", ", places.subList(0, places.size() - 1)) + " and "
+                + places.get(places.size() - 1);
+    }
+
+    /** Where still hands rest and nobody minds: as the client lies, and never on what the school holds sensitive. */
+    Zone neutral(Position position) {
+        var usual = position == Position.PRONE ? Zone.UPPER_BACK : Zone.TOP_OF_SHOULDER;
+        return Stream.of(usual, Zone.TOP_OF_SHOULDER, Zone.UPPER_BACK, Zone.SOLE, Zone.HAND, Zone.SCALP)
+                .filter(z -> !profile.draping().sensitive().contains(z))
+                .findFirst()
+                .orElse(usual);
     }
 
     /** A gentle palm stroke like the given step in everything but tool, depth and dose. */

@@ -1,8 +1,11 @@
 package palmtally.core.sequence.check;
 
 import com.google.auto.service.AutoService;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
 import java.util.Locale;
-import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
@@ -30,23 +33,30 @@ public final class Scope implements Check {
 
     @Override
     public void look(Plan plan) {
-        var steps = plan.steps;
         if (plan.notes.stream().anyMatch(n -> n.kind() == ClientNote.Kind.PREGNANT))
             report(plan, Where.EVERYWHERE, ScopeTopic.PRENATAL, "This client is pregnant", null);
         if (ScopeWords.DIAGNOSIS.in(plan.sequence.note()))
             report(plan, Where.EVERYWHERE, ScopeTopic.DIAGNOSIS, "The note of the sequence names a condition", null);
-        for (var step : steps)
-            for (var topic : step.topics()) {
-                boolean words = topic == ScopeTopic.EXERCISE_ADVICE || topic == ScopeTopic.DIAGNOSIS;
-                if (!words && step.depth() == 0 && plan.profile.scope(topic) == Level.THEORY_ONLY) continue;
-                var where = new Where(step.id(), words ? null : step.zones().get(0), null, null);
-                report(
-                        plan,
-                        where,
-                        topic,
-                        plan.number(step) + " is about " + topic.label().toLowerCase(Locale.ROOT),
-                        mend(plan, step, topic));
-            }
+        var about = new EnumMap<ScopeTopic, List<Step>>(ScopeTopic.class);
+        for (var step : plan.steps)
+            for (var topic : step.topics())
+                if (words(topic) || step.depth() > 0 || plan.profile.scope(topic) != Level.THEORY_ONLY)
+                    about.computeIfAbsent(topic, t -> new ArrayList<>()).add(step);
+        about.forEach((topic, steps) -> {
+            var first = steps.get(0);
+            report(
+                    plan,
+                    new Where(first.id(), words(topic) ? null : first.zones().get(0), null, null),
+                    topic,
+                    plan.numbers(steps) + (steps.size() == 1 ? " is" : " are") + " about "
+                            + topic.label().toLowerCase(Locale.ROOT),
+                    mend(plan, steps, topic));
+        });
+    }
+
+    /** Whether it is what is said that touches it, not what is done. */
+    private static boolean words(ScopeTopic topic) {
+        return topic == ScopeTopic.EXERCISE_ADVICE || topic == ScopeTopic.DIAGNOSIS;
     }
 
     private void report(Plan plan, Where where, ScopeTopic topic, String subject, @Nullable Mend mend) {
@@ -69,16 +79,19 @@ public final class Scope implements Check {
                 level == Level.SUPERVISED ? null : mend);
     }
 
-    private static @Nullable Mend mend(Plan plan, Step step, ScopeTopic topic) {
-        var name = plan.number(step).toLowerCase(Locale.ROOT);
-        if (topic == ScopeTopic.EXERCISE_ADVICE || topic == ScopeTopic.DIAGNOSIS) {
-            if (ScopeWords.DIAGNOSIS.in(step.name())) return null;
+    private static @Nullable Mend mend(Plan plan, List<Step> steps, ScopeTopic topic) {
+        var name = plan.numbers(steps).toLowerCase(Locale.ROOT);
+        var ids = steps.stream().map(Step::id).collect(Collectors.toSet());
+        if (words(topic)) {
+            if (steps.stream().anyMatch(s -> ScopeWords.DIAGNOSIS.in(s.name()))) return null;
             var words = topic == ScopeTopic.DIAGNOSIS ? ScopeWords.DIAGNOSIS : ScopeWords.EXERCISE;
-            return new Mend(
-                    "Take these words out of " + name,
-                    s -> s.replacing(step.id(), x -> x.with(e -> e.say.removeIf(w -> words.in(w.words())))));
+            return new Mend("Take these words out of " + name, s -> {
+                var result = s;
+                for (var id : ids)
+                    result = result.replacing(id, x -> x.with(e -> e.say.removeIf(w -> words.in(w.words()))));
+                return result;
+            });
         }
-        if (plan.steps.size() == 1) return null;
-        return new Mend("Take " + name + " out", s -> s.without(Set.of(step.id())));
+        return ids.size() == plan.steps.size() ? null : new Mend("Take " + name + " out", s -> s.without(ids));
     }
 }

@@ -33,7 +33,7 @@ public final class SecuredSheet implements Check {
         for (var span : plan.timeline.spans()) {
             var step = span.stint().step();
             boolean big = step.library().stroke().bigMovement();
-            if (!big || !step.draped()) continue;
+            if (!big || step.zones().stream().noneMatch(Zone::movesSheet)) continue;
             boolean chest = step.sheet() == Sheet.OPEN
                     && step.zones().stream().anyMatch(z -> z.unit() == DrapeUnit.CHEST || z == Zone.ARMPIT);
             if (chest && anchors && seen.add(step.id())) {

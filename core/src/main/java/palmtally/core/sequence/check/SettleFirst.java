@@ -2,6 +2,7 @@ package palmtally.core.sequence.check;
 
 import com.google.auto.service.AutoService;
 import java.util.ArrayList;
+import java.util.List;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -10,6 +11,7 @@ import palmtally.core.profile.Ways;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 
@@ -55,6 +57,10 @@ public final class SettleFirst implements Check {
                                 Math.min(1, plan.ceiling(first)),
                                 still ? 20 : 60,
                                 Phase.SETTLE);
+                        if (first.works(plan.profile.draping().sensitive())) {
+                            e.zones = List.of(plan.neutral(first.position()));
+                            e.side = Sides.BOTH;
+                        }
                         e.lubricant = Lubricant.DRY;
                         e.sheet = Sheet.THROUGH;
                         e.say = new ArrayList<>(first.say().stream()

@@ -27,7 +27,7 @@ public final class WarmUp implements Check {
     public void look(Plan plan) {
         double need = plan.profile.order().warmUpSeconds();
         var troubles = new LinkedHashMap<String, Trouble>();
-        for (var entry : plan.touches.entrySet()) {
+        for (var entry : plan.over.entrySet()) {
             double warmed = 0;
             for (var span : entry.getValue()) {
                 var step = span.stint().step();

@@ -55,7 +55,7 @@ final class Place {
      */
     record Visit(Stint stint, double fixed, long oil, int kind) {
         boolean touches(Half half) {
-            return stint.halves().contains(half);
+            return stint.over().contains(half);
         }
     }
 

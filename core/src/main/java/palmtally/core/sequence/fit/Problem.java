@@ -193,8 +193,8 @@ final class Problem {
         int firm = profile.order().firmDepth();
         var halves = new LinkedHashSet<Half>();
         for (var place : places) {
-            if (place.one != null) halves.addAll(place.one.stint().halves());
-            if (place.two != null) halves.addAll(place.two.stint().halves());
+            if (place.one != null) halves.addAll(place.one.stint().over());
+            if (place.two != null) halves.addAll(place.two.stint().over());
         }
         for (var half : halves) {
             if (mixed(half)) continue;

@@ -23,6 +23,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.Plans;
 import palmtally.core.sequence.Plans.Made;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sequence;
@@ -188,6 +189,11 @@ abstract class CheckTest {
                 + s.sheet() + ", " + s.lubricant() + ", " + s.phase()
                 + s.say().stream().map(w -> ", " + w.kind()).collect(Collectors.joining())
                 + s.care().stream().map(w -> ", " + w).collect(Collectors.joining()) + ")";
+    }
+
+    /** What is found where nothing should be. */
+    void silent(Sequence plan) {
+        assertThat(Plans.findings(plan, A, rule)).isEmpty();
     }
 
     @Test

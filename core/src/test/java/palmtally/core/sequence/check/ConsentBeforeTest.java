@@ -1,10 +1,13 @@
 package palmtally.core.sequence.check;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.core.sequence.Plans.eachSide;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Plans;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sheet;
 
@@ -33,5 +36,16 @@ class ConsentBeforeTest extends CheckTest {
                         .mends(
                                 "Ask before step 2: New step 1: Agree areas and sheet, 20 s. (ask-1, still-hold, palm, depth 1, upper-back, both, through, dry, settle, consent)")
                         .under(B));
+    }
+
+    /** Still hands through the sheet are no treatment: they ask no permission. */
+    @Test
+    void settling_through_the_sheet_asks_nothing() {
+        silent(eachSide(still("s").on(Zone.GLUTEALS).sheet(Sheet.THROUGH), thigh("w")));
+        assertThat(Plans.findings(eachSide(still("s").on(Zone.GLUTEALS), thigh("w")), A, rule))
+                .as("on skin it does")
+                .hasSize(1);
+        assertThat(Plans.findings(eachSide(still("s").on(Zone.GLUTEALS).deep(2).sheet(Sheet.THROUGH)), A, rule))
+                .hasSize(1);
     }
 }

@@ -1,12 +1,15 @@
 package palmtally.core.sequence.check;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.core.sequence.Plans.eachSide;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Step;
 
 class ScopeTest extends CheckTest {
     ScopeTest() {
@@ -48,5 +51,24 @@ class ScopeTest extends CheckTest {
                         .says(
                                 "Step 2 is about work inside the mouth, which this school teaches as theory only, never hands on. Gloves, written consent, and a licence that allows it. Local codes and licensed practice decide.")
                         .mends("Take step 2 out: Step 2, Step m, is gone."));
+    }
+
+    /** What is said of eleven steps alike is said once. */
+    @Test
+    void a_topic_is_said_once_with_all_its_steps() {
+        var plan = eachSide(thigh("w"), heat("a"), thigh("x"), heat("b"), heat("c"));
+        for (var level : List.of(ScopeTopic.Level.SUPERVISED, ScopeTopic.Level.NOT_TAUGHT)) {
+            var found = Checks.run(plan, scoped(A, ScopeTopic.HEAT_AND_COLD, level)).found().stream()
+                    .filter(f -> f.finding().rule().equals(rule))
+                    .toList();
+            assertThat(found)
+                    .singleElement()
+                    .satisfies(f ->
+                            assertThat(f.finding().sentence()).startsWith("Steps 2, 4 and 5 are about heat and cold"));
+            if (level == ScopeTopic.Level.NOT_TAUGHT)
+                assertThat(found.get(0).mend().orElseThrow().apply(plan).steps())
+                        .extracting(Step::id)
+                        .containsExactly("w", "x");
+        }
     }
 }

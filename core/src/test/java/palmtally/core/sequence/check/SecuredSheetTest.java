@@ -4,6 +4,7 @@ import static palmtally.core.sequence.Plans.eachSide;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Choices;
 import palmtally.core.sequence.Care;
@@ -40,5 +41,14 @@ class SecuredSheetTest extends CheckTest {
                         .mends(
                                 "Move through the sheet: Step 1, Step s: sheet open → through; care none → sheet-secured.")
                         .under(p -> Choices.find("chest-sheet").orElseThrow().choose(p, "arms-over-sheet")));
+    }
+
+    /** Toes, a hand and the head move under no sheet. */
+    @Test
+    void what_moves_no_sheet_needs_none_secured() {
+        silent(eachSide(step("t").technique("range-of-motion").on(Zone.FOOT_TOP)));
+        silent(eachSide(step("w").technique("traction").on(Zone.WRIST)));
+        silent(eachSide(step("n").technique("stretch").on(Zone.NECK_BACK).seconds(30)));
+        silent(eachSide(step("n").technique("traction").on(Zone.BASE_OF_SKULL)));
     }
 }
