@@ -11,6 +11,11 @@ public enum Position {
     SEMI_RECLINED,
     SEATED;
 
+    /** How the client lies after turning over from one side to the other; any other position is its own. */
+    public Position turnedOver() {
+        return this == SIDE_LEFT ? SIDE_RIGHT : this == SIDE_RIGHT ? SIDE_LEFT : this;
+    }
+
     @Override
     public String toString() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');

@@ -198,6 +198,21 @@ public enum Zone {
         };
     }
 
+    /**
+     * Whether it can be worked as the client lies or sits, so that nobody is turned for it: as it usually is, lying on a side, and what
+     * hands and feet or neck and shoulders are reached by either way (common practice, no source).
+     */
+    public boolean reachedIn(Position position) {
+        if (position == usualPosition() || position == Position.SIDE_LEFT || position == Position.SIDE_RIGHT)
+            return true;
+        return switch (this) {
+            case SCALP, BASE_OF_SKULL, NECK_BACK, TOP_OF_SHOULDER, HAND, WRIST, FOREARM_FLEXORS, FOREARM_EXTENSORS ->
+                true;
+            case UPPER_ARM_OUTER, THIGH_OUTER, ACHILLES, SOLE, FOOT_TOP -> position != Position.SEATED;
+            default -> position == Position.SEMI_RECLINED && usualPosition() == Position.SUPINE;
+        };
+    }
+
     @Override
     public String toString() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');

@@ -196,7 +196,7 @@ public record Round(List<Leg> legs, List<String> leftOut) {
     }
 
     private static boolean samePosition(List<Span> a, List<Span> b) {
-        return a.get(0).stint().step().position() == b.get(0).stint().step().position();
+        return a.get(0).stint().position() == b.get(0).stint().position();
     }
 
     private static Call call(Span span, double legBegin, List<String> numbers) {
@@ -209,7 +209,7 @@ public record Round(List<Leg> legs, List<String> leftOut) {
     }
 
     private static boolean together(Stint a, Stint b) {
-        return a.step().position() == b.step().position() && one(a.side()) == one(b.side());
+        return a.position() == b.position() && one(a.side()) == one(b.side());
     }
 
     private static Side one(Side side) {
@@ -218,7 +218,7 @@ public record Round(List<Leg> legs, List<String> leftOut) {
 
     /** The position, and the side that most of a part is on. */
     private static String name(List<Span> part) {
-        var said = part.get(0).stint().step().position().toString().replace('-', ' ');
+        var said = part.get(0).stint().position().toString().replace('-', ' ');
         var name = Character.toUpperCase(said.charAt(0)) + said.substring(1);
         var seconds = new EnumMap<Side, Double>(Side.class);
         for (var span : part) seconds.merge(one(span.stint().side()), span.seconds(), Double::sum);

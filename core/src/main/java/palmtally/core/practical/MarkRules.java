@@ -29,7 +29,7 @@ public final class MarkRules {
      * Number of the rules: raised whenever a run may be marked otherwise than before. An award keeps the number of the rules it was
      * given by.
      */
-    public static final int NUMBER = 1;
+    public static final int NUMBER = 2;
 
     private static final Pattern NAMED = Pattern.compile("\\{([a-z0-9-]+)}|<([a-z0-9-]+)>");
 

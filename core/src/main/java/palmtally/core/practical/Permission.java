@@ -69,6 +69,7 @@ final class Permission {
         for (var c : run.contacts())
             if (sensitive.contains(c.zone())
                     && c.end() > c.start()
+                    && (c.seen() || c.step() == null || !c.step().settles())
                     && !(c.depth() != null && c.depth() == 0)
                     && (c.sheet() != Sheet.COVERED || c.seen())
                     && run.attended().length(c.start(), c.end()) > 0) permission.judge(c);

@@ -303,7 +303,7 @@ public final class QuickAdd {
         var t = technique;
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
-            edit.position = zones.isEmpty() ? before.position() : edit.position;
+            if (on.stream().allMatch(z -> z.reachedIn(before.position()))) edit.position = before.position();
             edit.stance = before.stance() == Stance.ON_TABLE ? Stance.LUNGE : before.stance();
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
             if (before.sheet() != Sheet.COVERED) edit.sheet = before.sheet();

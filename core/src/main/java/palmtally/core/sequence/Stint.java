@@ -3,6 +3,7 @@ package palmtally.core.sequence;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.technique.Dose;
@@ -38,6 +39,11 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
         var halves = new ArrayList<Half>();
         for (var zone : step.zones()) halves.addAll(halves(zone, side));
         return halves;
+    }
+
+    /** How the client lies: side-lying, the second side is reached by turning over, unless the step says its side itself. */
+    public Position position() {
+        return second && step.side() == Sides.EACH ? step.position().turnedOver() : step.position();
     }
 
     /** The halves it touches, and those of the sites that lie in them: what it warms, opens or flushes. */

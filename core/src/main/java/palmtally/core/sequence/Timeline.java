@@ -124,7 +124,7 @@ public record Timeline(List<Span> spans, double totalSeconds) {
         var cost = new EnumMap<Transition, Double>(Transition.class);
         var step = stint.step();
         var open = opened;
-        if (last != null && last.step().position() != step.position()) {
+        if (last != null && last.position() != stint.position()) {
             cost.put(Transition.TURN, profile.transitions().turn());
             open = Set.of();
         }

@@ -16,6 +16,7 @@ import palmtally.core.finding.Severity;
 import palmtally.core.practical.event.Consent;
 import palmtally.core.practical.event.Consent.Answer;
 import palmtally.core.practical.event.ReviewAnswer;
+import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
@@ -215,5 +216,21 @@ class PermissionTest {
         var refused = Seen.unwatched(hip).sides(Sides.RIGHT).at(1).consent(Answer.NO, Zone.GLUTEALS);
         refused.at(5).starts("g", Side.RIGHT).at(60).finish();
         assertThat(refused.scores().critical()).isEmpty();
+    }
+
+    /** As in the plan: still hands through the sheet before the work are no treatment; a hand that was seen on skin is. */
+    @Test
+    void settling_through_the_sheet_asks_none() {
+        var settle = once(step("s")
+                .technique("still-hold")
+                .on(Zone.GLUTEALS)
+                .sheet(Sheet.THROUGH)
+                .deep(1)
+                .phase(Phase.SETTLE)
+                .seconds(60));
+        assertThat(asked(start(settle).at(5).starts("s", Side.RIGHT).at(60).finish()))
+                .isEmpty();
+        var touched = start(settle).at(5).starts("s", Side.RIGHT).at(20).touches(Zone.GLUTEALS, 3);
+        assertThat(asked(touched.at(60).finish())).hasSize(1);
     }
 }

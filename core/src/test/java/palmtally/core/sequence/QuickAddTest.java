@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -111,5 +112,22 @@ class QuickAddTest {
             for (var alias : t.aliases())
                 assertThat(read(alias + " calf").technique()).as(alias).isEqualTo(t.id());
         }
+    }
+
+    /** Toes after the calf are worked as the client lies: nobody is turned for them. */
+    @Test
+    void what_can_be_reached_as_the_client_lies_turns_nobody() {
+        var calf = read("glide calf 60 s", null);
+        assertThat(calf.position()).isEqualTo(Position.PRONE);
+        assertThat(read("passive circles toes 20 s", calf).position()).isEqualTo(Position.PRONE);
+        assertThat(read("passive circles toes 20 s", null).position()).isEqualTo(Position.SUPINE);
+        assertThat(read("glide quads 60 s", calf).position()).isEqualTo(Position.SUPINE);
+        assertThat(read("passive circles toes supine", calf).position()).isEqualTo(Position.SUPINE);
+        var lying = read("glide hamstrings side-lying", null);
+        assertThat(read("glutes fist glide", lying).position()).isEqualTo(Position.SIDE_LEFT);
+    }
+
+    private static Step read(String line, @Nullable Step before) {
+        return QuickAdd.read(line, Techniques.standard(), "a", before);
     }
 }

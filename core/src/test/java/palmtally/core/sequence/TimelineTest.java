@@ -105,4 +105,27 @@ class TimelineTest {
         for (int i = 1; i < t.spans().size(); i++)
             assertThat(t.spans().get(i).begin()).isCloseTo(t.spans().get(i - 1).end(), within(1e-9));
     }
+
+    /** Side-lying, the second side is reached by turning over: one turn, and the other side is up. */
+    @Test
+    void the_second_side_of_a_side_lying_plan_means_turning_over() {
+        var plan = eachSide(step("a").lying(Position.SIDE_LEFT), step("b").lying(Position.SIDE_LEFT));
+        var spans = Timeline.of(plan, Profile.bySeconds()).spans();
+        assertThat(spans)
+                .extracting(s -> s.stint().position())
+                .containsExactly(Position.SIDE_LEFT, Position.SIDE_LEFT, Position.SIDE_RIGHT, Position.SIDE_RIGHT);
+        assertThat(spans)
+                .extracting(s -> s.transitions().containsKey(Timeline.Transition.TURN))
+                .containsExactly(false, false, true, false);
+        // Who says the side has said how the client lies.
+        var said = eachSide(step("a").lying(Position.SIDE_LEFT).side(Sides.EACH));
+        assertThat(Timeline.of(said, Profile.bySeconds()).spans().get(1).stint().position())
+                .isEqualTo(Position.SIDE_RIGHT);
+        var both = once(
+                step("a").side(Sides.RIGHT).lying(Position.SIDE_LEFT),
+                step("b").side(Sides.LEFT).lying(Position.SIDE_LEFT));
+        assertThat(Timeline.of(both, Profile.bySeconds()).spans())
+                .extracting(s -> s.stint().position())
+                .containsOnly(Position.SIDE_LEFT);
+    }
 }

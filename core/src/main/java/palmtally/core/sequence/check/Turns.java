@@ -4,7 +4,9 @@ import com.google.auto.service.AutoService;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -13,7 +15,7 @@ import palmtally.core.sequence.Block;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
-import palmtally.core.sequence.Timeline.Transition;
+import palmtally.core.sequence.Timeline.Span;
 
 /** ORDER-TURNS: how often the client is turned, against the least that the hard links allow. */
 @AutoService(Rule.Source.class)
@@ -31,8 +33,11 @@ public final class Turns implements Check {
 
     @Override
     public void look(Plan plan) {
-        var turns = plan.timeline.spans().stream()
-                .filter(s -> s.transitions().containsKey(Transition.TURN))
+        var spans = plan.timeline.spans();
+        // Turning over for the second side is the plan's own; a turn between two steps may be one too many.
+        var turns = IntStream.range(1, spans.size())
+                .filter(i -> position(spans.get(i - 1)) != position(spans.get(i)))
+                .mapToObj(spans::get)
                 .toList();
         long positions = plan.steps.stream().map(Step::position).distinct().count();
         if (turns.size() <= positions - 1) return;
@@ -50,6 +55,10 @@ public final class Turns implements Check {
                 new Mend(
                         "Put the steps in the order with the fewest turns",
                         s -> reordered(plan, links.steps(), least.order())));
+    }
+
+    private static Position position(Span span) {
+        return span.stint().step().position();
     }
 
     private static String times(int n) {

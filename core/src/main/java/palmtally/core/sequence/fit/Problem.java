@@ -130,7 +130,7 @@ final class Problem {
                 .filter(s -> s.asks() || s.kind() == SayKind.CONSENT)
                 .count();
         var kind = List.of(
-                step.position(),
+                stint.position(),
                 Timeline.unitsOpenedBy(stint),
                 side,
                 step.zones().get(0).region());

@@ -1,0 +1,33 @@
+package palmtally.core.sequence.check;
+
+import static palmtally.core.sequence.Plans.eachSide;
+import static palmtally.core.sequence.Plans.step;
+
+import java.util.List;
+import palmtally.core.body.Position;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Plans.Made;
+import palmtally.core.technique.Technique.Effort;
+
+class OutBreathTest extends CheckTest {
+    OutBreathTest() {
+        super(OutBreath.RULE, "warn pressure");
+    }
+
+    private static Made ribs() {
+        return step("r").on(Zone.RIB_EDGE).deep(2).lying(Position.SUPINE);
+    }
+
+    @Override
+    List<Case> cases() {
+        return List.of(
+                of("sinks in whatever the breath does", eachSide(ribs()), eachSide(ribs().effort(Effort.BREATH)))
+                        .says(
+                                "Step 1 sinks under the rib edge without the breath: on the out-breath the wall gives way, else the hand presses organs against it.")
+                        .mends("Sink on the out-breath: Step 1, Step r: client's part passive → breath."),
+                of("skin only", eachSide(ribs()), eachSide(ribs().deep(1)))
+                        .says(
+                                "Step 1 sinks under the rib edge without the breath: on the out-breath the wall gives way, else the hand presses organs against it.")
+                        .mends("Sink on the out-breath: Step 1, Step r: client's part passive → breath."));
+    }
+}
