@@ -56,6 +56,26 @@ describe('taps', () => {
     expect(taps.waiting.value).toBe(0)
   })
 
+  it('are answered for only when they are stored, whoever had begun to send', async () => {
+    let answer: (value: unknown) => void = () => undefined
+    post.mockImplementation(() => new Promise((resolve) => (answer = resolve)))
+    const taps = setUp()
+    await taps.open(view())
+    const first = taps.tap('report', { number: 3 })
+    await vi.advanceTimersByTimeAsync(0)
+    let done = false
+    const second = taps.tap('review-answer', { question: 'q', said: 'asked' }).then(() => (done = true))
+    await vi.advanceTimersByTimeAsync(3000) // the sending is under way, and the clock that sends again has struck
+    expect(done).toBe(false)
+    answer(stored(1))
+    await vi.advanceTimersByTimeAsync(0)
+    expect(done).toBe(false)
+    answer(stored(2))
+    await Promise.all([first, second])
+    expect(post.mock.calls.map((c) => c[1].body.events.length)).toEqual([1, 1])
+    expect(taps.waiting.value).toBe(0)
+  })
+
   it('that were something else are taken back and written anew at their moment', async () => {
     post.mockResolvedValue(stored(3))
     const taps = setUp()

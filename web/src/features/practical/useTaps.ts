@@ -37,7 +37,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
   let read = 0
   let newest = 0
   let seq = 0
-  let sending = false
+  let sending: Promise<void> | undefined
   let gone = false
 
   const clock = () => Math.max(newest, Math.round(base + performance.now() - read))
@@ -147,9 +147,15 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     await store.put(practical, tap).catch(() => undefined)
   }
 
-  async function flush() {
-    if (sending || gone || waiting.value.length === 0) return
-    sending = true
+  /** Sends what waits; who asks while something is being sent is answered when that and their own has been. */
+  function flush(): Promise<void> {
+    if (sending) return sending.then(() => (problem.value ? undefined : flush()))
+    if (gone || waiting.value.length === 0) return Promise.resolve()
+    sending = sendAll().finally(() => (sending = undefined))
+    return sending
+  }
+
+  async function sendAll() {
     let oneByOne = false
     try {
       while (waiting.value.length > 0) {
@@ -170,8 +176,6 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
       problem.value = undefined
     } catch (e) {
       problem.value = e as Problem
-    } finally {
-      sending = false
     }
   }
 
