@@ -54,7 +54,7 @@ public class PlanBench {
                         Region.HIP,
                         Region.FOOT)
                 .stream()
-                .map(r -> new TermLayout.Wish(r, null, 40, 50, 60, 20))
+                .map(r -> new TermLayout.Wish(r, List.of(new TermLayout.Course(null, 40, 50, 60, 20, false))))
                 .toList();
     }
 

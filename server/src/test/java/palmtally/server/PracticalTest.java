@@ -9,6 +9,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.core.practical.MarkRules;
 import tools.jackson.databind.JsonNode;
 
 /** The event log over HTTP: stored once, in order, all of a request or none; then rating and award. */
@@ -201,7 +202,7 @@ class PracticalTest {
             nadia.post("/api/practicals/" + id + "/rating", "{\"value\":70}");
             assertThat(award(plain(0)).status()).isEqualTo(200);
             var first = view();
-            assertThat(first.get("award").get("rules").asInt()).isEqualTo(1);
+            assertThat(first.get("award").get("rules").asInt()).isEqualTo(MarkRules.NUMBER);
             assertThat(first.get("award").get("earlier").asBoolean()).isFalse();
             assertThat(first.has("anew")).isFalse();
             // As an earlier version of the app would have written it.
@@ -225,7 +226,7 @@ class PracticalTest {
             // Awarded anew: by today's.
             assertThat(award(plain(1)).status()).isEqualTo(200);
             assertThat(view().get("scores")).isEqualTo(first.get("scores"));
-            assertThat(view().get("award").get("rules").asInt()).isEqualTo(1);
+            assertThat(view().get("award").get("rules").asInt()).isEqualTo(MarkRules.NUMBER);
         }
 
         /** Of an award from before they were kept there is only what it came to. */

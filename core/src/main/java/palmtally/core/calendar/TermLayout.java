@@ -3,6 +3,7 @@ package palmtally.core.calendar;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -16,8 +17,8 @@ import palmtally.core.sequence.Sequence;
  * Lays a whole term out: each region taught, practised, assessed and met again at growing gaps, prerequisites first, in the hours there
  * are.
  *
- * <p>Branch and bound over the week in which each region starts and the gaps between its meetings. The best plan has the fewest minutes
- * over the hours of a lab, then the fewest meetings left out, then starts spread most evenly. Minutes over a lab's hours only grow as
+ * <p>Branch and bound over the week in which each region starts and the gaps between its meetings. The best plan has the fewest lessons
+ * before what they rest on, then the fewest minutes over the hours of a lab, then the fewest meetings left out, then starts spread most evenly. Minutes over a lab's hours only grow as
  * regions are added, which is the bound; lessons of a week go into its first lab with room, so "best" is among plans filled that way.
  *
  * @param overMinutes minutes that no lab has room for
@@ -29,23 +30,24 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
     private static final int MOST_NODES = 200_000;
 
     /**
-     * What is wanted of a region, in minutes.
+     * What is wanted of one sequence of a region, in minutes.
      *
      * @param sequence id of the sequence to show, or null
+     * @param drapesLeg whether hands-on lessons of it drape a leg
      */
-    public record Wish(
-            Region region, @Nullable String sequence, double teach, double practise, double assess, double again) {
+    public record Course(
+            @Nullable String sequence, double teach, double practise, double assess, double again, boolean drapesLeg) {
         /** Minutes out of what a sequence needs, rounded up to 5; 45, 60, 60 and 20 where there is none. */
-        public static Wish of(Region region, @Nullable Sequence sequence, Profile profile) {
-            if (sequence == null) return new Wish(region, null, 45, 60, 60, 20);
+        static Course of(Region region, @Nullable Sequence sequence, Profile profile) {
+            if (sequence == null) return new Course(null, 45, 60, 60, 20, LEGS.contains(region));
             var facts = new SequenceFacts(List.of(sequence), profile).of(sequence);
-            return new Wish(
-                    region,
+            return new Course(
                     sequence.id(),
                     rounded(15 + RoomChecks.needed(Aim.TEACH, facts)),
                     rounded(5 + RoomChecks.needed(Aim.PRACTISE, facts)),
                     rounded(10 + 2 * RoomChecks.needed(Aim.ASSESS, facts)),
-                    rounded(RoomChecks.needed(Aim.MEET_AGAIN, facts)));
+                    rounded(RoomChecks.needed(Aim.MEET_AGAIN, facts)),
+                    facts.drapesLeg());
         }
 
         private static double rounded(double minutes) {
@@ -63,6 +65,30 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
     }
 
     /**
+     * What is wanted of a region.
+     *
+     * @param courses its sequences, in the order in which they are taught; one at least
+     */
+    public record Wish(Region region, List<Course> courses) {
+        public Wish {
+            courses = List.copyOf(courses);
+        }
+
+        /** @param sequences those of the region; without any a course of usual length is meant */
+        public static Wish of(Region region, List<Sequence> sequences, Profile profile) {
+            return new Wish(
+                    region,
+                    sequences.isEmpty()
+                            ? List.of(Course.of(region, null, profile))
+                            : sequences.stream()
+                                    .map(s -> Course.of(region, s, profile))
+                                    .toList());
+        }
+    }
+
+    private static final Set<Region> LEGS = Set.of(Region.THIGH, Region.KNEE, Region.LOWER_LEG, Region.FOOT);
+
+    /**
      * @param frame the term to fill; its own lessons are left out
      * @param wishes regions in the order in which the school would take them; prerequisites move ahead of what needs them
      * @throws InvalidValue where a region is wished for twice or the term is off from end to end
@@ -77,10 +103,9 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
 
     /** Neck before jaw; legs before the hip, as many as the profile asks for; else the order given. */
     static List<Wish> inOrder(Collection<Wish> wishes) {
-        var legs = Set.of(Region.THIGH, Region.KNEE, Region.LOWER_LEG, Region.FOOT);
         var order = new ArrayList<>(wishes);
         behind(order, Region.JAW, w -> w.region() == Region.NECK);
-        behind(order, Region.HIP, w -> legs.contains(w.region()));
+        behind(order, Region.HIP, w -> LEGS.contains(w.region()));
         behind(order, Region.WHOLE_BODY, w -> w.region() != Region.WHOLE_BODY);
         return order;
     }
@@ -112,6 +137,11 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
         double bestCost = Double.POSITIVE_INFINITY;
         double bestOver;
         int bestMissed;
+        /** Lessons so far that come before what they rest on. */
+        int early;
+        /** Ids of the lessons so far that drape a leg. */
+        final Set<String> drapes = new HashSet<>();
+
         int nodes;
 
         Search(Curriculum frame, List<Wish> wishes, Profile profile) {
@@ -175,7 +205,7 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
         }
 
         private void go(int i, int earliest, double over, int missed, double spread) {
-            double cost = over * 1e6 + missed * 1e3 + spread;
+            double cost = early * 1e9 + over * 1e6 + missed * 1e3 + spread;
             if (cost + least[i] >= bestCost || nodes >= MOST_NODES) return;
             nodes++;
             if (i == wishes.size()) {
@@ -191,34 +221,74 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
                 if (cost + choice.missed * 1e3 + choice.cost + least[i + 1] >= bestCost) break;
                 if (start < earliest) continue;
                 int size = placed.size();
+                int before = early;
                 double added = place(wishes.get(i), choice.weeks);
+                early += early(wishes.get(i).region(), size);
                 go(i + 1, start, over + added, missed + choice.missed, spread + choice.cost);
+                early = before;
                 while (placed.size() > size) {
                     var l = placed.remove(placed.size() - 1);
+                    drapes.remove(l.id());
                     load[l.week()][l.lab()] -= l.minutes();
                 }
             }
         }
 
+        /** How many lessons of a region, placed from {@code from} on, come before what they rest on; none where the term has nothing of that. */
+        private int early(Region region, int from) {
+            if (region != Region.JAW && region != Region.HIP) return 0;
+            var rests = placed.subList(0, from).stream()
+                    .filter(l -> region == Region.JAW
+                            ? l.region() == Region.NECK && l.aim() == Aim.TEACH
+                            : l.aim() != Aim.TEACH && drapes.contains(l.id()))
+                    .toList();
+            int wanted = region == Region.JAW ? 1 : profile.terms().cleanDrapes();
+            if (rests.isEmpty()) return 0;
+            return (int) placed.subList(from, placed.size()).stream()
+                    .filter(l -> region == Region.JAW || l.aim() != Aim.TEACH)
+                    .filter(l ->
+                            rests.stream().filter(r -> inTime(r) <= inTime(l)).count() < wanted)
+                    .count();
+        }
+
+        /** Of two of one lab the one that was placed first comes first. */
+        private int inTime(Lesson l) {
+            return l.week() * (frame.labsAWeek() + 1) + l.lab();
+        }
+
         /** Puts the lessons of a region into their weeks and says by how many minutes the labs run over for it. */
         private double place(Wish wish, List<Integer> weeks) {
             int meetings = weeks.size() - 1;
-            double over = put(wish, Aim.TEACH, weeks.get(0), 1);
-            over += put(
-                    wish,
-                    Aim.PRACTISE,
-                    weeks.get(0),
-                    placed.get(placed.size() - 1).lab());
-            if (meetings == 0) return over + put(wish, Aim.ASSESS, weeks.get(0), frame.labsAWeek());
+            int courses = wish.courses().size();
+            double over = begin(wish, 0, weeks.get(0));
+            if (meetings == 0) over += put(wish, 0, Aim.ASSESS, weeks.get(0), frame.labsAWeek());
             int assess = meetings >= 3 ? 2 : 1;
-            for (int m = 1; m <= meetings; m++)
-                over += put(
-                        wish, m < assess ? Aim.PRACTISE : m == assess ? Aim.ASSESS : Aim.MEET_AGAIN, weeks.get(m), 1);
+            for (int m = 1; m <= meetings; m++) {
+                int week = weeks.get(m);
+                if (m < courses) over += begin(wish, m, week);
+                if (m == assess) over += put(wish, 0, Aim.ASSESS, week, 1);
+                else if (m > assess) over += put(wish, m % courses, Aim.MEET_AGAIN, week, 1);
+                else if (m >= courses) over += put(wish, m % courses, Aim.PRACTISE, week, 1);
+            }
+            for (int late = meetings + 1; late < courses; late++) over += begin(wish, late, weeks.get(meetings));
             return over;
         }
 
-        private double put(Wish wish, Aim aim, int week, int fromLab) {
-            double minutes = wish.minutes(aim);
+        /** Teaches a sequence and has it practised at once. */
+        private double begin(Wish wish, int course, int week) {
+            double over = put(wish, course, Aim.TEACH, week, 1);
+            return over
+                    + put(
+                            wish,
+                            course,
+                            Aim.PRACTISE,
+                            week,
+                            placed.get(placed.size() - 1).lab());
+        }
+
+        private double put(Wish wish, int course, Aim aim, int week, int fromLab) {
+            var given = wish.courses().get(course);
+            double minutes = given.minutes(aim);
             int lab = fromLab;
             for (int l = fromLab; l <= frame.labsAWeek(); l++) {
                 if (load[week][l] + minutes <= frame.labMinutes() + 1e-9) {
@@ -229,8 +299,9 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
             }
             double before = Math.max(0, load[week][lab] - frame.labMinutes());
             load[week][lab] += minutes;
-            placed.add(
-                    new Lesson("l" + (placed.size() + 1), week, lab, wish.region(), aim, minutes, wish.sequence(), ""));
+            var id = "l" + (placed.size() + 1);
+            if (given.drapesLeg()) drapes.add(id);
+            placed.add(new Lesson(id, week, lab, wish.region(), aim, minutes, given.sequence(), ""));
             return Math.max(0, load[week][lab] - frame.labMinutes()) - before;
         }
     }

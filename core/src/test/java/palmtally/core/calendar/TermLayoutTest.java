@@ -13,6 +13,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Region;
+import palmtally.core.calendar.TermLayout.Course;
 import palmtally.core.calendar.TermLayout.Wish;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
@@ -24,7 +25,12 @@ class TermLayoutTest {
     private static final Profile A = Profile.bySeconds();
 
     private static Wish wish(Region region) {
-        return new Wish(region, null, 40, 50, 60, 20);
+        return wish(region, 40, 50, 60, 20);
+    }
+
+    private static Wish wish(Region region, double teach, double practise, double assess, double again) {
+        boolean leg = region == Region.THIGH || region == Region.LOWER_LEG;
+        return new Wish(region, List.of(new Course(null, teach, practise, assess, again, leg)));
     }
 
     private static Curriculum frame(int weeks, Integer... off) {
@@ -78,7 +84,7 @@ class TermLayoutTest {
         var frame = new Curriculum("t", "T", weeks, 1, 60 + 10 * random.nextInt(6), 0, Map.of(), Set.of(), List.of());
         var wishes = new ArrayList<Wish>();
         for (var r : List.of(Region.NECK, Region.SHOULDER, Region.FOREARM_HAND))
-            wishes.add(new Wish(r, null, 10 + random.nextInt(40), 10, 10 + random.nextInt(60), 10));
+            wishes.add(wish(r, 10 + random.nextInt(40), 10, 10 + random.nextInt(60), 10));
         double best = every(frame, wishes, 0, 1, new double[weeks + 2]);
         assertThat(TermLayout.of(frame, wishes, profile).overMinutes()).isEqualTo(best);
     }
@@ -91,7 +97,7 @@ class TermLayoutTest {
             return over;
         }
         double best = Double.POSITIVE_INFINITY;
-        var w = wishes.get(i);
+        var w = wishes.get(i).courses().get(0);
         for (int s = from; s <= frame.weeks(); s++)
             for (int gap = 1; gap <= 2; gap++) {
                 int assessed = s + gap <= frame.weeks() ? s + gap : s;
@@ -116,7 +122,7 @@ class TermLayoutTest {
 
     @Test
     void minutes_come_from_the_sequence() {
-        var none = Wish.of(Region.NECK, null, A);
+        var none = Wish.of(Region.NECK, List.of(), A).courses().get(0);
         assertThat(List.of(none.teach(), none.practise(), none.assess(), none.again()))
                 .containsExactly(45.0, 60.0, 60.0, 20.0);
     }
@@ -125,5 +131,57 @@ class TermLayoutTest {
         for (var n : numbers.entrySet())
             profile = Numbers.find(n.getKey()).orElseThrow().set(profile, n.getValue());
         return profile;
+    }
+
+    /** A region of three sequences teaches all three, the next at the next meeting, and comes back with each in turn. */
+    @Test
+    void every_sequence_of_a_region_is_taught_and_practised() {
+        var courses = List.of("a", "b", "c").stream()
+                .map(s -> new Course(s, 30, 40, 50, 20, false))
+                .toList();
+        for (int weeks : new int[] {12, 2, 1}) {
+            var laid = TermLayout.of(frame(weeks), List.of(new Wish(Region.SHOULDER, courses)), A)
+                    .term();
+            for (var aim : List.of(Aim.TEACH, Aim.PRACTISE))
+                assertThat(laid.lessons().stream()
+                                .filter(l -> l.aim() == aim)
+                                .map(Lesson::sequence)
+                                .distinct())
+                        .as(aim + " in " + weeks + " weeks")
+                        .containsExactly("a", "b", "c");
+            for (var s : List.of("a", "b", "c")) {
+                var of = laid.lessons().stream()
+                        .filter(l -> s.equals(l.sequence()))
+                        .toList();
+                assertThat(of.get(0).aim()).as(s + " in " + weeks + " weeks").isEqualTo(Aim.TEACH);
+            }
+        }
+    }
+
+    /** In one week of two labs there is no other room for the neck than the second: the jaw does not slip in before it. */
+    @Test
+    void nothing_is_laid_before_what_it_rests_on() {
+        var one = new Curriculum("t", "Term", 3, 2, 100, 0, Map.of(), Set.of(), List.of());
+        var laid = TermLayout.of(
+                        one,
+                        List.of(
+                                wish(Region.SHOULDER, 60, 20, 20, 10),
+                                wish(Region.NECK, 60, 20, 20, 10),
+                                wish(Region.JAW, 15, 10, 10, 5)),
+                        A)
+                .term();
+        var lessons = laid.lessons();
+        var taught = lessons.stream()
+                .filter(l -> l.region() == Region.NECK && l.aim() == Aim.TEACH)
+                .findFirst()
+                .orElseThrow();
+        assertThat(lessons.stream().filter(l -> l.region() == Region.JAW))
+                .allSatisfy(l -> assertThat(lessons.indexOf(l)).isGreaterThan(lessons.indexOf(taught)));
+        var hip = TermLayout.of(
+                        new Curriculum("t", "Term", 6, 2, 100, 0, Map.of(), Set.of(), List.of()),
+                        List.of(wish(Region.THIGH, 60, 30, 20, 10), wish(Region.HIP, 20, 10, 10, 5)),
+                        A)
+                .term();
+        assertThat(found(hip)).doesNotContain(Rule.of("TERM-PREREQ/gluteal-after-drapes"));
     }
 }

@@ -17,6 +17,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.Curriculum;
+import palmtally.core.calendar.Lesson;
 import palmtally.core.calendar.TermChecks;
 import palmtally.core.calendar.TermDifference;
 import palmtally.core.calendar.TermLayout;
@@ -160,20 +161,18 @@ class CurriculumController {
                 laid.term(), TermChecksView.of(checks(laid.term())), laid.overMinutes(), laid.missed(), laid.proven());
     }
 
-    /** The sequence a term shows for a region already, else the first of the school. */
-    private @Nullable Sequence of(Curriculum frame, Region region) {
+    /** The sequences a term shows for a region already, in the order of its lessons; else the first of the school. */
+    private List<Sequence> of(Curriculum frame, Region region) {
         var all = sequences.all().stream().map(Version::document).toList();
         var named = frame.lessons().stream()
                 .filter(l -> l.region() == region && l.sequence() != null)
-                .map(l -> l.sequence())
+                .map(Lesson::sequence)
+                .distinct()
+                .flatMap(id -> all.stream().filter(s -> s.id().equals(id)))
                 .toList();
-        return all.stream()
-                .filter(s -> named.contains(s.id()))
-                .findFirst()
-                .orElseGet(() -> all.stream()
-                        .filter(s -> s.region() == region)
-                        .findFirst()
-                        .orElse(null));
+        return named.isEmpty()
+                ? all.stream().filter(s -> s.region() == region).limit(1).toList()
+                : named;
     }
 
     @Allow(Permission.TERM_STAFF)
