@@ -6,6 +6,7 @@ import static palmtally.core.body.Region.*;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -161,6 +162,19 @@ public enum Zone {
     /** Whether a big movement of it takes the sheet along: not of toes, of a hand or of the head. */
     public boolean movesSheet() {
         return unit.draped() && region != FOOT && unit != HEAD && this != WRIST && this != HAND;
+    }
+
+    /**
+     * Where still hands rest and nobody minds, as the client lies (common practice, no source).
+     *
+     * @param sensitive what a school holds sensitive: never one of these while there is another
+     */
+    public static Zone neutral(Position position, Set<Zone> sensitive) {
+        var usual = position == Position.PRONE ? UPPER_BACK : TOP_OF_SHOULDER;
+        return Stream.of(usual, TOP_OF_SHOULDER, UPPER_BACK, SOLE, HAND, SCALP)
+                .filter(z -> !sensitive.contains(z))
+                .findFirst()
+                .orElse(usual);
     }
 
     /** How the client usually lies while it is worked (common practice, no source). */

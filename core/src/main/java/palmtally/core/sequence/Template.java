@@ -60,15 +60,18 @@ public enum Template {
     public Sequence sequence(
             String id, String name, Region region, double slotSeconds, List<Zone> zones, Profile profile) {
         check(zones, profile);
-        var bare = bare(id, name, region, slotSeconds, zones.get(0));
+        var bare = bare(id, name, region, slotSeconds, zones.get(0), profile);
         var blocks = new ArrayList<>(bare.blocks());
         blocks.addAll(1, blocks(bare, zones, profile));
         return bare.withBlocks(blocks);
     }
 
     /** A sequence that only opens and closes: agree and settle, cover and close. */
-    public static Sequence bare(String id, String name, Region region, double slotSeconds, Zone zone) {
+    public static Sequence bare(String id, String name, Region region, double slotSeconds, Zone on, Profile profile) {
+        var sensitive = profile.draping().sensitive();
+        var zone = sensitive.contains(on) ? Zone.neutral(on.usualPosition(), sensitive) : on;
         var open = StepEdit.of("settle", Techniques.standard().get("still-hold"), List.of(zone));
+        open.position = on.usualPosition();
         open.name = "Agree and settle";
         open.depth = Math.min(1, zone.ceiling().map(Zone.Ceiling::low).orElse(1));
         open.side = zone.paired() ? Sides.BOTH : Sides.MIDLINE;

@@ -84,4 +84,21 @@ class TemplateTest {
                 .isInstanceOf(InvalidValue.class)
                 .hasMessageContaining("takes no pressure");
     }
+
+    /** It would raise the stop that it is meant to spare: still hands lie where nobody minds. */
+    @Test
+    void the_settling_step_is_never_on_a_sensitive_place() {
+        for (var profile : Profile.shipped())
+            for (var zone : profile.draping().sensitive()) {
+                if (profile.pressure().ceiling(zone) == 0) continue;
+                var open = Template.PROTOCOL
+                        .sequence("t", "T", zone.region(), 900, List.of(zone), profile)
+                        .steps()
+                        .get(0);
+                assertThat(open.phase()).isEqualTo(Phase.SETTLE);
+                assertThat(open.zones())
+                        .doesNotContainAnyElementsOf(profile.draping().sensitive());
+                assertThat(open.position()).isEqualTo(zone.usualPosition());
+            }
+    }
 }

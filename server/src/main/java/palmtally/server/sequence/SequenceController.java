@@ -182,7 +182,7 @@ class SequenceController {
         var id = sequences.freshId(wanted.name);
         var profile = profiles.ofSchool().document();
         var made = wanted.template == null
-                ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0))
+                ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0), profile)
                 : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);
         return made(sequences.save(made, 0, "Started", caller, v -> view(v, null)));
     }

@@ -9,7 +9,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -134,13 +133,9 @@ public final class Plan {
                 + places.get(places.size() - 1);
     }
 
-    /** Where still hands rest and nobody minds: as the client lies, and never on what the school holds sensitive. */
+    /** Where still hands rest and nobody minds. */
     Zone neutral(Position position) {
-        var usual = position == Position.PRONE ? Zone.UPPER_BACK : Zone.TOP_OF_SHOULDER;
-        return Stream.of(usual, Zone.TOP_OF_SHOULDER, Zone.UPPER_BACK, Zone.SOLE, Zone.HAND, Zone.SCALP)
-                .filter(z -> !profile.draping().sensitive().contains(z))
-                .findFirst()
-                .orElse(usual);
+        return Zone.neutral(position, profile.draping().sensitive());
     }
 
     /** A gentle palm stroke like the given step in everything but tool, depth and dose. */
