@@ -107,7 +107,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_4']
+    get: operations['one_5']
     put?: never
     post?: never
     delete?: never
@@ -276,6 +276,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/hands': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['hands']
+    put: operations['hands_1']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/handsets/{code}': {
     parameters: {
       query?: never
@@ -365,7 +381,7 @@ export interface paths {
     }
     get: operations['of']
     put?: never
-    post: operations['add_1']
+    post: operations['add_2']
     delete?: never
     options?: never
     head?: never
@@ -397,7 +413,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add']
+    post: operations['add_1']
     delete?: never
     options?: never
     head?: never
@@ -475,7 +491,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_3']
+    get: operations['one_4']
     put?: never
     post?: never
     delete?: never
@@ -715,7 +731,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_2']
+    get: operations['one_3']
     put?: never
     post?: never
     delete?: never
@@ -763,7 +779,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all_1']
+    get: operations['all_2']
     put?: never
     post: operations['make']
     delete?: never
@@ -971,7 +987,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_1']
+    get: operations['one_2']
     put?: never
     post?: never
     delete?: never
@@ -987,7 +1003,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all']
+    get: operations['all_1']
     put?: never
     post: operations['begin']
     delete?: never
@@ -1051,7 +1067,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one']
+    get: operations['one_1']
     put: operations['save_2']
     post?: never
     delete?: never
@@ -1339,9 +1355,9 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['all_2']
+    get: operations['all']
     put?: never
-    post?: never
+    post: operations['add']
     delete?: never
     options?: never
     head?: never
@@ -1403,7 +1419,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get?: never
+    get: operations['one']
     put: operations['save_1']
     post?: never
     delete?: never
@@ -2071,13 +2087,16 @@ export interface components {
     Catalogue: {
       criteria: components['schemas']['CriterionWord'][]
       faults: components['schemas']['FaultWord'][]
+      hands: components['schemas']['HandName'][]
       law: string
       notes: components['schemas']['NoteWord'][]
       ratings: components['schemas']['RatingWord'][]
       regions: components['schemas']['RegionWord'][]
+      strokes: components['schemas']['StrokeWord'][]
       techniques: components['schemas']['TechniqueWord'][]
       templates: components['schemas']['TemplateWord'][]
       tools: components['schemas']['ToolWord'][]
+      topics: components['schemas']['ScopeWord'][]
       zones: components['schemas']['ZoneWord'][]
     }
     Cell: {
@@ -2961,6 +2980,32 @@ export interface components {
       /** Format: double */
       variancePerWeek: number
     }
+    HandName: {
+      /** @enum {string} */
+      like:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+      name: string
+    }
+    Hands: {
+      hands: components['schemas']['HandName'][]
+      /** Format: int32 */
+      version: number
+    }
+    HandsEdit: {
+      /** Format: int32 */
+      from?: number
+      hands?: components['schemas']['HandName'][]
+    }
     HandsetCode: {
       code: string
     }
@@ -2980,6 +3025,7 @@ export interface components {
       text?: string
     }
     IncomingLine: {
+      brings: string[]
       changes: string[]
       /** @enum {string} */
       effect: 'new' | 'changed' | 'same'
@@ -3718,6 +3764,11 @@ export interface components {
       /** @enum {string} */
       result: 'pass' | 'fail' | 'incomplete'
     }
+    OwnTechnique: {
+      like?: string
+      name?: string
+      otherwise?: components['schemas']['TechniqueEdit']
+    }
     Pace: {
       /** Format: int32 */
       firstByWeek?: number
@@ -3981,6 +4032,7 @@ export interface components {
       severities: {
         [key: string]: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
       }
+      techniques: components['schemas']['Techniques']
       terms: components['schemas']['Terms']
       transitions: components['schemas']['Transitions']
       ways: components['schemas']['Ways']
@@ -4392,6 +4444,20 @@ export interface components {
         | 'closing'
       words?: string
     }
+    ScopeWord: {
+      /** @enum {string} */
+      id:
+        | 'front-of-neck'
+        | 'inside-mouth'
+        | 'breast-tissue'
+        | 'joint-movement'
+        | 'heat-and-cold'
+        | 'prenatal'
+        | 'abdominal'
+        | 'exercise-advice'
+        | 'diagnosis'
+      name: string
+    }
     ScoreView: {
       criteria: components['schemas']['CriterionView'][]
       outcome: components['schemas']['OutcomeView']
@@ -4491,6 +4557,7 @@ export interface components {
       slotSeconds: number
       /** @enum {string} */
       table?: 'low' | 'middle' | 'high'
+      techniques: components['schemas']['Technique'][]
     }
     SequenceChange: {
       changes: string[]
@@ -4733,6 +4800,7 @@ export interface components {
       /** @enum {string} */
       effort: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
       from?: string
+      hand?: string
       id: string
       /** @enum {string} */
       importance: 'must' | 'should' | 'could'
@@ -4890,6 +4958,35 @@ export interface components {
       /** Format: int64 */
       start: number
     }
+    StrokeWord: {
+      /** @enum {string} */
+      id:
+        | 'still-hold'
+        | 'effleurage'
+        | 'petrissage'
+        | 'compression'
+        | 'static-compression'
+        | 'vibration'
+        | 'tapotement'
+        | 'stripping'
+        | 'circular-friction'
+        | 'cross-fibre-friction'
+        | 'trigger-point'
+        | 'skin-rolling'
+        | 'fascia-indirect'
+        | 'fascia-direct'
+        | 'pin-and-lengthen'
+        | 'range-of-motion'
+        | 'contract-relax'
+        | 'stretch'
+        | 'traction'
+        | 'joint-glide'
+        | 'reset'
+        | 'heat'
+        | 'cold'
+        | 'ice-massage'
+      name: string
+    }
     Struck: {
       key?: string
       reason?: string
@@ -4946,29 +5043,36 @@ export interface components {
       dose: components['schemas']['Dose']
       /** @enum {string} */
       effort: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
+      hand?: string
       id: string
       name: string
+      retired: boolean
       /** @enum {string} */
       stroke:
+        | 'still-hold'
         | 'effleurage'
         | 'petrissage'
-        | 'friction'
-        | 'stripping'
         | 'compression'
+        | 'static-compression'
+        | 'vibration'
+        | 'tapotement'
+        | 'stripping'
+        | 'circular-friction'
+        | 'cross-fibre-friction'
         | 'trigger-point'
         | 'skin-rolling'
-        | 'fascial-spread'
+        | 'fascia-indirect'
+        | 'fascia-direct'
         | 'pin-and-lengthen'
         | 'range-of-motion'
         | 'contract-relax'
         | 'stretch'
         | 'traction'
         | 'joint-glide'
-        | 'tapotement'
-        | 'vibration'
-        | 'still-hold'
+        | 'reset'
         | 'heat'
         | 'cold'
+        | 'ice-massage'
       strong: boolean
       /** @enum {string} */
       tool:
@@ -4983,11 +5087,28 @@ export interface components {
         | 'supported-thumb'
         | 'bare-thumb'
         | 'elbow'
+      topics: (
+        | 'front-of-neck'
+        | 'inside-mouth'
+        | 'breast-tissue'
+        | 'joint-movement'
+        | 'heat-and-cold'
+        | 'prenatal'
+        | 'abdominal'
+        | 'exercise-advice'
+        | 'diagnosis'
+      )[]
+      window?: components['schemas']['Window']
     }
     TechniqueChange: {
+      added: boolean
       changes: boolean
       id: string
       name: string
+    }
+    TechniqueChanges: {
+      hands: string[]
+      techniques: components['schemas']['TechniqueChange'][]
     }
     TechniqueEdit: {
       aliases?: string[]
@@ -4995,9 +5116,41 @@ export interface components {
       /** Format: int32 */
       depth?: number
       dose?: components['schemas']['Dose']
+      /** @enum {string} */
+      effort?: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
       follow?: string[]
       /** Format: int32 */
       from?: number
+      hand?: string
+      name?: string
+      retired?: boolean
+      /** @enum {string} */
+      stroke?:
+        | 'still-hold'
+        | 'effleurage'
+        | 'petrissage'
+        | 'compression'
+        | 'static-compression'
+        | 'vibration'
+        | 'tapotement'
+        | 'stripping'
+        | 'circular-friction'
+        | 'cross-fibre-friction'
+        | 'trigger-point'
+        | 'skin-rolling'
+        | 'fascia-indirect'
+        | 'fascia-direct'
+        | 'pin-and-lengthen'
+        | 'range-of-motion'
+        | 'contract-relax'
+        | 'stretch'
+        | 'traction'
+        | 'joint-glide'
+        | 'reset'
+        | 'heat'
+        | 'cold'
+        | 'ice-massage'
+      strong?: boolean
       /** @enum {string} */
       tool?:
         | 'palm'
@@ -5011,8 +5164,22 @@ export interface components {
         | 'supported-thumb'
         | 'bare-thumb'
         | 'elbow'
+      topics?: (
+        | 'front-of-neck'
+        | 'inside-mouth'
+        | 'breast-tissue'
+        | 'joint-movement'
+        | 'heat-and-cold'
+        | 'prenatal'
+        | 'abdominal'
+        | 'exercise-advice'
+        | 'diagnosis'
+      )[]
+      unbound?: boolean
+      window?: components['schemas']['Window']
     }
     TechniqueView: {
+      ships: boolean
       standard: boolean
       technique: components['schemas']['Technique']
       uses: components['schemas']['UseView'][]
@@ -5026,8 +5193,10 @@ export interface components {
       /** Format: int32 */
       depth: number
       dose: components['schemas']['Dose']
+      hand?: string
       id: string
       name: string
+      retired: boolean
       stroke: string
       /** @enum {string} */
       tool:
@@ -5042,6 +5211,10 @@ export interface components {
         | 'supported-thumb'
         | 'bare-thumb'
         | 'elbow'
+    }
+    Techniques: {
+      hands: components['schemas']['HandName'][]
+      own: components['schemas']['Technique'][]
     }
     TechniquesText: {
       text?: string
@@ -5384,6 +5557,14 @@ export interface components {
         | 'achilles'
         | 'sole'
         | 'foot-top'
+    }
+    Window: {
+      /** Format: double */
+      least: number
+      /** Format: double */
+      most?: number
+      /** @enum {string} */
+      per: 'hold' | 'pass' | 'whole'
     }
     Worked: {
       /** Format: int32 */
@@ -5734,7 +5915,7 @@ export interface operations {
       }
     }
   }
-  one_4: {
+  one_5: {
     parameters: {
       query?: {
         at?: number
@@ -5994,6 +6175,50 @@ export interface operations {
       }
     }
   }
+  hands: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Hands']
+        }
+      }
+    }
+  }
+  hands_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HandsEdit']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Hands']
+        }
+      }
+    }
+  }
   on: {
     parameters: {
       query?: never
@@ -6120,7 +6345,7 @@ export interface operations {
       }
     }
   }
-  add_1: {
+  add_2: {
     parameters: {
       query?: never
       header?: never
@@ -6169,7 +6394,7 @@ export interface operations {
       }
     }
   }
-  add: {
+  add_1: {
     parameters: {
       query?: never
       header?: never
@@ -6289,7 +6514,7 @@ export interface operations {
       }
     }
   }
-  one_3: {
+  one_4: {
     parameters: {
       query?: never
       header?: never
@@ -6641,7 +6866,7 @@ export interface operations {
       }
     }
   }
-  one_2: {
+  one_3: {
     parameters: {
       query?: {
         at?: number
@@ -6714,7 +6939,7 @@ export interface operations {
       }
     }
   }
-  all_1: {
+  all_2: {
     parameters: {
       query?: never
       header?: never
@@ -7045,7 +7270,7 @@ export interface operations {
       }
     }
   }
-  one_1: {
+  one_2: {
     parameters: {
       query?: never
       header?: never
@@ -7067,7 +7292,7 @@ export interface operations {
       }
     }
   }
-  all: {
+  all_1: {
     parameters: {
       query?: never
       header?: never
@@ -7183,7 +7408,7 @@ export interface operations {
       }
     }
   }
-  one: {
+  one_1: {
     parameters: {
       query?: {
         profile?: string
@@ -7685,7 +7910,7 @@ export interface operations {
       }
     }
   }
-  all_2: {
+  all: {
     parameters: {
       query?: never
       header?: never
@@ -7701,6 +7926,30 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['TechniqueView'][]
+        }
+      }
+    }
+  }
+  add: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['OwnTechnique']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TechniqueView']
         }
       }
     }
@@ -7744,7 +7993,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['TechniqueChange'][]
+          '*/*': components['schemas']['TechniqueChanges']
         }
       }
     }
@@ -7768,7 +8017,29 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['TechniqueChange'][]
+          '*/*': components['schemas']['TechniqueChanges']
+        }
+      }
+    }
+  }
+  one: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TechniqueView']
         }
       }
     }

@@ -24,6 +24,7 @@ class ArchitectureTest {
                     "java.util..",
                     "java.time..",
                     "java.math..",
+                    "java.text..",
                     "org.jspecify..",
                     "org.hipparchus..",
                     "com.google.auto.service..");

@@ -1,16 +1,9 @@
 package palmtally.formats;
 
-import com.networknt.schema.InputFormat;
-import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -18,12 +11,10 @@ import palmtally.core.calendar.Curriculum;
 import palmtally.core.practical.Extent;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.event.Event;
-import palmtally.core.profile.Choices;
-import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
+import palmtally.core.technique.HandName;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import tools.jackson.core.JacksonException;
@@ -42,7 +33,8 @@ public final class Documents {
     private static final int MOST_FAULTS = 200;
     private static final double MOST_NUMBER = 1e15;
 
-    private static final Map<String, Schema> SCHEMAS = new ConcurrentHashMap<>();
+    /** What is written; files of earlier ones are read for ever. */
+    private static final int VERSION = 2;
 
     private Documents() {}
 
@@ -69,19 +61,10 @@ public final class Documents {
         }
         if (sequence == null || profile == null || !faults.isEmpty()) throw new FormatException(faults);
         var asked = new ArrayList<String>();
-        if (file.has("asked")) file.get("asked").forEach(n -> asked.add(n.asString()));
-        var sides = file.has("sides") ? bind(file.get("sides"), Sides.class, "/sides") : Sides.EACH;
-        var extent = file.has("extent") ? extent(file.get("extent")) : Extent.WHOLE;
+        file.get("asked").forEach(n -> asked.add(n.asString()));
+        var sides = bind(file.get("sides"), Sides.class, "/sides");
+        var extent = file.has("extent") ? bind(file.get("extent"), Extent.class, "/extent") : Extent.WHOLE;
         return built("", () -> new Practical(sequence, profile, asked, sides, extent, events));
-    }
-
-    /** What a file says nothing of is as in a practical that is asked whole. */
-    private static Extent extent(JsonNode node) throws FormatException {
-        var copy = (ObjectNode) node.deepCopy();
-        fill(copy, Json.MAPPER.valueToTree(Extent.WHOLE), List.of("part"));
-        fill(copy, Json.MAPPER.valueToTree(Extent.WHOLE), List.of("opening"));
-        fill(copy, Json.MAPPER.valueToTree(Extent.WHOLE), List.of("closing"));
-        return bind(copy, Extent.class, "/extent");
     }
 
     /** A whole curriculum with its sequences. */
@@ -110,17 +93,7 @@ public final class Documents {
     }
 
     private static Curriculum curriculum(JsonNode node) throws FormatException {
-        var copy = (ObjectNode) node.deepCopy();
-        if (!copy.has("targetHours")) copy.put("targetHours", 0.0);
-        if (!copy.has("regionHours")) copy.putObject("regionHours");
-        if (!copy.has("off")) copy.putArray("off");
-        if (!copy.has("times")) copy.putArray("times");
-        for (var time : copy.get("times")) setDefault((ObjectNode) time, "room", "");
-        for (var lesson : copy.get("lessons")) {
-            setDefault((ObjectNode) lesson, "note", "");
-            if (!lesson.has("steps")) ((ObjectNode) lesson).putArray("steps");
-        }
-        return bind(copy, Curriculum.class, "/curriculum");
+        return bind(completed(node, "curriculum", "curriculum"), Curriculum.class, "/curriculum");
     }
 
     /**
@@ -132,28 +105,34 @@ public final class Documents {
         return stored(() -> curriculum(Json.MAPPER.readTree(json)));
     }
 
-    /** What a school does otherwise than the standard library of techniques. */
-    public static List<Technique> readTechniques(String text) throws FormatException {
+    /** Techniques and words for hands that can be taught beside what ships. */
+    public static Techniques readTechniques(String text) throws FormatException {
+        var file = open(text, "techniques");
         var faults = new ArrayList<Fault>();
-        var techniques = new ArrayList<Technique>();
-        int i = 0;
-        for (var node : open(text, "techniques").get("techniques")) {
-            var at = "/techniques/" + i++;
-            var technique = collect(faults, () -> bind(node, Technique.class, at));
-            if (technique != null) techniques.add(technique);
-        }
-        if (faults.isEmpty())
-            try {
-                Techniques.standard().with(techniques);
-            } catch (InvalidValue e) {
-                e.faults().forEach(f -> faults.add(f.under("/techniques")));
-            }
+        var techniques = each(file.get("techniques"), Technique.class, "/techniques/", faults);
+        var hands = each(file.get("hands"), HandName.class, "/hands/", faults);
         if (!faults.isEmpty()) throw new FormatException(faults);
-        return techniques;
+        return built(
+                "/techniques",
+                () -> new Techniques(List.of(), hands).with(techniques).checked());
     }
 
-    public static String writeTechniques(List<Technique> techniques) {
-        return document("techniques", Map.of("techniques", techniques));
+    private static <T> List<T> each(JsonNode list, Class<T> type, String at, List<Fault> faults) {
+        var read = new ArrayList<T>();
+        for (int i = 0; i < list.size(); i++) {
+            int n = i;
+            var one = collect(faults, () -> bind(list.get(n), type, at + n));
+            if (one != null) read.add(one);
+        }
+        return read;
+    }
+
+    /** Every technique of a school, those that ship too, and its words for hands. */
+    public static String write(Techniques techniques) {
+        var body = new LinkedHashMap<String, Object>();
+        body.put("techniques", techniques.all());
+        if (!techniques.hands().isEmpty()) body.put("hands", techniques.hands());
+        return document("techniques", body);
     }
 
     public static String write(TermFile file) {
@@ -185,66 +164,25 @@ public final class Documents {
     private static String document(String name, Map<String, Object> body) {
         var file = new LinkedHashMap<String, Object>();
         file.put("format", "palm-tally/" + name);
-        file.put("version", 1);
+        file.put("version", VERSION);
         file.putAll(body);
         return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(file) + "\n";
     }
 
-    /** A sequence without its envelope, as the database and the server hold it. */
-    public static Sequence parseSequence(String json) throws FormatException {
-        return readSequence("{\"format\":\"palm-tally/sequence\",\"version\":1,\"sequence\":" + json + "}");
-    }
-
     private static Sequence sequence(JsonNode node) throws FormatException {
-        var copy = (ObjectNode) node.deepCopy();
-        setDefault(copy, "firstSide", "left");
-        setDefault(copy, "note", "");
-        for (var block : copy.get("blocks")) {
-            setDefault((ObjectNode) block, "order", "in-order");
-            setDefault((ObjectNode) block, "repeat", "once");
-            for (var step : block.get("steps")) stepDefaults((ObjectNode) step);
-        }
-        return bind(copy, Sequence.class, "/sequence");
+        return bind(completed(node, "sequence", "sequence"), Sequence.class, "/sequence");
     }
 
-    private static void stepDefaults(ObjectNode step) {
-        setDefault(step, "lubricant", "dry");
-        setDefault(step, "sheet", "covered");
-        setDefault(step, "effort", "passive");
-        setDefault(step, "stance", "lunge");
-        setDefault(step, "importance", "should");
-        setDefault(step, "stands", "same-side");
-        if (!step.has("care")) step.putArray("care");
-        if (!step.has("say")) step.putArray("say");
-        if (!step.has("before")) step.putArray("before");
-        for (var saying : step.get("say")) if (!saying.has("atSeconds")) ((ObjectNode) saying).put("atSeconds", 0.0);
-    }
-
-    /** What later versions added is taken from the profile that ships first, so that an older file means what it meant. */
     private static Profile profile(JsonNode node) throws FormatException {
-        var copy = (ObjectNode) withDefault(node, "severities").deepCopy();
-        var shipped = Json.MAPPER.valueToTree(Profile.bySeconds());
-        for (var row : Numbers.all()) if (row.added()) fill(copy, shipped, row.path());
-        for (var row : Choices.all()) if (row.added()) fill(copy, shipped, row.path());
-        for (var topic : ScopeTopic.values()) fill(copy, shipped, List.of("scope", topic.toString()));
-        for (var path : Numbers.retired()) drop(copy, path);
-        return bind(copy, Profile.class, "/profile");
+        return bind(completed(node, "profile", "profile"), Profile.class, "/profile");
     }
 
-    private static void drop(ObjectNode from, List<String> path) {
-        if (path.size() == 1) from.remove(path.get(0));
-        else if (from.get(path.get(0)) instanceof ObjectNode part) drop(part, path.subList(1, path.size()));
-    }
-
-    /** What is there at a path, where it is missing; a map that holds only what a school sets itself is begun. */
-    private static void fill(ObjectNode into, JsonNode from, List<String> path) {
-        var name = path.get(0);
-        if (path.size() == 1) {
-            if (!into.has(name) && from.has(name)) into.set(name, from.get(name));
-            return;
-        }
-        if (!into.has(name)) into.putObject(name);
-        if (into.get(name) instanceof ObjectNode part) fill(part, from.get(name), path.subList(1, path.size()));
+    /** A body as this version has it, with what it leaves out. */
+    private static JsonNode completed(JsonNode node, String format, String definition) {
+        var copy = node.deepCopy();
+        Upgrade.body(copy, definition);
+        Schemas.complete(copy, format, definition);
+        return copy;
     }
 
     /**
@@ -271,7 +209,18 @@ public final class Documents {
      * @throws UnreadableDocument where it is damaged
      */
     public static Technique storedTechnique(String json) {
-        return stored(() -> bind(Json.MAPPER.readTree(json), Technique.class, "/technique"));
+        return stored(() ->
+                bind(completed(Json.MAPPER.readTree(json), "techniques", "technique"), Technique.class, "/technique"));
+    }
+
+    /**
+     * A school's words for hands as the database holds them.
+     *
+     * @throws UnreadableDocument where they are damaged
+     */
+    public static Techniques storedHands(String json) {
+        return stored(
+                () -> bind(completed(Json.MAPPER.readTree(json), "techniques", "school"), Techniques.class, "/hands"));
     }
 
     private static <T> T stored(Reading<T> reading) {
@@ -283,17 +232,6 @@ public final class Documents {
             // A part that is not there, or is another kind of thing, where what fills in defaults looked for it.
             throw new UnreadableDocument(List.of(new Fault("", "", "is no document of this kind")));
         }
-    }
-
-    private static JsonNode withDefault(JsonNode node, String field) {
-        if (node.has(field)) return node;
-        var copy = (ObjectNode) node.deepCopy();
-        copy.putObject(field);
-        return copy;
-    }
-
-    private static void setDefault(ObjectNode node, String field, String value) {
-        if (!node.has(field)) node.put(field, value);
     }
 
     /** Parses and validates; every fault of structure at once. */
@@ -322,13 +260,14 @@ public final class Documents {
                                     ? ". Maybe the file is meant for another command"
                                     : ""))));
         var version = node.path("version");
-        if (version.isInt() && version.asInt() != 1)
+        if (version.isInt() && (version.asInt() < 1 || version.asInt() > VERSION))
             throw new FormatException(List.of(new Fault(
                     "/version", version.toString(), "is not known here. Maybe it comes from a newer Palm Tally")));
         var faults = new ArrayList<Fault>();
         numbers(node, "", faults);
         if (!faults.isEmpty()) throw new FormatException(faults);
-        for (var error : schema(format).validate(node)) {
+        Upgrade.file((ObjectNode) node, format);
+        for (var error : Schemas.faults(node, format)) {
             if (faults.size() == MOST_FAULTS) break;
             var pointer = error.getInstanceLocation().toString();
             if ("required".equals(error.getKeyword()) || "additionalProperties".equals(error.getKeyword()))
@@ -337,6 +276,7 @@ public final class Documents {
             faults.add(new Fault(pointer, value == null || value.isContainer() ? "" : value.toString(), reason(error)));
         }
         if (!faults.isEmpty()) throw new FormatException(faults);
+        Schemas.complete(node, format);
         return node;
     }
 
@@ -358,18 +298,6 @@ public final class Documents {
             case "false" -> "does not belong to this kind";
             default -> error.getMessage();
         };
-    }
-
-    private static Schema schema(String format) {
-        return SCHEMAS.computeIfAbsent(format, f -> {
-            try (var in = Documents.class.getResourceAsStream(f + ".schema.json")) {
-                if (in == null) throw new IllegalStateException("schema of " + f + " is not on the class path");
-                return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                        .getSchema(in, InputFormat.JSON);
-            } catch (IOException e) {
-                throw new UncheckedIOException(e);
-            }
-        });
     }
 
     private interface Reading<T> {

@@ -1,7 +1,10 @@
 package palmtally.formats;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.Optional;
+import java.util.function.Function;
 import palmtally.core.practical.event.Observation;
+import palmtally.core.technique.Technique;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
 import tools.jackson.core.json.JsonFactory;
@@ -9,6 +12,7 @@ import tools.jackson.core.json.JsonFactoryBuilder;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.cfg.ContextAttributes;
 import tools.jackson.databind.cfg.EnumFeature;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -45,6 +49,13 @@ public final class Json {
                 .build());
     }
 
+    /** A mapper that also knows what a school calls its own, where a sequence names a technique that does not stand beside its blocks. */
+    public static JsonMapper.Builder knowing(
+            JsonMapper.Builder builder, Function<String, Optional<Technique>> techniques) {
+        return builder.defaultAttributes(
+                ContextAttributes.getEmpty().withSharedAttribute(SequenceJson.KNOWN, techniques));
+    }
+
     /** The same settings on any builder, so that the server speaks the very same JSON. */
     public static JsonMapper.Builder strict(JsonMapper.Builder builder) {
         return builder.enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
@@ -58,6 +69,7 @@ public final class Json {
                 .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
                 .addModule(EventJson.module())
                 .addModule(RuleJson.module())
+                .addModule(SequenceJson.module())
                 .changeDefaultPropertyInclusion(i -> i.withValueInclusion(JsonInclude.Include.NON_NULL));
     }
 }

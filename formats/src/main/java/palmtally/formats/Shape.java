@@ -26,6 +26,9 @@ import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.Texts;
 import palmtally.core.practical.event.Observation;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Step;
+import palmtally.core.technique.Technique;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -101,10 +104,17 @@ public final class Shape {
                 observation(node.get("kind"), there, under(at, "kind"), under(at, part.getName()));
                 continue;
             }
+            if (part.getType() == Technique.class && type == Step.class) {
+                // Named here; what it is stands beside the blocks.
+                value(there, String.class, null, under(at, part.getName()));
+                continue;
+            }
             boolean absent = there == null || there.isNull();
             if (absent && nullable(part.getAnnotatedType())) continue;
             value(there, part.getGenericType(), part.getAnnotatedType(), under(at, part.getName()));
         }
+        if (type == Sequence.class && node.has("techniques"))
+            list(node.get("techniques"), new Argument(Technique.class, null), under(at, "techniques"));
     }
 
     /** What an event carries is told by its kind, which stands beside it. */

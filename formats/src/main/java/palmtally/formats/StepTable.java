@@ -10,6 +10,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.BiConsumer;
@@ -73,6 +74,7 @@ public final class StepTable {
             "zones",
             "side",
             "hand",
+            "hand name",
             "from",
             "to",
             "depth",
@@ -137,10 +139,11 @@ public final class StepTable {
                 b.repeat().toString(),
                 text(x.id()),
                 text(x.name()),
-                x.technique(),
+                x.technique().id(),
                 list(x.zones()),
                 x.side().toString(),
                 x.tool().toString(),
+                text(x.hand()),
                 text(x.from()),
                 text(x.to()),
                 String.valueOf(x.depth()),
@@ -194,7 +197,7 @@ public final class StepTable {
      * @throws FormatException naming every faulty row once, by its number in the file as a spreadsheet counts (the header is row 1), with
      *     the first column at fault and all reasons; nothing is read then
      */
-    public static List<Sequence> read(String text) throws FormatException {
+    public static List<Sequence> read(String text, Techniques library) throws FormatException {
         if (text.length() > MOST_CHARACTERS)
             throw new FormatException(
                     List.of(new Fault("file", text.length() + " characters", "must be at most 16 MiB")));
@@ -217,7 +220,7 @@ public final class StepTable {
             throw new FormatException(
                     List.of(new Fault("file", "", "is no table of comma-separated values: " + e.getMessage())));
         }
-        return new Reading(records).sequences();
+        return new Reading(records, library).sequences();
     }
 
     /** One row on its way to a step. */
@@ -243,8 +246,10 @@ public final class StepTable {
         private final List<Fault> general = new ArrayList<>();
         private final Map<String, Integer> place = new LinkedHashMap<>();
         private final List<Row> rows = new ArrayList<>();
+        private final Techniques library;
 
-        Reading(List<CSVRecord> records) {
+        Reading(List<CSVRecord> records, Techniques library) {
+            this.library = library;
             if (records.isEmpty()) {
                 general.add(new Fault("row 1", "", "must be the header: " + String.join(", ", COLUMNS)));
                 return;
@@ -307,22 +312,33 @@ public final class StepTable {
                     : value;
         }
 
+        /** By id, name or nickname. */
+        private Optional<Technique> named(String cell) {
+            var known = library.find(cell);
+            if (known.isPresent()) return known;
+            return library.offered().stream()
+                    .filter(t -> t.name().equalsIgnoreCase(cell)
+                            || t.aliases().stream().anyMatch(a -> a.equalsIgnoreCase(cell)))
+                    .findFirst();
+        }
+
         private void step(Row row) {
             if (row.record.size() > place.size() && row.record.size() > COLUMNS.size())
                 row.fault("care", "is followed by more cells than there are columns");
             for (var need : NEEDED) if (cell(row, need).isEmpty()) row.fault(need, "is empty");
-            var technique = Techniques.standard().find(cell(row, "technique"));
+            var technique = named(cell(row, "technique"));
             if (technique.isEmpty() && !cell(row, "technique").isEmpty())
                 row.fault("technique", "is not in the library of techniques");
             var zones = new LinkedHashSet<Zone>();
             for (var part : parts(cell(row, "zones"))) pick(row, "zones", part, Zone.values(), zones::add);
             var edit = StepEdit.of(
                     cell(row, "step"),
-                    technique.orElse(Techniques.standard().get("effleurage")),
+                    technique.orElse(library.toUse("effleurage")),
                     zones.isEmpty() ? List.of(Zone.CALF) : List.copyOf(zones));
             if (!cell(row, "name").isEmpty()) edit.name = cell(row, "name");
             choose(row, "side", Sides.values(), (e, v) -> e.side = v, edit);
             choose(row, "hand", Tool.values(), (e, v) -> e.tool = v, edit);
+            edit.hand = blankToNull(cell(row, "hand name"));
             edit.from = blankToNull(cell(row, "from"));
             edit.to = blankToNull(cell(row, "to"));
             Double depth = real(row, "depth");

@@ -216,7 +216,7 @@ class CommandLineTest {
 
     @Test
     void a_newer_version_a_mistaken_format_and_a_missing_file_say_so() throws IOException {
-        assertThat(with("check", "sequence.json", f -> f.put("version", 2)).first())
+        assertThat(with("check", "sequence.json", f -> f.put("version", 3)).first())
                 .contains("newer Palm Tally");
         assertThat(run("check", EXAMPLES.resolve("practical.json").toString()).first())
                 .contains("meant for another command");

@@ -18,6 +18,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
+import palmtally.core.technique.Techniques;
 
 class StepTableTest {
     static Stream<Path> sequences() throws IOException {
@@ -35,7 +36,7 @@ class StepTableTest {
     @MethodSource("sequences")
     void what_is_written_is_read_back_the_same(Path file) throws Exception {
         var sequence = read(file);
-        var again = StepTable.read(StepTable.write(List.of(sequence)));
+        var again = StepTable.read(StepTable.write(List.of(sequence)), Techniques.SHIPPED);
         assertThat(again).containsExactly(sequence);
     }
 
@@ -43,7 +44,7 @@ class StepTableTest {
     void several_sequences_share_a_file() throws Exception {
         var all = new ArrayList<Sequence>();
         for (var file : sequences().toList()) all.add(read(file));
-        assertThat(StepTable.read(StepTable.write(all)))
+        assertThat(StepTable.read(StepTable.write(all), Techniques.SHIPPED))
                 .extracting(Sequence::id)
                 .isEqualTo(all.stream().map(Sequence::id).toList());
     }
@@ -55,20 +56,25 @@ class StepTableTest {
     @Test
     void cells_are_quoted_as_rfc_4180_says() throws Exception {
         var step = StepTable.read(
-                        HEAD + "s,b,a,effleurage,\"calf; achilles\",\"Long, \"\"slow\"\"\r\nglide\",2,passes,10,6")
+                        HEAD + "s,b,a,effleurage,\"calf; achilles\",\"Long, \"\"slow\"\"\r\nglide\",2,passes,10,6",
+                        Techniques.SHIPPED)
                 .get(0)
                 .steps()
                 .get(0);
         assertThat(step.name()).isEqualTo("Long, \"slow\"\r\nglide");
         assertThat(step.zones()).containsExactly(Zone.CALF, Zone.ACHILLES);
-        var back = StepTable.read(StepTable.write(StepTable.read(HEAD + "s,b,a,effleurage,calf,\"a \"\"b\"\"\",2,,,")))
+        var back = StepTable.read(
+                        StepTable.write(StepTable.read(
+                                HEAD + "s,b,a,effleurage,calf,\"a \"\"b\"\"\",2,,,", Techniques.SHIPPED)),
+                        Techniques.SHIPPED)
                 .get(0);
         assertThat(back.steps().get(0).name()).isEqualTo("a \"b\"");
     }
 
     @Test
     void what_a_spreadsheet_would_take_for_a_formula_is_defused_and_comes_back() throws Exception {
-        var plan = StepTable.read(HEAD + "s,b,a,effleurage,calf,\"'=1+1\",2,,,").get(0);
+        var plan = StepTable.read(HEAD + "s,b,a,effleurage,calf,\"'=1+1\",2,,,", Techniques.SHIPPED)
+                .get(0);
         assertThat(plan.steps().get(0).name()).isEqualTo("=1+1");
         assertThat(StepTable.write(List.of(plan))).contains(",'=1+1,").doesNotContain(",=1+1,");
     }
@@ -76,7 +82,9 @@ class StepTableTest {
     @Test
     void semicolons_and_a_byte_order_mark_of_a_spreadsheet_are_understood() throws Exception {
         var text = "\uFEFFsequence;block;step;technique;zones\r\ns;b;a;effleurage;\"calf; achilles\"\r\n";
-        assertThat(StepTable.read(text).get(0).steps()).extracting(Step::id).containsExactly("a");
+        assertThat(StepTable.read(text, Techniques.SHIPPED).get(0).steps())
+                .extracting(Step::id)
+                .containsExactly("a");
     }
 
     @ParameterizedTest
@@ -95,18 +103,19 @@ class StepTableTest {
                 ",b,a,effleurage,calf,,2,,, | row 2, sequence | empty"
             })
     void a_faulty_cell_is_told_by_row_and_column(String line, String where, String why) {
-        assertThatThrownBy(() -> StepTable.read(HEAD + line)).isInstanceOfSatisfying(FormatException.class, e -> {
-            assertThat(e.faults()).hasSize(1);
-            assertThat(e.faults().get(0).field()).isEqualTo(where);
-            assertThat(e.faults().get(0).reason()).contains(why);
-        });
+        assertThatThrownBy(() -> StepTable.read(HEAD + line, Techniques.SHIPPED))
+                .isInstanceOfSatisfying(FormatException.class, e -> {
+                    assertThat(e.faults()).hasSize(1);
+                    assertThat(e.faults().get(0).field()).isEqualTo(where);
+                    assertThat(e.faults().get(0).reason()).contains(why);
+                });
     }
 
     @Test
     void an_id_used_twice_and_a_link_to_nowhere_are_told_at_their_rows() {
         var text = "sequence,block,step,technique,zones,before\r\n"
                 + "s,b,a,effleurage,calf,b\r\ns,b,a,effleurage,calf,\r\ns,b,b,effleurage,calf,zzz\r\n";
-        assertThatThrownBy(() -> StepTable.read(text))
+        assertThatThrownBy(() -> StepTable.read(text, Techniques.SHIPPED))
                 .isInstanceOfSatisfying(
                         FormatException.class,
                         e -> assertThat(e.faults())
@@ -117,7 +126,7 @@ class StepTableTest {
     @ParameterizedTest
     @CsvSource({"''", "sequence", "'sequence,block,step,technique,zones'", "'a\"b,c'"})
     void an_empty_or_headless_file_is_refused(String text) {
-        assertThatThrownBy(() -> StepTable.read(text)).isInstanceOf(FormatException.class);
+        assertThatThrownBy(() -> StepTable.read(text, Techniques.SHIPPED)).isInstanceOf(FormatException.class);
     }
 
     /** Five thousand rows over ten sequences, forty of them broken in one of eight ways. */
@@ -143,12 +152,14 @@ class StepTableTest {
                 }
             text.append(String.join(",", cells)).append("\r\n");
         }
-        assertThatThrownBy(() -> StepTable.read(text.toString())).isInstanceOfSatisfying(FormatException.class, e -> {
-            var rows = e.faults().stream()
-                    .map(f -> Integer.valueOf(f.field().replaceAll("row (\\d+), .*", "$1")))
-                    .toList();
-            assertThat(rows).containsExactlyElementsOf(broken);
-            assertThat(e.faults()).allSatisfy(f -> assertThat(f.reason()).isNotBlank());
-        });
+        assertThatThrownBy(() -> StepTable.read(text.toString(), Techniques.SHIPPED))
+                .isInstanceOfSatisfying(FormatException.class, e -> {
+                    var rows = e.faults().stream()
+                            .map(f -> Integer.valueOf(f.field().replaceAll("row (\\d+), .*", "$1")))
+                            .toList();
+                    assertThat(rows).containsExactlyElementsOf(broken);
+                    assertThat(e.faults())
+                            .allSatisfy(f -> assertThat(f.reason()).isNotBlank());
+                });
     }
 }

@@ -14,6 +14,7 @@ import java.util.function.Consumer;
 import org.assertj.core.api.ThrowableAssert.ThrowingCallable;
 import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -97,16 +98,17 @@ class TermFileTest {
 
     @Test
     void techniques_come_back_the_same_and_stay_what_they_are() throws Exception {
-        var all = Documents.readTechniques(example("techniques.json"));
-        assertThat(all).hasSize(3);
-        assertThat(Documents.readTechniques(Documents.writeTechniques(all))).isEqualTo(all);
-        var standard = List.copyOf(Techniques.standard().all());
-        assertThat(Documents.readTechniques(Documents.writeTechniques(standard)))
-                .isEqualTo(standard);
-        var other = changed("techniques.json", f -> {
-            ((ObjectNode) f.get("techniques").get(0)).put("strong", true);
-            ((ObjectNode) f.get("techniques").get(1)).put("id", "moonwalk");
-        });
-        refused(() -> Documents.readTechniques(other), "/techniques/effleurage", "/techniques/moonwalk");
+        var school = Documents.readTechniques(example("techniques.json"));
+        assertThat(school.own()).extracting(Technique::id).contains("harbour-sweep");
+        assertThat(school.hands()).isNotEmpty();
+        assertThat(Documents.readTechniques(Documents.write(school))).isEqualTo(school);
+        assertThat(Documents.readTechniques(Documents.write(Techniques.SHIPPED)))
+                .isEqualTo(Techniques.SHIPPED);
+        var other = changed(
+                "techniques.json",
+                f -> ((ObjectNode) f.get("techniques").get(0))
+                        .put("id", "effleurage")
+                        .put("stroke", "traction"));
+        refused(() -> Documents.readTechniques(other), "/techniques/effleurage");
     }
 }

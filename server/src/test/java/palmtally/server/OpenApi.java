@@ -23,6 +23,9 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import palmtally.core.finding.Rule;
 import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Observation;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Step;
+import palmtally.core.technique.Technique;
 import palmtally.server.people.Me;
 
 /**
@@ -75,6 +78,14 @@ class OpenApi {
                 Observation.KINDS.keySet().forEach(kind::addEnumItem);
                 target.addProperty("kind", kind);
                 required.add("kind");
+            }
+            if (raw == Step.class) target.addProperty("technique", new StringSchema());
+            if (raw == Sequence.class) {
+                target.addProperty(
+                        "techniques",
+                        new ArraySchema()
+                                .items(context.resolve(new AnnotatedType(Technique.class).resolveAsRef(true))));
+                required.add("techniques");
             }
             target.setRequired(java.util.List.copyOf(required));
             return schema;

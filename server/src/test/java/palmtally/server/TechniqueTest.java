@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.core.technique.Techniques;
 import palmtally.formats.Documents;
 import palmtally.formats.Json;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** The library of techniques: where each is used, and who follows a change. */
@@ -70,7 +72,13 @@ class TechniqueTest {
         assertThat(clash.text()).contains("Effleurage with loose fist");
         assertThat(nadia.post("/api/techniques/petrissage/try", "{\"depth\":7}").text())
                 .contains("must be 0 to 5");
+        assertThat(nadia.post("/api/techniques/petrissage/try", "{\"stroke\":\"traction\"}")
+                        .text())
+                .contains("must stay what it is");
         assertThat(nadia.post("/api/techniques/moonwalk/try", "{}").status()).isEqualTo(404);
+        assertThat(nadia.post("/api/techniques", "{\"name\":\"Traction\"}").text())
+                .contains("is what \\\"Traction\\\" is called");
+        assertThat(nadia.post("/api/techniques", "{\"name\":\" \"}").status()).isEqualTo(422);
         assertThat(Visitor.as(app.url(), "olle")
                         .put("/api/techniques/petrissage", "{\"from\":0,\"depth\":2}")
                         .status())
@@ -81,24 +89,113 @@ class TechniqueTest {
     void the_library_goes_out_and_comes_in_whole_or_not_at_all(App.Running app) throws Exception {
         var nadia = Visitor.as(app.url(), "nadia");
         var text = nadia.get("/api/techniques/file").text();
-        var all = Documents.readTechniques(text);
-        assertThat(all).hasSize(26);
+        assertThat(Documents.readTechniques(text).all())
+                .hasSizeGreaterThanOrEqualTo(Techniques.SHIPPED.all().size());
         var file = (ObjectNode) Json.MAPPER.readTree(text);
-        var heat = one(file, "cold");
-        ((ObjectNode) heat).put("caution", "Not on numb skin.");
+        var cold = one(file, "cold");
+        ((ObjectNode) cold).put("caution", "Not on numb skin.");
         var preview =
                 nadia.post("/api/techniques/incoming/preview", given(file)).json();
-        for (var c : preview)
+        for (var c : preview.get("techniques"))
             assertThat(c.get("changes").asBoolean())
                     .isEqualTo(c.get("id").asString().equals("cold"));
-        ((ObjectNode) one(file, "petrissage")).put("name", "Something else");
+        ((ObjectNode) one(file, "petrissage")).put("stroke", "traction");
         var refused = nadia.post("/api/techniques/incoming", given(file));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.text()).contains("must stay what it is");
         assertThat(nadia.get("/api/techniques/file").text()).isEqualTo(text);
-        ((ObjectNode) one(file, "petrissage")).put("name", "Petrissage (kneading)");
+        ((ObjectNode) one(file, "petrissage")).put("stroke", "petrissage");
         assertThat(nadia.post("/api/techniques/incoming", given(file)).status()).isEqualTo(200);
         assertThat(nadia.get("/api/techniques/file").text()).contains("Not on numb skin.");
+    }
+
+    /** A technique with a nickname, used in a sequence, retired, and what was made with it stays as it is. */
+    @Test
+    void a_school_adds_its_own_uses_it_and_retires_it(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var own = nadia.post(
+                "/api/techniques",
+                "{\"name\":\"Harbour sweep\",\"like\":\"forearm-glide\",\"otherwise\":{\"aliases\":[\"tide\"],"
+                        + "\"stroke\":\"fascia-direct\",\"depth\":3,\"hand\":\"soft forearm\",\"topics\":[\"abdominal\"],"
+                        + "\"dose\":{\"kind\":\"passes\",\"count\":4,\"seconds\":12.0},"
+                        + "\"window\":{\"per\":\"pass\",\"least\":8.0,\"most\":20.0}}}");
+        assertThat(own.status()).isEqualTo(201);
+        assertThat(own.json().get("technique").get("id").asString()).isEqualTo("harbour-sweep");
+        assertThat(own.json().get("windows").toString()).contains("8–20 s a pass");
+        var step = nadia.post("/api/drafts/step", "{\"text\":\"tide calf x2 30s\",\"id\":\"n1\"}")
+                .json();
+        assertThat(step.get("technique").asString()).isEqualTo("harbour-sweep");
+        assertThat(step.get("hand").asString()).isEqualTo("soft forearm");
+        var plan = (ObjectNode) nadia.get("/api/sequences/neck").json().get("sequence");
+        plan.put("id", "own-plan").put("name", "Own plan");
+        ((ArrayNode) plan.get("blocks").get(1).get("steps")).add(step);
+        var saved = nadia.put("/api/sequences/own-plan", "{\"from\":0,\"sequence\":" + plan + "}");
+        assertThat(saved.status()).isEqualTo(200);
+        var findings = saved.json().get("plan").get("findings").toString();
+        assertThat(findings).contains("gives 30 s a pass; this school says 8 to 20 s a pass");
+        assertThat(findings).contains("about abdominal work");
+        var used = one(nadia.get("/api/techniques").json(), "harbour-sweep");
+        assertThat(used.get("uses").toString()).contains("own-plan");
+        var file = nadia.get("/api/sequences/own-plan/file").text();
+        var version = saved.json().get("sequence");
+        // Retired and deeper: what was made with it stays, and is not offered any more.
+        var retired = nadia.put(
+                "/api/techniques/harbour-sweep", "{\"from\":" + used.get("version") + ",\"retired\":true,\"depth\":5}");
+        assertThat(retired.status()).isEqualTo(200);
+        assertThat(nadia.get("/api/sequences/own-plan").json().get("sequence")).isEqualTo(version);
+        assertThat(nadia.post("/api/drafts/step", "{\"text\":\"tide calf\",\"id\":\"n1\"}")
+                        .status())
+                .isEqualTo(422);
+        assertThat(nadia.post("/api/drafts/check", "{\"sequence\":" + version + "}")
+                        .status())
+                .isEqualTo(200);
+        assertThat(Documents.readSequence(file).techniques())
+                .anySatisfy(t -> assertThat(t.depth() + t.name()).isEqualTo("3Harbour sweep"));
+    }
+
+    @Test
+    void a_sequence_brings_a_technique_that_nobody_knew(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var file = (ObjectNode)
+                Json.MAPPER.readTree(nadia.get("/api/sequences/neck/file").text());
+        var plan = (ObjectNode) file.get("sequence");
+        plan.put("id", "brought").put("name", "Brought");
+        var technique = (ObjectNode) plan.get("techniques").get(0).deepCopy();
+        technique.put("id", "gull-press").put("name", "Gull press").putArray("aliases");
+        ((ArrayNode) plan.get("techniques")).add(technique);
+        ((ObjectNode) plan.get("blocks").get(0).get("steps").get(0)).put("technique", "gull-press");
+        var given = Json.MAPPER.createObjectNode().put("kind", "sequence").put("text", file.toString());
+        var preview =
+                nadia.post("/api/sequences/incoming/preview", given.toString()).json();
+        assertThat(preview.get(0).get("brings").toString()).isEqualTo("[\"Gull press\"]");
+        assertThat(nadia.get("/api/techniques/gull-press").status()).isEqualTo(404);
+        assertThat(nadia.post("/api/sequences/incoming", given.toString()).status())
+                .isEqualTo(200);
+        assertThat(nadia.get("/api/techniques/gull-press").json().get("ships").asBoolean())
+                .isFalse();
+        assertThat(nadia.post("/api/sequences/incoming", given.toString()).status())
+                .isEqualTo(200);
+        ((ObjectNode) plan.get("blocks").get(0).get("steps").get(0)).put("technique", "nobody-knows");
+        var unknown = given.put("text", file.toString()).toString();
+        assertThat(nadia.post("/api/sequences/incoming", unknown).text())
+                .contains("/sequence/blocks/0/steps/0/technique", "is not in the library of techniques");
+    }
+
+    @Test
+    void hands_have_words_of_the_school(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        int from = nadia.get("/api/hands").json().get("version").asInt();
+        var words = "{\"from\":" + from + ",\"hands\":[{\"name\":\"river stone\",\"like\":\"palm\"}]}";
+        assertThat(nadia.put("/api/hands", words).status()).isEqualTo(200);
+        assertThat(nadia.put("/api/hands", words).status()).isEqualTo(409);
+        var step = nadia.post("/api/drafts/step", "{\"text\":\"glide calf river stone\",\"id\":\"n\"}")
+                .json();
+        assertThat(step.get("tool").asString() + " " + step.get("hand").asString())
+                .isEqualTo("palm river stone");
+        assertThat(nadia.get("/api/catalogue").json().get("hands").toString()).contains("river stone");
+        assertThat(nadia.get("/api/techniques/file").text()).contains("river stone");
+        var clash = "{\"from\":" + (from + 1) + ",\"hands\":[{\"name\":\"Traction\",\"like\":\"palm\"}]}";
+        assertThat(nadia.put("/api/hands", clash).text()).contains("is what");
     }
 
     private static JsonNode one(ObjectNode file, String id) {

@@ -83,8 +83,7 @@ public record Moment(
     private static List<Cue> cues(Span span, Profile profile) {
         var step = span.stint().step();
         var cues = new ArrayList<Cue>();
-        cues.add(new Cue(
-                Criterion.MECHANICS, "Stand", step.stance() + ", " + step.tool().label()));
+        cues.add(new Cue(Criterion.MECHANICS, "Stand", step.stance() + ", " + step.handWords()));
         cues.add(new Cue(
                 Criterion.ORDER,
                 "Travel",
@@ -127,7 +126,7 @@ public record Moment(
                 return (ceiling.high() == 1 ? "skin weight only: " : "depth " + ceiling.low() + " at most: ")
                         + ceiling.why();
         }
-        return library.find(step.technique()).map(t -> t.caution()).orElse(null);
+        return library.find(step.technique().id()).orElse(step.technique()).caution();
     }
 
     private static @Nullable Beat beat(Dose dose) {

@@ -299,7 +299,7 @@ final class CommunicationScore {
                 .toList();
         for (var doings : stints.values()) {
             var first = doings.get(0);
-            if (first.step().library().stroke() != Stroke.TRIGGER_POINT) continue;
+            if (first.step().technique().stroke() != Stroke.TRIGGER_POINT) continue;
             var asked = new ArrayList<Moment<Say>>();
             for (var d : doings)
                 asked.addAll(all.subList(Sorted.firstAt(all, d.start()), Sorted.firstAt(all, d.end() + 1)));
@@ -355,7 +355,7 @@ final class CommunicationScore {
         for (var doings : stints.values()) {
             var d = doings.get(0);
             long end = doings.stream().mapToLong(Run.Done::end).max().orElse(d.end());
-            if (d.step().library().strong()) {
+            if (d.step().technique().strong()) {
                 long from = Math.max(0, d.start() - WARN_BEFORE);
                 long to = Math.min(run.end(), d.start() + WARN_AFTER);
                 var warned = between(warnings, from, d.start() + WARN_AFTER);

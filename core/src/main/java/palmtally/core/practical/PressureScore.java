@@ -486,8 +486,7 @@ final class PressureScore {
     private @Nullable DoseWindow window(Step step) {
         return DoseWindow.of(step, profile)
                 .filter(w -> w.per() == DoseTable.Per.HOLD)
-                .orElseGet(() -> new DoseWindow(
-                        DoseTable.Per.HOLD, planned(step) * (1 - AROUND_PLAN), planned(step) * (1 + AROUND_PLAN)));
+                .orElseGet(() -> DoseWindow.around(planned(step), AROUND_PLAN));
     }
 
     /** Taps of one step in a row, at least three, make one rate: (taps − 1) ÷ time, a second; too fast is one that earns nothing. */
@@ -515,7 +514,7 @@ final class PressureScore {
             var mine = between(taps, done.start(), done.end());
             if (mine.size() < 3) continue;
             var zone = done.step().zones().get(0);
-            var row = DoseTable.find(done.step().library(), zone).filter(DoseTable.Row::hasRate);
+            var row = DoseTable.find(done.step().technique(), zone).filter(DoseTable.Row::hasRate);
             double planned =
                     done.step().dose().perSecond() != null ? done.step().dose().perSecond() : 0;
             if (row.isEmpty() && planned == 0) continue;

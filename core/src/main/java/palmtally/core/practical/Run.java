@@ -372,7 +372,7 @@ public final class Run {
 
         /** Hands go on to something else: heat and cold stay where they are. */
         private void leave() {
-            if (step != null && step.library().stroke().passiveModality()) {
+            if (step != null && step.technique().stroke().passiveModality()) {
                 beside.put(
                         new Stint.Key(step.id(), side),
                         new Beside(step, side, stepSince, stepEvent, List.copyOf(touching)));

@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import palmtally.core.Choice;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.finding.Rule;
+import palmtally.core.technique.ScopeTopic;
 
 /**
  * Everything about which teachers disagree, as questions with their answers. Each is said once, by a {@link Pick} where the profile

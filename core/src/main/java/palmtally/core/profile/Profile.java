@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import palmtally.core.Choice;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
@@ -16,12 +17,15 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.technique.DoseTable;
+import palmtally.core.technique.ScopeTopic;
+import palmtally.core.technique.Techniques;
 
 /**
  * Every threshold, weight and either/or of one school. Two ship, {@link #bySeconds()} and {@link #byResponse()}; they disagree
  * where teachers do. All values are common practice, no source, unless a source is named.
  *
  * @param terms what a term plan is held to
+ * @param techniques what it does otherwise than the techniques that ship, and its own
  * @param scope how each topic that may be beyond scope is taught
  * @param severities what each rule is worth here; a rule that is not named keeps its own severity
  */
@@ -39,6 +43,7 @@ public record Profile(
         Growth growth,
         Ways ways,
         Terms terms,
+        Techniques techniques,
         Map<ScopeTopic, ScopeTopic.Level> scope,
         Map<Rule, Severity> severities) {
 
@@ -750,6 +755,11 @@ public record Profile(
         return Rows.write(Rows.write(this, List.of("id"), newId), List.of("name"), newName);
     }
 
+    /** The same school with other techniques. */
+    public Profile teaching(Techniques to) {
+        return Rows.write(this, List.of("techniques"), to);
+    }
+
     public Profile withScope(Map<ScopeTopic, ScopeTopic.Level> to) {
         return Rows.write(this, List.of("scope"), to);
     }
@@ -793,6 +803,7 @@ public record Profile(
                 Rows.shipped(Growth.class, b),
                 Rows.shipped(Ways.class, b),
                 Rows.shipped(Terms.class, b),
+                Techniques.SHIPPED,
                 scope,
                 Map.of());
     }

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
+import palmtally.core.technique.Techniques;
 
 /** A profile is made of records, of maps by enums, and of the rows that stand at their parts: what is read, changed and shipped by a path. */
 final class Rows {
@@ -45,7 +46,7 @@ final class Rows {
     }
 
     private static boolean section(RecordComponent part) {
-        return part.getType().isRecord() && part.getType() != Band.class;
+        return part.getType().isRecord() && part.getType() != Band.class && part.getType() != Techniques.class;
     }
 
     static List<String> below(List<String> path, String name) {

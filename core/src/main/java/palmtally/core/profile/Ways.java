@@ -1,6 +1,7 @@
 package palmtally.core.profile;
 
 import java.util.Locale;
+import palmtally.core.Choice;
 
 /**
  * The either/ors of one school that are no numbers: where teachers disagree, each takes a side (common practice, no source).

@@ -1,6 +1,7 @@
 package palmtally.core.sequence;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -8,6 +9,7 @@ import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.technique.Technique;
 
 /** What lies between two versions of a sequence, as sentences people read. */
 public final class Difference {
@@ -18,10 +20,10 @@ public final class Difference {
     private static Map<String, Function<Step, @Nullable Object>> fields() {
         var fields = new LinkedHashMap<String, Function<Step, @Nullable Object>>();
         fields.put("name", Step::name);
-        fields.put("technique", s -> s.library().name());
+        fields.put("technique", s -> s.technique().name());
         fields.put("zones", s -> s.zones().stream().map(z -> z.label()).collect(Collectors.joining(", ")));
         fields.put("side", Step::side);
-        fields.put("hand", s -> s.tool().label());
+        fields.put("hand", Step::handWords);
         fields.put("depth", Step::depth);
         fields.put("band", Step::band);
         fields.put("dose", s -> s.dose().words());
@@ -74,6 +76,10 @@ public final class Difference {
                         + step.dose().words() + ".");
         moved(all, had, has);
         for (var step : has) before.step(step.id()).ifPresent(old -> changed(all, place(has, step), old, step));
+        var was = new HashMap<String, Technique>();
+        before.techniques().forEach(t -> was.put(t.id(), t));
+        for (var t : after.techniques())
+            if (was.containsKey(t.id()) && !t.equals(was.get(t.id()))) all.add("What “" + t.name() + "” is changed.");
         return all;
     }
 

@@ -31,7 +31,7 @@ public enum Phase {
             case STILL_HOLD -> SETTLE;
             case EFFLEURAGE, PETRISSAGE, VIBRATION -> technique.depth() >= 4 ? TREAT : WARM;
             case STRETCH, RANGE_OF_MOTION, CONTRACT_RELAX -> LENGTHEN;
-            case HEAT, COLD, TAPOTEMENT -> RESET;
+            case HEAT, COLD, ICE_MASSAGE, TAPOTEMENT, RESET -> Phase.RESET;
             default -> TREAT;
         };
     }

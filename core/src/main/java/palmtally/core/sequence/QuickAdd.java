@@ -37,10 +37,9 @@ public final class QuickAdd {
     private static final Pattern RATE = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:/\\s*s|a second|hz)");
     private static final Pattern DEPTH = Pattern.compile("(?:depth|d)\\s*(\\d)");
 
-    private static final Map<String, Consumer<QuickAdd>> STANDARD = words(Techniques.standard());
-
     private @Nullable Technique technique;
     private @Nullable Tool tool;
+    private @Nullable String hand;
     private final List<Zone> zones = new ArrayList<>();
     private @Nullable Sides side;
     private @Nullable Integer depth;
@@ -61,9 +60,14 @@ public final class QuickAdd {
     private final Techniques library;
     private final Map<String, Consumer<QuickAdd>> known;
 
+    /** Words of the longest phrase that is known. */
+    private final int longest;
+
     private QuickAdd(Techniques library) {
         this.library = library;
-        known = library == Techniques.standard() ? STANDARD : words(library);
+        known = words(library);
+        longest =
+                known.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
     }
 
     /**
@@ -89,6 +93,11 @@ public final class QuickAdd {
         put(words, "fist", q -> q.tool = Tool.LOOSE_FIST);
         put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
         put(words, "heel", q -> q.tool = Tool.HEEL_OF_HAND);
+        for (var hand : library.hands())
+            put(words, hand.name(), q -> {
+                q.tool = hand.like();
+                q.hand = hand.name();
+            });
         for (var zone : Zone.values()) {
             Consumer<QuickAdd> set = q -> q.zones.add(zone);
             put(words, zone.toString(), set);
@@ -98,13 +107,13 @@ public final class QuickAdd {
             if (inside.find()) put(words, inside.group(1), set);
         }
         everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zones.add(zone))));
-        put(words, "glide", q -> q.technique = q.library.get("effleurage"));
-        put(words, "friction", q -> q.technique = q.library.get("circular-friction"));
-        put(words, "stripping", q -> q.technique = q.library.get("stripping-fingers"));
-        put(words, "point", q -> q.technique = q.library.get("trigger-point"));
-        put(words, "kneading", q -> q.technique = q.library.get("petrissage"));
-        put(words, "hold", q -> q.technique = q.library.get("still-hold"));
-        put(words, "thumb strip", q -> q.technique = q.library.get("stripping-thumb"));
+        put(words, "glide", q -> q.technique = q.library.toUse("effleurage"));
+        put(words, "friction", q -> q.technique = q.library.toUse("circular-friction"));
+        put(words, "stripping", q -> q.technique = q.library.toUse("stripping-fingers"));
+        put(words, "point", q -> q.technique = q.library.toUse("trigger-point"));
+        put(words, "kneading", q -> q.technique = q.library.toUse("petrissage"));
+        put(words, "hold", q -> q.technique = q.library.toUse("still-hold"));
+        put(words, "thumb strip", q -> q.technique = q.library.toUse("stripping-thumb"));
         each(words, Sides.values(), (q, v) -> q.side = v);
         put(words, "l", q -> q.side = Sides.LEFT);
         put(words, "r", q -> q.side = Sides.RIGHT);
@@ -128,11 +137,11 @@ public final class QuickAdd {
         put(words, "until soft", q -> q.untilSoft = true);
         put(words, "until it softens", q -> q.untilSoft = true);
         // Last, so that a nickname wins over a phase of the same name: it brings the phase along.
-        for (var t : library.all()) {
+        for (var t : library.offered()) {
             Consumer<QuickAdd> set = q -> q.technique = t;
             put(words, t.id(), set);
             put(words, t.name(), set);
-            put(words, t.name().replaceAll("\\s*\\(.*\\)", "").replace(",", ""), set);
+            put(words, t.shortName(), set);
             t.aliases().forEach(a -> put(words, a, set));
         }
         return words;
@@ -195,7 +204,7 @@ public final class QuickAdd {
         var tokens = rest.isBlank() ? new String[0] : rest.trim().split("\\s+");
         for (int at = 0; at < tokens.length; ) {
             int used = 0;
-            for (int length = Math.min(6, tokens.length - at); length > 0 && used == 0; length--) {
+            for (int length = Math.min(longest, tokens.length - at); length > 0 && used == 0; length--) {
                 var meaning = meaning(String.join(" ", List.of(tokens).subList(at, at + length)));
                 if (meaning == null) continue;
                 meaning.accept(this);
@@ -309,8 +318,11 @@ public final class QuickAdd {
             if (before.sheet() != Sheet.COVERED) edit.sheet = before.sheet();
             if (zones.isEmpty()) edit.side = before.side();
         }
-        edit.name = t.name().replaceAll("\\s*\\(.*\\)", "");
-        if (tool != null) edit.tool = tool;
+        edit.name = t.shortName();
+        if (tool != null) {
+            edit.tool = tool;
+            edit.hand = hand;
+        }
         if (side != null) edit.side = side;
         if (depth != null) edit.depth = depth;
         if (sheet != null) edit.sheet = sheet;
@@ -326,7 +338,7 @@ public final class QuickAdd {
     }
 
     private Technique usual(Tool tool) {
-        return library.get(
+        return library.toUse(
                 switch (tool) {
                     case LOOSE_FIST, KNUCKLES -> "fist-glide";
                     case FOREARM, ELBOW -> "forearm-glide";

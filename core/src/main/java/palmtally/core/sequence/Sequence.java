@@ -15,6 +15,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
+import palmtally.core.technique.Technique;
 
 /**
  * A planned sequence. Immutable: an edit returns another.
@@ -60,6 +61,35 @@ public record Sequence(
                     "must hold at most " + MOST_STEPS + " steps. Maybe split it into several sequences"));
         else faults.addAll(linkFaults(blocks));
         if (!faults.isEmpty()) throw new InvalidValue("sequence", faults);
+        blocks = oneMeaning(blocks);
+    }
+
+    /** An id means one technique throughout: that of the first step that names it. */
+    private static List<Block> oneMeaning(List<Block> blocks) {
+        var meant = meant(blocks);
+        boolean agree = blocks.stream()
+                .allMatch(b -> b.steps().stream()
+                        .allMatch(s ->
+                                s.technique().equals(meant.get(s.technique().id()))));
+        if (agree) return blocks;
+        return blocks.stream()
+                .map(b -> b.withSteps(b.steps().stream()
+                        .map(s -> s.with(e ->
+                                e.technique = meant.getOrDefault(s.technique().id(), s.technique())))
+                        .toList()))
+                .toList();
+    }
+
+    private static Map<String, Technique> meant(List<Block> blocks) {
+        var meant = new LinkedHashMap<String, Technique>();
+        for (var block : blocks)
+            for (var step : block.steps()) meant.putIfAbsent(step.technique().id(), step.technique());
+        return meant;
+    }
+
+    /** The techniques it was made with, in the order of their first steps. */
+    public List<Technique> techniques() {
+        return List.copyOf(meant(blocks).values());
     }
 
     private static List<Fault> linkFaults(List<Block> blocks) {

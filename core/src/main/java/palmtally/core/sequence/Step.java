@@ -15,11 +15,10 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
-import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /**
@@ -27,8 +26,10 @@ import palmtally.core.technique.Tool;
  *
  * @param id unique in its sequence
  * @param name what is done, in the teacher's words
- * @param technique id in the library of techniques
+ * @param technique as it was when the step was made or followed it
  * @param zones what is worked on, at least one
+ * @param tool the hand, as the rules know it
+ * @param hand the school's own word for it, or null
  * @param from landmark where a stroke starts, or null
  * @param to landmark where it ends, or null
  * @param depth intended, 0–5
@@ -46,10 +47,11 @@ import palmtally.core.technique.Tool;
 public record Step(
         String id,
         String name,
-        String technique,
+        Technique technique,
         List<Zone> zones,
         Sides side,
         Tool tool,
+        @Nullable String hand,
         @Nullable String from,
         @Nullable String to,
         int depth,
@@ -79,8 +81,8 @@ public record Step(
         var faults = new ArrayList<Fault>();
         if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
         if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
-        if (Techniques.standard().find(technique).isEmpty())
-            faults.add(new Fault("technique", technique, "is not in the library of techniques"));
+        if (hand != null && (hand.isBlank() || hand.length() > 60))
+            faults.add(new Fault("hand", hand, "must be 1 to 60 characters"));
         if (zones.isEmpty()) faults.add(new Fault("zones", "[]", "needs at least one zone"));
         if (depth < 0 || depth > 5) faults.add(new Fault("depth", String.valueOf(depth), "must be 0 to 5"));
         positive(faults, "minimumSeconds", minimumSeconds);
@@ -95,8 +97,9 @@ public record Step(
             faults.add(new Fault(field, value.toString(), "must be above 0 and at most 3600"));
     }
 
-    public Technique library() {
-        return Techniques.standard().get(technique);
+    /** The hand in the school's own word, else in the trade's. */
+    public String handWords() {
+        return hand != null ? hand : tool.label();
     }
 
     /** Where the client's number should stay: the step's own band, or the profile's for gentle and for specific work. */
@@ -110,12 +113,13 @@ public record Step(
     /** Topics that may be beyond scope somewhere and that it touches. */
     public Set<ScopeTopic> topics() {
         var topics = EnumSet.noneOf(ScopeTopic.class);
-        var stroke = library().stroke();
+        topics.addAll(technique.topics());
+        var stroke = technique.stroke();
         if (zones.stream().anyMatch(Zone.FRONT_OF_NECK::contains)) topics.add(ScopeTopic.FRONT_OF_NECK);
         if (zones.contains(Zone.INSIDE_MOUTH)) topics.add(ScopeTopic.INSIDE_MOUTH);
         if (zones.contains(Zone.BREAST)) topics.add(ScopeTopic.BREAST_TISSUE);
         if (stroke == Stroke.JOINT_GLIDE) topics.add(ScopeTopic.JOINT_MOVEMENT);
-        if (stroke.passiveModality()) topics.add(ScopeTopic.HEAT_AND_COLD);
+        if (stroke.passiveModality() || stroke.cools()) topics.add(ScopeTopic.HEAT_AND_COLD);
         if (zones.stream().anyMatch(z -> z.unit() == DrapeUnit.ABDOMEN)) topics.add(ScopeTopic.ABDOMINAL);
         if (say.stream().anyMatch(s -> ScopeWords.EXERCISE.in(s.words()))) topics.add(ScopeTopic.EXERCISE_ADVICE);
         if (ScopeWords.DIAGNOSIS.in(name) || say.stream().anyMatch(s -> ScopeWords.DIAGNOSIS.in(s.words())))
@@ -138,7 +142,7 @@ public record Step(
         return depth > 0
                 && depth < firmDepth
                 && !tool.pointed()
-                && library().stroke().warming();
+                && technique.stroke().warming();
     }
 
     /** Whether it is still hands through the sheet before the work begins: no treatment, so it asks no permission and starts no order. */
@@ -167,7 +171,7 @@ public record Step(
 
     /** Whether it gives length, by whoever moves. */
     public boolean lengthens() {
-        var stroke = library().stroke();
+        var stroke = technique.stroke();
         return stroke == Stroke.PIN_AND_LENGTHEN || stroke == Stroke.STRETCH || stroke == Stroke.RANGE_OF_MOTION;
     }
 

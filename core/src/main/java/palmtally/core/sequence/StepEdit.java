@@ -16,10 +16,11 @@ import palmtally.core.technique.Tool;
 public final class StepEdit {
     public String id;
     public String name;
-    public String technique;
+    public Technique technique;
     public List<Zone> zones;
     public Sides side;
     public Tool tool;
+    public @Nullable String hand;
     public @Nullable String from;
     public @Nullable String to;
     public int depth;
@@ -49,6 +50,7 @@ public final class StepEdit {
         zones = new ArrayList<>(s.zones());
         side = s.side();
         tool = s.tool();
+        hand = s.hand();
         from = s.from();
         to = s.to();
         depth = s.depth();
@@ -75,11 +77,12 @@ public final class StepEdit {
     private StepEdit(String id, Technique t, List<Zone> on) {
         this.id = id;
         name = t.name();
-        technique = t.id();
+        technique = t;
         zones = new ArrayList<>(on);
         boolean paired = on.stream().anyMatch(Zone::paired);
         side = paired ? Sides.EACH : Sides.MIDLINE;
         tool = t.tool();
+        hand = t.hand();
         depth = t.depth();
         dose = t.dose();
         lubricant = t.stroke().grip() ? Lubricant.DRY : Lubricant.FILM;
@@ -103,13 +106,14 @@ public final class StepEdit {
     }
 
     /** A gentle step in the place of another: same zones, side and position, everything else its own. */
-    public Step made(String id, String name, String technique, Tool tool, int depth, double seconds, Phase phase) {
+    public Step made(String id, String name, Technique technique, Tool tool, int depth, double seconds, Phase phase) {
         this.id = id;
         this.name = name;
         this.technique = technique;
         this.tool = tool;
         this.depth = depth;
         this.phase = phase;
+        hand = null;
         from = null;
         to = null;
         band = null;
@@ -141,6 +145,7 @@ public final class StepEdit {
                 zones,
                 side,
                 tool,
+                hand,
                 from,
                 to,
                 depth,

@@ -9,9 +9,7 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
-import palmtally.core.technique.DoseTable;
 import palmtally.core.technique.Technique;
-import palmtally.core.technique.Techniques;
 
 /**
  * A pattern of steps that teachers repeat: written once and laid over zones, muscles or points. What comes out obeys the profile where
@@ -70,7 +68,7 @@ public enum Template {
     public static Sequence bare(String id, String name, Region region, double slotSeconds, Zone on, Profile profile) {
         var sensitive = profile.draping().sensitive();
         var zone = sensitive.contains(on) ? Zone.neutral(on.usualPosition(), sensitive) : on;
-        var open = StepEdit.of("settle", Techniques.standard().get("still-hold"), List.of(zone));
+        var open = StepEdit.of("settle", profile.techniques().toUse("still-hold"), List.of(zone));
         open.position = on.usualPosition();
         open.name = "Agree and settle";
         open.depth = Math.min(1, zone.ceiling().map(Zone.Ceiling::low).orElse(1));
@@ -194,9 +192,9 @@ public enum Template {
         }
 
         void add(String id, String technique, int depth, Phase phase) {
-            Technique t = Techniques.standard().get(technique);
+            Technique t = profile.techniques().toUse(technique);
             var e = StepEdit.of(id, t, List.of(zone));
-            e.name = t.name().replaceAll("\\s*\\(.*\\)", "");
+            e.name = t.shortName();
             e.depth = Math.min(Math.min(depth, ceiling(zone, profile)), deepest + (deepest == 0 ? 2 : 1));
             e.phase = phase;
             boolean sensitive = profile.draping().sensitive().contains(zone);
@@ -210,8 +208,7 @@ public enum Template {
             if (phase == Phase.WARM && list.isEmpty()) e.dose = Dose.passes(4, 10);
             if (phase == Phase.FLUSH) e.dose = Dose.passes(2, 10);
             if (technique.equals("petrissage")) e.dose = Dose.seconds(40);
-            var row = DoseTable.find(t, zone);
-            row.ifPresent(r -> e.dose = DoseWindow.of(r, profile).clamp(e.dose));
+            DoseWindow.of(t, List.of(zone), profile).ifPresent(w -> e.dose = w.clamp(e.dose));
             if (t.strong()) e.say.add(Saying.of(SayKind.WARNS, "This may feel strong; tell me and I ease at once."));
             if (technique.equals("trigger-point")) {
                 e.say.add(Saying.of(SayKind.INTERVIEW, "Is it tender? What number, 0 to 10? Does it travel?"));

@@ -98,7 +98,7 @@ public record Timeline(List<Span> spans, double totalSeconds) {
                     + cost.values().stream().mapToDouble(Double::doubleValue).sum();
             for (var half : halves) start = Math.max(start, busyUntil.getOrDefault(half, 0.0));
             double end = start + stint.dose().totalSeconds();
-            boolean passive = step.library().stroke().passiveModality();
+            boolean passive = step.technique().stroke().passiveModality();
             hands = passive ? start : end;
             for (var half : halves) busyUntil.merge(half, end, Math::max);
             total = Math.max(total, end);

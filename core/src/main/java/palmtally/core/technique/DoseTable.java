@@ -1,5 +1,6 @@
 package palmtally.core.technique;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -31,12 +32,17 @@ public final class DoseTable {
      * One row. The first that fits a technique and a zone wins, so rows for a site stand before those for any site.
      */
     public enum Row {
-        JAW("jaw muscles", null, null, EnumSet.of(Zone.JAW_MUSCLES), Per.WHOLE, 120, 180, "both sides") {
+        JAW("jaw muscles", null, EnumSet.of(Zone.JAW_MUSCLES), Per.WHOLE, 120, 180, "both sides") {
             /** Jaw muscles want minutes, both sides, and are usually demonstrated far too short. */
             @Override
             boolean of(Technique t) {
                 return switch (t.stroke()) {
-                    case PETRISSAGE, STRIPPING, FRICTION, COMPRESSION -> true;
+                    case PETRISSAGE,
+                            STRIPPING,
+                            CIRCULAR_FRICTION,
+                            CROSS_FIBRE_FRICTION,
+                            COMPRESSION,
+                            STATIC_COMPRESSION -> true;
                     default -> false;
                 };
             }
@@ -49,7 +55,6 @@ public final class DoseTable {
         POINTS_STRAP(
                 "trigger points of the strap muscle",
                 Stroke.TRIGGER_POINT,
-                null,
                 EnumSet.of(Zone.STRAP_MUSCLE),
                 Per.HOLD,
                 3,
@@ -58,7 +63,6 @@ public final class DoseTable {
         POINTS_BLADE(
                 "trigger points of the shoulder blade",
                 Stroke.TRIGGER_POINT,
-                null,
                 EnumSet.of(Zone.SHOULDER_BLADE),
                 Per.HOLD,
                 8,
@@ -67,7 +71,6 @@ public final class DoseTable {
         POINTS_BELLY(
                 "points of the belly and the rib edge",
                 Stroke.TRIGGER_POINT,
-                null,
                 EnumSet.of(Zone.BELLY, Zone.RIB_EDGE),
                 Per.HOLD,
                 30,
@@ -76,7 +79,6 @@ public final class DoseTable {
         POINTS(
                 "other trigger points",
                 Stroke.TRIGGER_POINT,
-                null,
                 ANY,
                 Per.HOLD,
                 5,
@@ -84,28 +86,24 @@ public final class DoseTable {
                 "no change: angle, lighter, move on"),
         SACRAL_PRESS(
                 "press beside the sacrum",
-                Stroke.COMPRESSION,
-                "sacral-press",
+                Stroke.STATIC_COMPRESSION,
                 EnumSet.of(Zone.SACRUM),
                 Per.HOLD,
                 5,
                 10,
-                "beside the bone, never on it"),
-        FASCIA_INDIRECT("fascia, indirect", Stroke.FASCIAL_SPREAD, "fascia-indirect", ANY, Per.WHOLE, 90, OPEN, "dry"),
-        FASCIA_DIRECT(
-                "fascia, direct",
-                Stroke.FASCIAL_SPREAD,
-                "fascia-direct",
-                ANY,
-                Per.PASS,
-                5,
-                OPEN,
-                "slow, dry or nearly"),
-        SKIN_ROLLING("skin rolling", Stroke.SKIN_ROLLING, null, ANY, Per.WHOLE, 30, OPEN, "within tolerance"),
+                "beside the bone, never on it") {
+            /** On the breath a palm waits over the whole bone, and presses no edge. */
+            @Override
+            boolean of(Technique t) {
+                return super.of(t) && t.effort() != Technique.Effort.BREATH;
+            }
+        },
+        FASCIA_INDIRECT("fascia, indirect", Stroke.FASCIA_INDIRECT, ANY, Per.WHOLE, 90, OPEN, "dry"),
+        FASCIA_DIRECT("fascia, direct", Stroke.FASCIA_DIRECT, ANY, Per.PASS, 5, OPEN, "slow, dry or nearly"),
+        SKIN_ROLLING("skin rolling", Stroke.SKIN_ROLLING, ANY, Per.WHOLE, 30, OPEN, "within tolerance"),
         CROSS_FIBRE(
                 "cross-fibre friction",
-                Stroke.FRICTION,
-                "cross-fibre",
+                Stroke.CROSS_FIBRE_FRICTION,
                 ANY,
                 Per.WHOLE,
                 0,
@@ -121,36 +119,26 @@ public final class DoseTable {
                 return 2;
             }
         },
-        STRETCH("stretch", Stroke.STRETCH, null, ANY, Per.WHOLE, 30, OPEN, "passive, supported"),
-        JOINT_GLIDE("joint glide", Stroke.JOINT_GLIDE, null, ANY, Per.HOLD, 8, 10, "until the range changes") {
+        STRETCH("stretch", Stroke.STRETCH, ANY, Per.WHOLE, 30, OPEN, "passive, supported"),
+        JOINT_GLIDE("joint glide", Stroke.JOINT_GLIDE, ANY, Per.HOLD, 8, 10, "until the range changes") {
             @Override
             public int mostHolds() {
                 return 3;
             }
         },
-        HEAT("heat", Stroke.HEAT, null, ANY, Per.WHOLE, 300, OPEN, "then stretch again, and flush");
+        HEAT("heat", Stroke.HEAT, ANY, Per.WHOLE, 300, OPEN, "then stretch again, and flush");
 
         private final String label;
         private final @Nullable Stroke stroke;
-        private final @Nullable String technique;
         private final Set<Zone> zones;
         private final Per per;
         private final double least;
         private final double most;
         private final String advice;
 
-        Row(
-                String label,
-                @Nullable Stroke stroke,
-                @Nullable String technique,
-                Set<Zone> zones,
-                Per per,
-                double least,
-                double most,
-                String advice) {
+        Row(String label, @Nullable Stroke stroke, Set<Zone> zones, Per per, double least, double most, String advice) {
             this.label = label;
             this.stroke = stroke;
-            this.technique = technique;
             this.zones = zones;
             this.per = per;
             this.least = least;
@@ -164,7 +152,7 @@ public final class DoseTable {
 
         /** Whether it is about a technique, wherever that works. */
         boolean of(Technique t) {
-            return stroke == t.stroke() && (technique == null || technique.equals(t.id()));
+            return stroke == t.stroke();
         }
 
         public String label() {
@@ -236,20 +224,27 @@ public final class DoseTable {
 
     /** What the table says of a technique, a line for each row that fits it somewhere. */
     public static List<String> windows(Technique technique) {
-        return Arrays.stream(Row.values())
-                .filter(r -> r.of(technique))
-                .map(DoseTable::words)
-                .toList();
+        var lines = new ArrayList<String>();
+        var own = technique.window();
+        if (own != null)
+            lines.add("This school's own: " + bounds(own.per(), own.least(), own.most() == null ? OPEN : own.most())
+                    + ".");
+        for (var r : Row.values())
+            if (r.of(technique) && (own == null || !Double.isInfinite(r.cap()))) lines.add(words(r));
+        return List.copyOf(lines);
     }
 
     private static String words(Row r) {
         var where = r.zones.isEmpty() ? "" : r.zones.stream().map(Zone::label).collect(Collectors.joining(", ")) + ": ";
-        var per = r.per == Per.HOLD ? " s a hold" : r.per == Per.PASS ? " s a pass" : " s";
-        var window = Double.isInfinite(r.most)
-                ? "at least " + (long) r.least + per
-                : r.least == 0 ? "at most " + (long) r.most + per : (long) r.least + "–" + (long) r.most + per;
-        return where + window + (r.hasRate() ? ", " + (long) r.rateLow() + "–" + (long) r.rateHigh() + " a second" : "")
+        return where + bounds(r.per, r.least, r.most)
+                + (r.hasRate() ? ", " + (long) r.rateLow() + "–" + (long) r.rateHigh() + " a second" : "")
                 + (r.mostHolds() == Integer.MAX_VALUE ? "" : ", at most " + r.mostHolds() + " times")
                 + (Double.isInfinite(r.cap()) ? "" : ", never over " + (long) r.cap() + " s") + "; " + r.advice + ".";
+    }
+
+    private static String bounds(Per per, double least, double most) {
+        var unit = per == Per.HOLD ? " s a hold" : per == Per.PASS ? " s a pass" : " s";
+        if (Double.isInfinite(most)) return "at least " + (long) least + unit;
+        return (least == 0 ? "at most " : (long) least + "–") + (long) most + unit;
     }
 }

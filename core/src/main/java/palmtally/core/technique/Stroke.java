@@ -2,27 +2,35 @@ package palmtally.core.technique;
 
 import java.util.Locale;
 
-/** Strokes in the standard terms of the trade. */
+/**
+ * Strokes in the standard terms of the trade, as far apart as the rules tell them: what a rule says of a stroke it says of every
+ * technique of that stroke, those of a school among them.
+ */
 public enum Stroke {
+    STILL_HOLD("Still hold"),
     EFFLEURAGE("Effleurage"),
     PETRISSAGE("Petrissage"),
-    FRICTION("Friction"),
+    COMPRESSION("Compression, rhythmic"),
+    STATIC_COMPRESSION("Compression, static"),
+    VIBRATION("Vibration and rocking"),
+    TAPOTEMENT("Tapotement"),
     STRIPPING("Stripping"),
-    COMPRESSION("Compression"),
+    CIRCULAR_FRICTION("Friction, circular"),
+    CROSS_FIBRE_FRICTION("Friction, cross-fibre"),
     TRIGGER_POINT("Ischaemic compression of a trigger point"),
     SKIN_ROLLING("Skin rolling"),
-    FASCIAL_SPREAD("Fascial spread"),
+    FASCIA_INDIRECT("Fascial spread, indirect"),
+    FASCIA_DIRECT("Fascial spread, direct"),
     PIN_AND_LENGTHEN("Pin and lengthen"),
     RANGE_OF_MOTION("Range of motion"),
     CONTRACT_RELAX("Contract–relax"),
     STRETCH("Stretch"),
     TRACTION("Traction"),
     JOINT_GLIDE("Joint glide"),
-    TAPOTEMENT("Tapotement"),
-    VIBRATION("Vibration and rocking"),
-    STILL_HOLD("Still hold"),
+    RESET("Reset"),
     HEAT("Heat"),
-    COLD("Cold");
+    COLD("Cold"),
+    ICE_MASSAGE("Ice massage");
 
     private final String label;
 
@@ -36,12 +44,17 @@ public enum Stroke {
 
     /** Grip work wants dry skin. */
     public boolean grip() {
-        return this == SKIN_ROLLING || this == FASCIAL_SPREAD;
+        return this == SKIN_ROLLING || this == FASCIA_INDIRECT || this == FASCIA_DIRECT;
     }
 
     /** Stays on the body by itself: occupies its zone but not the hands. */
     public boolean passiveModality() {
         return this == HEAT || this == COLD;
+    }
+
+    /** Brings cold to the tissue, by a pack or under a moving hand. */
+    public boolean cools() {
+        return this == COLD || this == ICE_MASSAGE;
     }
 
     /** Moves a limb far enough to loosen the sheet. */

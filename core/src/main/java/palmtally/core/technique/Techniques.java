@@ -1,378 +1,84 @@
 package palmtally.core.technique;
 
-import static palmtally.core.technique.Technique.Effort.*;
-
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 
-/** The library of techniques that ships (common practice, no source). */
-public final class Techniques {
-    private static final Techniques STANDARD = new Techniques();
-    private final Map<String, Technique> byId = new LinkedHashMap<>();
+/**
+ * The techniques of a school: those that ship, as far as it has not changed them, and its own; and its own words for hands.
+ *
+ * @param own what it has added, and what it does otherwise than what ships, each id once
+ * @param hands its own words for hands
+ */
+public record Techniques(List<Technique> own, List<HandName> hands) {
+    /** Those that ship, unchanged (common practice, no source). */
+    public static final Techniques SHIPPED = new Techniques(List.of(), List.of());
 
-    private Techniques() {
-        add(
-                "still-hold",
-                "Still hold",
-                Stroke.STILL_HOLD,
-                Tool.PALM,
-                1,
-                Dose.seconds(30),
-                PASSIVE,
-                false,
-                null,
-                "settle",
-                "feather hold");
-        add(
-                "effleurage",
-                "Effleurage (glide)",
-                Stroke.EFFLEURAGE,
-                Tool.PALM,
-                2,
-                Dose.passes(6, 10),
-                PASSIVE,
-                false,
-                null,
-                "palm glide",
-                "glide");
-        add(
-                "fist-glide",
-                "Effleurage with loose fist",
-                Stroke.EFFLEURAGE,
-                Tool.LOOSE_FIST,
-                4,
-                Dose.passes(6, 10),
-                PASSIVE,
-                false,
-                null,
-                "fist glide");
-        add(
-                "forearm-glide",
-                "Effleurage with forearm",
-                Stroke.EFFLEURAGE,
-                Tool.FOREARM,
-                4,
-                Dose.passes(6, 10),
-                PASSIVE,
-                false,
-                "The fleshy side only; the point of the elbow stays off.",
-                "forearm sweep");
-        add(
-                "petrissage",
-                "Petrissage (kneading)",
-                Stroke.PETRISSAGE,
-                Tool.PALM,
-                3,
-                Dose.seconds(60),
-                PASSIVE,
-                false,
-                null,
-                "knead",
-                "wring");
-        add(
-                "broadening",
-                "Petrissage, broadening squeeze",
-                Stroke.PETRISSAGE,
-                Tool.HEEL_OF_HAND,
-                3,
-                Dose.seconds(60),
-                PASSIVE,
-                false,
-                null,
-                "broadening squeeze");
-        add(
-                "compression",
-                "Compression, rhythmic",
-                Stroke.COMPRESSION,
-                Tool.PALM,
-                3,
-                Dose.seconds(60),
-                PASSIVE,
-                false,
-                null,
-                "palm press");
-        add(
-                "rocking",
-                "Vibration, rocking",
-                Stroke.VIBRATION,
-                Tool.PALM,
-                1,
-                Dose.seconds(40),
-                PASSIVE,
-                false,
-                null,
-                "jostling");
-        add(
-                "stripping-fingers",
-                "Stripping with reinforced fingers",
-                Stroke.STRIPPING,
-                Tool.REINFORCED_FINGERS,
-                4,
-                Dose.passes(4, 15),
-                PASSIVE,
-                true,
-                null,
-                "finger strip");
-        add(
-                "stripping-thumb",
-                "Stripping with supported thumb",
-                Stroke.STRIPPING,
-                Tool.SUPPORTED_THUMB,
-                4,
-                Dose.passes(3, 15),
-                PASSIVE,
-                true,
-                "Support the thumb; a bare thumb tires and hurts first.",
-                "thumb strip");
-        add(
-                "cross-fibre",
-                "Friction, cross-fibre",
-                Stroke.FRICTION,
-                Tool.SUPPORTED_THUMB,
-                3,
-                Dose.cycles(120, 1.5),
-                PASSIVE,
-                true,
-                "At most 2 minutes on a first visit; pain not lower at 2 minutes: stop. Then flush, stretch, cold.",
-                "cross friction");
-        add(
-                "circular-friction",
-                "Friction, circular",
-                Stroke.FRICTION,
-                Tool.FINGER_PADS,
-                3,
-                Dose.cycles(60, 1),
-                PASSIVE,
-                false,
-                null,
-                "circles");
-        add(
-                "trigger-point",
-                "Ischaemic compression of a trigger point",
-                Stroke.TRIGGER_POINT,
-                Tool.SUPPORTED_THUMB,
-                4,
-                Dose.holds(3, 9),
-                PASSIVE,
-                true,
-                "No fall of the number: change the angle, go lighter, move on. A shooting, numb or tingling report stops it.",
-                "point hold");
-        add(
-                "sacral-press",
-                "Compression, edge of the sacrum",
-                Stroke.COMPRESSION,
-                Tool.FINGER_PADS,
-                3,
-                Dose.holds(8, 6),
-                PASSIVE,
-                true,
-                "Beside the bone, never on it; find the edge with the palm.",
-                "edge press");
-        add(
-                "skin-rolling",
-                "Skin rolling",
-                Stroke.SKIN_ROLLING,
-                Tool.PINCER,
-                2,
-                Dose.seconds(45),
-                PASSIVE,
-                true,
-                "Within tolerance; dry.",
-                "roll");
-        add(
-                "fascia-indirect",
-                "Fascial spread, indirect",
-                Stroke.FASCIAL_SPREAD,
-                Tool.PALM,
-                2,
-                Dose.seconds(90),
-                PASSIVE,
-                false,
-                "Dry.",
-                "long hold");
-        add(
-                "fascia-direct",
-                "Fascial spread, direct glide",
-                Stroke.FASCIAL_SPREAD,
-                Tool.FOREARM,
-                3,
-                Dose.passes(4, 8),
-                PASSIVE,
-                true,
-                "Dry or nearly; slow.",
-                "slow spread");
-        add(
-                "pin-lengthen",
-                "Pin and lengthen, active",
-                Stroke.PIN_AND_LENGTHEN,
-                Tool.SUPPORTED_THUMB,
-                4,
-                Dose.holds(5, 6),
-                ACTIVE,
-                true,
-                null,
-                "pin and move");
-        add(
-                "contract-relax",
-                "Contract–relax",
-                Stroke.CONTRACT_RELAX,
-                Tool.PALM,
-                2,
-                Dose.holds(3, 8),
-                RESISTED,
-                true,
-                "About 20 % of strength; not with sacroiliac or low-back pain.",
-                "push and let go");
-        add(
-                "range-of-motion",
-                "Range of motion, passive",
-                Stroke.RANGE_OF_MOTION,
-                Tool.PALM,
-                1,
-                Dose.seconds(30),
-                PASSIVE,
-                false,
-                "Secure the sheet first.",
-                "passive circles");
-        add(
-                "stretch",
-                "Stretch, passive",
-                Stroke.STRETCH,
-                Tool.PALM,
-                2,
-                Dose.seconds(30),
-                PASSIVE,
-                true,
-                "Supported; secure the sheet first.",
-                "lengthen");
-        add(
-                "traction",
-                "Traction",
-                Stroke.TRACTION,
-                Tool.PALM,
-                2,
-                Dose.holds(3, 8),
-                PASSIVE,
-                true,
-                "Gentle; stop on any tingling.",
-                "long pull");
-        add(
-                "joint-glide",
-                "Joint glide, graded",
-                Stroke.JOINT_GLIDE,
-                Tool.PALM,
-                3,
-                Dose.holds(3, 9),
-                PASSIVE,
-                true,
-                "Distraction first; only where the local code and the licence allow it.",
-                "joint mobilisation");
-        add(
-                "heat",
-                "Heat, warm pack",
-                Stroke.HEAT,
-                Tool.PALM,
-                1,
-                Dose.seconds(300),
-                PASSIVE,
-                false,
-                "Test on your own forearm first; not on numb or inflamed skin.",
-                "warm pack");
-        add(
-                "cold",
-                "Cold strokes",
-                Stroke.COLD,
-                Tool.PALM,
-                1,
-                Dose.seconds(60),
-                PASSIVE,
-                true,
-                "Until numb, no longer; ask about cold allergy.",
-                "ice stroke");
-        add(
-                "feather",
-                "Feather stroke",
-                Stroke.EFFLEURAGE,
-                Tool.FINGER_PADS,
-                1,
-                Dose.seconds(20),
-                PASSIVE,
-                false,
-                null,
-                "nerve stroke");
+    /** More of its own than this are taken for a mistake. */
+    public static final int MOST_OWN = 500;
+
+    public Techniques {
+        own = List.copyOf(own);
+        hands = List.copyOf(hands);
+        var faults = new ArrayList<Fault>();
+        most(faults, "own", own.size());
+        most(faults, "hands", hands.size());
+        var ids = new HashSet<String>();
+        for (int i = 0; i < own.size(); i++)
+            if (!ids.add(own.get(i).id()))
+                faults.add(new Fault("own/" + i + "/id", own.get(i).id(), "is used twice"));
+        if (!faults.isEmpty()) throw new InvalidValue("techniques", faults);
     }
 
-    private void add(
-            String id,
-            String name,
-            Stroke stroke,
-            Tool tool,
-            int depth,
-            Dose dose,
-            Technique.Effort effort,
-            boolean strong,
-            @Nullable String caution,
-            String... aliases) {
-        byId.put(id, new Technique(id, name, List.of(aliases), stroke, tool, depth, dose, effort, strong, caution));
+    private static void most(List<Fault> faults, String field, int count) {
+        if (count > MOST_OWN) faults.add(new Fault(field, String.valueOf(count), "must be at most " + MOST_OWN));
     }
 
-    public static Techniques standard() {
-        return STANDARD;
+    /** The technique that ships under an id, as it ships. */
+    public static Optional<Technique> shipped(String id) {
+        return Optional.ofNullable(ShippedTechniques.BY_ID.get(id));
     }
 
     /**
-     * This library with what a school does otherwise: aliases, usual hand, depth and dose, caution. What a technique is (its name,
-     * stroke, the client's part, whether it is strong) stays, because the rules rest on it.
-     *
-     * @throws InvalidValue naming each technique that is unknown or would become another, and each alias that two share
+     * Every technique, retired ones too: those that ship in their order, then the school's own. Where a nickname that ships is a word
+     * of the school for something else, the school's holds.
      */
-    public Techniques with(Collection<Technique> changes) {
-        var faults = new ArrayList<Fault>();
-        var library = new Techniques(byId);
-        for (var t : changes) {
-            var was = byId.get(t.id());
-            if (was == null) faults.add(new Fault(t.id(), t.name(), "is not in the library of techniques"));
-            else if (!was.name().equals(t.name())
-                    || was.stroke() != t.stroke()
-                    || was.effort() != t.effort()
-                    || was.strong() != t.strong())
-                faults.add(new Fault(
-                        t.id(), t.name(), "must stay what it is: name, stroke, client's part and strong are standard"));
-            else library.byId.put(t.id(), t);
-        }
-        var names = new HashMap<String, String>();
-        for (var t : library.byId.values()) {
-            names.put(t.name().toLowerCase(Locale.ROOT), t.id());
-            names.put(t.id(), t.id());
-        }
-        for (var t : library.byId.values())
-            for (var alias : t.aliases()) {
-                var other = names.putIfAbsent(alias.toLowerCase(Locale.ROOT), t.id());
-                if (other != null && !other.equals(t.id()))
-                    faults.add(new Fault(
-                            t.id() + "/aliases",
-                            alias,
-                            "is what \"" + byId.get(other).name() + "\" is called"));
-            }
-        if (!faults.isEmpty()) throw new InvalidValue("techniques", faults);
-        return library;
+    public List<Technique> all() {
+        return List.copyOf(byId().values());
     }
 
-    private Techniques(Map<String, Technique> known) {
-        byId.putAll(known);
+    /** Those that are offered: not retired. */
+    public List<Technique> offered() {
+        return byId().values().stream().filter(t -> !t.retired()).toList();
+    }
+
+    private Map<String, Technique> byId() {
+        if (own.isEmpty()) return ShippedTechniques.BY_ID;
+        var said = new HashMap<String, String>();
+        for (var t : own) if (!t.retired()) words(t).forEach(w -> said.putIfAbsent(w, t.id()));
+        var all = new LinkedHashMap<String, Technique>();
+        for (var t : ShippedTechniques.BY_ID.values())
+            all.put(
+                    t.id(),
+                    t.with(e -> e.aliases = t.aliases().stream()
+                            .filter(a -> said.getOrDefault(plain(a), t.id()).equals(t.id()))
+                            .toList()));
+        own.forEach(t -> all.put(t.id(), t));
+        return all;
     }
 
     public Optional<Technique> find(String id) {
-        return Optional.ofNullable(byId.get(id));
+        for (var t : own) if (t.id().equals(id)) return Optional.of(t);
+        return shipped(id);
     }
 
     /**
@@ -384,7 +90,120 @@ public final class Techniques {
         return find(id).orElseThrow(() -> new IllegalArgumentException("no technique '" + id + "'"));
     }
 
-    public Collection<Technique> all() {
-        return java.util.Collections.unmodifiableCollection(byId.values());
+    /**
+     * What the school does where a mend or a template asks for a technique that ships: that one, or where the school has retired it
+     * the first it still offers of the same stroke and with the same part of the client; itself where there is none.
+     */
+    public Technique toUse(String id) {
+        var asked = get(id);
+        if (!asked.retired()) return asked;
+        return offered().stream()
+                .filter(t -> t.stroke() == asked.stroke() && t.effort() == asked.effort())
+                .findFirst()
+                .orElse(asked);
+    }
+
+    /** With these in the place of what they were, or added. */
+    public Techniques with(Collection<Technique> changes) {
+        var changed = new LinkedHashMap<String, Technique>();
+        own.forEach(t -> changed.put(t.id(), t));
+        for (var t : changes)
+            if (shipped(t.id()).filter(t::equals).isPresent()) changed.remove(t.id());
+            else changed.put(t.id(), t);
+        return new Techniques(List.copyOf(changed.values()), hands);
+    }
+
+    /** With other words for hands. */
+    public Techniques withHands(List<HandName> changed) {
+        return new Techniques(own, changed);
+    }
+
+    /**
+     * What cannot be taught side by side: two that are called the same, and one that ships and was made something else.
+     *
+     * @return every fault, with the id of the technique, or {@code hands/} and a place from 0
+     */
+    public List<Fault> faults() {
+        var faults = new ArrayList<Fault>();
+        for (var t : own)
+            shipped(t.id())
+                    .filter(s -> !s.sameToRules(t))
+                    .ifPresent(s -> faults.add(new Fault(
+                            t.id(),
+                            t.name(),
+                            "must stay what it is: the rules rest on its stroke, the client's part and whether it is"
+                                    + " strong. Maybe add one of your own")));
+        var names = new HashMap<String, Technique>();
+        for (var t : all()) names.putIfAbsent(t.id(), t);
+        for (var t : offered()) names.putIfAbsent(plain(t.name()), t);
+        for (var t : offered()) {
+            var same = names.get(plain(t.name()));
+            if (same != null && !same.id().equals(t.id())) faults.add(called(t.id() + "/name", t.name(), same));
+            for (var alias : t.aliases()) {
+                var other = names.putIfAbsent(plain(alias), t);
+                if (other != null && !other.id().equals(t.id())) faults.add(called(t.id() + "/aliases", alias, other));
+            }
+        }
+        for (int i = 0; i < hands.size(); i++) {
+            var hand = hands.get(i);
+            var other = names.get(plain(hand.name()));
+            if (other != null) faults.add(called("hands/" + i, hand.name(), other));
+            for (int j = 0; j < i; j++)
+                if (plain(hands.get(j).name()).equals(plain(hand.name())))
+                    faults.add(new Fault("hands/" + i, hand.name(), "is said twice"));
+        }
+        return faults;
+    }
+
+    /** Words of the school that are nicknames of something else as it ships: they hold, but were perhaps not meant. */
+    public List<Fault> taken() {
+        var faults = new ArrayList<Fault>();
+        for (var s : ShippedTechniques.BY_ID.values())
+            for (var t : own)
+                if (!t.id().equals(s.id())
+                        && !t.retired()
+                        && find(s.id()).filter(s::equals).isPresent())
+                    for (var alias : s.aliases())
+                        if (words(t).contains(plain(alias))) faults.add(called(t.id() + "/aliases", alias, s));
+        return faults;
+    }
+
+    private static Fault called(String at, String word, Technique other) {
+        return new Fault(at, word, "is what \"" + other.name() + "\" is called");
+    }
+
+    /**
+     * The same, once it is known that it can be taught.
+     *
+     * @throws InvalidValue naming every fault
+     */
+    public Techniques checked() {
+        var faults = faults();
+        if (!faults.isEmpty()) throw new InvalidValue("techniques", faults);
+        return this;
+    }
+
+    private static List<String> words(Technique t) {
+        var words = new ArrayList<String>();
+        words.add(plain(t.name()));
+        t.aliases().forEach(a -> words.add(plain(a)));
+        return words;
+    }
+
+    private static String plain(String name) {
+        return name.strip().toLowerCase(Locale.ROOT);
+    }
+
+    /** An id out of a name that no technique has yet, such as {@code harbour-sweep}. */
+    public String freshId(String name) {
+        var letters = Normalizer.normalize(name, Normalizer.Form.NFD)
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("\\p{M}+", "")
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-|-$", "");
+        var stem = letters.length() > 48 ? letters.substring(0, 48).replaceAll("-$", "") : letters;
+        if (stem.isEmpty()) stem = "technique";
+        if (find(stem).isEmpty()) return stem;
+        for (int i = 2; ; i++) if (find(stem + "-" + i).isEmpty()) return stem + "-" + i;
     }
 }

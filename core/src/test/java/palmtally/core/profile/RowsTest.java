@@ -14,8 +14,10 @@ import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import palmtally.core.Choice;
 import palmtally.core.body.Zone;
 import palmtally.core.technique.DoseTable;
+import palmtally.core.technique.ScopeTopic;
 
 /** A profile is made from the rows that stand at its parts, and all that a school reads of them is in one list. */
 class RowsTest {

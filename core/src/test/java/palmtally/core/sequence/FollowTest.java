@@ -1,11 +1,9 @@
 package palmtally.core.sequence;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.List;
 import org.junit.jupiter.api.Test;
-import palmtally.core.InvalidValue;
 import palmtally.core.body.Position;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
@@ -15,9 +13,9 @@ import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
-/** Who follows a change of a technique, and what a library takes. */
+/** Who follows a change of a technique. */
 class FollowTest {
-    private static final Technique ROCKING = Techniques.standard().get("rocking");
+    private static final Technique ROCKING = Techniques.SHIPPED.get("rocking");
 
     private static Step step(String id, int depth, Dose dose) {
         return StepEdit.of(id, ROCKING, List.of(Zone.CALF)).step().with(e -> {
@@ -39,9 +37,17 @@ class FollowTest {
                 List.of(new Block("b", "B", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(steps))));
     }
 
+    private static Technique changed() {
+        return ROCKING.with(e -> {
+            e.tool = Tool.FOREARM;
+            e.depth = 2;
+            e.dose = Dose.seconds(55);
+        });
+    }
+
     @Test
     void field_by_field_where_a_step_had_what_was_usual() {
-        var after = ROCKING.usually(ROCKING.aliases(), Tool.FOREARM, 2, Dose.seconds(55), null);
+        var after = changed();
         var sequence = of(
                 step("all", ROCKING.depth(), ROCKING.dose()),
                 step("own-dose", ROCKING.depth(), Dose.seconds(20)),
@@ -54,45 +60,41 @@ class FollowTest {
         assertThat(steps.get(0).tool()).isEqualTo(Tool.FOREARM);
         assertThat(steps.get(1).dose()).isEqualTo(Dose.seconds(20));
         assertThat(steps.get(1).depth()).isEqualTo(2);
-        assertThat(steps.get(2)).isEqualTo(sequence.steps().get(2));
+        assertThat(steps.get(2)).isEqualTo(sequence.steps().get(2).with(e -> e.technique = after));
+        assertThat(follow.followed().techniques()).containsExactly(after);
     }
 
     @Test
-    void nobody_follows_a_change_of_words() {
-        var after = ROCKING.usually(List.of("boat rock"), ROCKING.tool(), ROCKING.depth(), ROCKING.dose(), "Slowly.");
-        var sequence = of(step("a", ROCKING.depth(), ROCKING.dose()));
-        var follow = Follow.of(sequence, ROCKING, after);
-        assertThat(follow.followed()).isEqualTo(sequence);
+    void a_second_side_with_the_usual_dose_follows_with_the_first() {
+        var sequence = of(step("a", 1, ROCKING.dose()).with(e -> e.secondSide = ROCKING.dose()));
+        var step = Follow.of(sequence, ROCKING, changed()).followed().steps().get(0);
+        assertThat(step.secondSide()).isEqualTo(Dose.seconds(55));
+    }
+
+    @Test
+    void a_hand_of_the_schools_own_word_is_left_alone() {
+        var sequence = of(step("a", 3, Dose.seconds(20)).with(e -> e.hand = "river stone"));
+        var follow = Follow.of(sequence, ROCKING, changed());
         assertThat(follow.own()).containsExactly("a");
+        assertThat(follow.followed().steps().get(0).handWords()).isEqualTo("river stone");
     }
 
     @Test
-    void a_library_keeps_names_apart_and_techniques_what_they_are() {
-        var library = Techniques.standard();
-        var renamed = ROCKING.usually(List.of("boat rock"), Tool.FOREARM, 2, Dose.seconds(55), null);
-        assertThat(library.with(List.of(renamed)).get("rocking")).isEqualTo(renamed);
-        assertThat(library.get("rocking")).isEqualTo(ROCKING);
-        assertThat(QuickAdd.read("boat rock calf", library.with(List.of(renamed)), "n", null)
-                        .dose())
-                .isEqualTo(Dose.seconds(55));
-        var clash = ROCKING.usually(List.of("Fist Glide"), ROCKING.tool(), 1, ROCKING.dose(), null);
-        assertThatThrownBy(() -> library.with(List.of(clash)))
-                .isInstanceOf(InvalidValue.class)
-                .hasMessageContaining("Effleurage with loose fist");
-        var other = new Technique(
-                "rocking",
-                "Rocking",
-                List.of(),
-                ROCKING.stroke(),
-                ROCKING.tool(),
-                1,
-                ROCKING.dose(),
-                ROCKING.effort(),
-                ROCKING.strong(),
-                null);
-        assertThatThrownBy(() -> library.with(List.of(other))).hasMessageContaining("must stay what it is");
-        assertThatThrownBy(() -> ROCKING.usually(List.of(" "), ROCKING.tool(), 6, ROCKING.dose(), null))
-                .hasMessageContaining("must be 0 to 5")
-                .hasMessageContaining("1 to 60 characters");
+    void a_change_of_words_changes_no_step_but_what_is_said_of_it() {
+        var after = ROCKING.with(e -> e.caution = "Slowly.");
+        var sequence = of(step("a", ROCKING.depth(), ROCKING.dose()), step("b", 2, Dose.seconds(20)));
+        var follow = Follow.of(sequence, ROCKING, after);
+        assertThat(follow.steps()).containsExactly("a", "b");
+        assertThat(follow.followed().steps()).extracting(Step::dose).containsExactly(ROCKING.dose(), Dose.seconds(20));
+        assertThat(follow.followed().steps())
+                .allSatisfy(s -> assertThat(s.technique()).isEqualTo(after));
+    }
+
+    @Test
+    void an_id_means_one_technique_throughout_a_sequence() {
+        var sequence = of(
+                step("a", 1, Dose.seconds(20)), step("b", 1, Dose.seconds(20)).with(e -> e.technique = changed()));
+        assertThat(sequence.techniques()).containsExactly(ROCKING);
+        assertThat(sequence.steps()).extracting(Step::technique).containsOnly(ROCKING);
     }
 }

@@ -13,6 +13,7 @@ import palmtally.core.profile.Profile;
 import palmtally.core.sequence.check.Checks;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /** Small plans for tests: a step says only what the test is about. */
@@ -177,10 +178,11 @@ public final class Plans {
             return new Step(
                     id,
                     "Step " + id,
-                    technique,
+                    Techniques.SHIPPED.get(technique),
                     zones,
                     side,
                     tool,
+                    null,
                     null,
                     null,
                     depth,

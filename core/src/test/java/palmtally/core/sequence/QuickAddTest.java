@@ -13,18 +13,19 @@ import palmtally.core.InvalidValue;
 import palmtally.core.body.Position;
 import palmtally.core.body.Zone;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.HandName;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 class QuickAddTest {
     private static Step read(String text) {
-        return QuickAdd.read(text, Techniques.standard(), "n", null);
+        return QuickAdd.read(text, Techniques.SHIPPED, "n", null);
     }
 
     @Test
     void a_line_as_teachers_jot_it_becomes_a_step() {
         var step = read("forearm glide hamstrings 90s x3 firm");
-        assertThat(step.technique()).isEqualTo("forearm-glide");
+        assertThat(step.technique().id()).isEqualTo("forearm-glide");
         assertThat(step.tool()).isEqualTo(Tool.FOREARM);
         assertThat(step.zones()).containsExactly(Zone.HAMSTRINGS);
         assertThat(step.dose()).isEqualTo(Dose.passes(3, 90));
@@ -52,7 +53,7 @@ class QuickAddTest {
     void doses_and_names_are_understood_in_any_order(
             String text, String technique, Zone zone, double seconds, String kind) {
         var step = read(text);
-        assertThat(step.technique()).isEqualTo(technique);
+        assertThat(step.technique().id()).isEqualTo(technique);
         assertThat(step.zones()).containsExactly(zone);
         assertThat(step.dose().totalSeconds()).isEqualTo(seconds);
         assertThat(step.dose().kind().toString()).isEqualTo(kind);
@@ -72,7 +73,7 @@ class QuickAddTest {
     @Test
     void what_is_not_said_goes_on_from_the_step_before() {
         var before = read("palm glide calf right oil prone");
-        var next = QuickAdd.read("knead 40s", Techniques.standard(), "m", before);
+        var next = QuickAdd.read("knead 40s", Techniques.SHIPPED, "m", before);
         assertThat(next.zones()).isEqualTo(before.zones());
         assertThat(next.side()).isEqualTo(Sides.RIGHT);
         assertThat(next.lubricant()).isEqualTo(Lubricant.OIL);
@@ -107,11 +108,39 @@ class QuickAddTest {
 
     @Test
     void every_technique_is_known_by_name_and_nickname() {
-        for (var t : Techniques.standard().all()) {
-            assertThat(read(t.name() + " calf").technique()).as(t.name()).isEqualTo(t.id());
+        for (var t : Techniques.SHIPPED.all()) {
+            assertThat(read(t.name() + " calf").technique().id()).as(t.name()).isEqualTo(t.id());
             for (var alias : t.aliases())
-                assertThat(read(alias + " calf").technique()).as(alias).isEqualTo(t.id());
+                assertThat(read(alias + " calf").technique().id()).as(alias).isEqualTo(t.id());
         }
+    }
+
+    @Test
+    void a_school_jots_down_its_own_techniques_and_hands() {
+        var glide = Techniques.SHIPPED.get("effleurage");
+        var own = glide.with(e -> {
+            e.name = "Long slow tide up and down the whole back";
+            e.aliases = List.of("tide");
+            e.dose = Dose.passes(2, 30);
+            e.hand = "river stone";
+        });
+        var school = Techniques.SHIPPED
+                .with(List.of(own))
+                .withHands(List.of(new HandName("rolling-pin fist", Tool.LOOSE_FIST)));
+        for (var line : List.of("tide upper back", own.name() + " upper back")) {
+            var step = QuickAdd.read(line, school, "n", null);
+            assertThat(step.technique()).isEqualTo(own);
+            assertThat(step.dose()).isEqualTo(Dose.passes(2, 30));
+            assertThat(step.handWords()).isEqualTo("river stone");
+        }
+        var fist = QuickAdd.read("tide upper back rolling-pin fist", school, "n", null);
+        assertThat(fist.tool()).isEqualTo(Tool.LOOSE_FIST);
+        assertThat(fist.handWords()).isEqualTo("rolling-pin fist");
+        assertThat(QuickAdd.read("tide upper back palm", school, "n", null).handWords())
+                .isEqualTo("palm");
+        var retired = school.with(List.of(own.with(e -> e.retired = true)));
+        assertThatThrownBy(() -> QuickAdd.read("tide upper back", retired, "n", null))
+                .hasMessageContaining("tide");
     }
 
     /** Toes after the calf are worked as the client lies: nobody is turned for them. */
@@ -128,6 +157,6 @@ class QuickAddTest {
     }
 
     private static Step read(String line, @Nullable Step before) {
-        return QuickAdd.read(line, Techniques.standard(), "a", before);
+        return QuickAdd.read(line, Techniques.SHIPPED, "a", before);
     }
 }

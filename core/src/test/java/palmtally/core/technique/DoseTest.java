@@ -98,7 +98,7 @@ class DoseTest {
         "petrissage, JAW_MUSCLES, WHOLE, 120, 180"
     })
     void the_dose_table_says(String technique, Zone zone, Per per, double least, double most) {
-        var row = DoseTable.find(Techniques.standard().get(technique), zone).orElseThrow();
+        var row = DoseTable.find(Techniques.SHIPPED.get(technique), zone).orElseThrow();
         assertThat(row.per()).isEqualTo(per);
         assertThat(row.least()).isEqualTo(least);
         assertThat(row.most()).isEqualTo(most);
@@ -106,7 +106,7 @@ class DoseTest {
 
     @Test
     void friction_on_a_tendon_runs_at_one_to_two_cycles_a_second() {
-        var row = DoseTable.find(Techniques.standard().get("cross-fibre"), Zone.ACHILLES)
+        var row = DoseTable.find(Techniques.SHIPPED.get("cross-fibre"), Zone.ACHILLES)
                 .orElseThrow();
         assertThat(row.rateLow()).isEqualTo(1);
         assertThat(row.rateHigh()).isEqualTo(2);
@@ -114,12 +114,12 @@ class DoseTest {
 
     @Test
     void every_technique_has_a_standard_name_a_tool_and_a_dose() {
-        assertThat(Techniques.standard().all()).hasSizeGreaterThan(20).allSatisfy(t -> {
+        assertThat(Techniques.SHIPPED.all()).hasSizeGreaterThan(20).allSatisfy(t -> {
             assertThat(t.name()).isNotBlank();
             assertThat(t.depth()).isBetween(0, 5);
             assertThat(t.dose().totalSeconds()).isPositive();
         });
-        assertThatThrownBy(() -> Techniques.standard().get("nothing")).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> Techniques.SHIPPED.get("nothing")).isInstanceOf(IllegalArgumentException.class);
     }
 
     /** Any dose that is taken can be made as long as anybody asks: within what may be, and never an error. */

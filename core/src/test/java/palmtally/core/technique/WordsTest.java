@@ -42,18 +42,18 @@ class WordsTest {
                 "heat | at least 300 s"
             })
     void a_technique_names_its_windows(String technique, String window) {
-        assertThat(DoseTable.windows(Techniques.standard().get(technique)))
+        assertThat(DoseTable.windows(Techniques.SHIPPED.get(technique)))
                 .anySatisfy(line -> assertThat(line).contains(window).endsWith("."));
     }
 
     @Test
     void one_without_a_row_has_none() {
-        assertThat(DoseTable.windows(Techniques.standard().get("effleurage"))).isEmpty();
+        assertThat(DoseTable.windows(Techniques.SHIPPED.get("effleurage"))).isEmpty();
     }
 
     @Test
     void every_technique_that_ships_is_drawn_by_one_of_the_tools_and_has_a_name_of_its_own() {
-        var all = Techniques.standard().all();
+        var all = Techniques.SHIPPED.all();
         assertThat(all).extracting(Technique::name).doesNotHaveDuplicates();
         assertThat(all).allSatisfy(t -> assertThat(t.tool()).isNotNull());
     }

@@ -71,7 +71,7 @@ class TermArchive {
         var file = Files.createTempFile("archive", ".zip");
         try (var zip = new ZipOutputStream(Files.newOutputStream(file), StandardCharsets.UTF_8)) {
             put(zip, "term.curriculum.json", Documents.write(curricula.file(term)));
-            put(zip, "school.profile.json", Documents.write(profiles.ofSchool().document()));
+            put(zip, "school.profile.json", Documents.write(profiles.named(null)));
             put(zip, "people.csv", roll(term));
             put(zip, "competency.csv", competency(caller, term));
             practicals(zip, caller, term);

@@ -80,7 +80,9 @@ final class Deeds {
         done("POST /api/sequences/{id}/demonstrations", "began a demonstration");
         done("POST /api/screens", "took another address for the class screen");
         done("POST /api/sequences/{id}/rounds", "began a practice round");
+        done("POST /api/techniques", "added a technique");
         done("PUT /api/techniques/{id}", "changed a technique");
+        done("PUT /api/hands", "changed the words for hands");
         done("POST /api/techniques/incoming", "read techniques from a file");
         done("PUT /api/terms/{term}/curriculum", "saved the plan of a term");
         done("POST /api/terms/{term}/curriculum/incoming", "read the plan of a term from a file");
@@ -178,6 +180,8 @@ final class Deeds {
                 "GET /api/session",
                 "GET /api/settings",
                 "GET /api/techniques",
+                "GET /api/techniques/{id}",
+                "GET /api/hands",
                 "GET /api/techniques/file",
                 "GET /api/terms/{term}/duties",
                 "GET /api/terms/{term}/people",

@@ -293,7 +293,7 @@ final class PlayedRun {
 
     /** Each change of the sheet is looked at, but for now and then; a big movement wants it secured. */
     private void draping(Stint stint, long start, long length) {
-        if (stint.step().library().stroke().bigMovement())
+        if (stint.step().technique().stroke().bigMovement())
             at(
                     start + 500,
                     happens(0.45 + 0.5 * skill)

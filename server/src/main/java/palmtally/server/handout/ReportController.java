@@ -10,7 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import palmtally.core.profile.ScopeTopic;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.server.competency.CohortSteps;
 import palmtally.server.competency.Lookout;
 import palmtally.server.competency.Tracking;

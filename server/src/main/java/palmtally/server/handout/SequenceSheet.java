@@ -12,7 +12,6 @@ import java.util.stream.Collectors;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Saying;
 import palmtally.core.sequence.Sequence;
@@ -21,6 +20,7 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.sequence.check.Checks;
+import palmtally.core.technique.ScopeTopic;
 
 /** A sequence for students: the strip, the steps, what to mind, and room for notes. Every grey also differs by place or letter. */
 final class SequenceSheet {
@@ -177,9 +177,9 @@ final class SequenceSheet {
                 .append("</td><td><b>")
                 .append(escape(step.name()))
                 .append("</b>");
-        if (!step.name().equals(step.library().name()))
+        if (!step.name().equals(step.technique().name()))
             out.append("<br/><span class=\"small\">")
-                    .append(escape(step.library().name()))
+                    .append(escape(step.technique().name()))
                     .append("</span>");
         if (step.from() != null || step.to() != null)
             out.append("<br/><span class=\"small\">from ")
@@ -198,7 +198,7 @@ final class SequenceSheet {
                 .append(", ")
                 .append(word(step.position()))
                 .append("</span></td><td>")
-                .append(escape(step.tool().label()))
+                .append(escape(step.handWords()))
                 .append("<br/><span class=\"small\">")
                 .append(word(step.stance()))
                 .append("</span></td><td class=\"n\">")
@@ -247,8 +247,8 @@ final class SequenceSheet {
                         .ifPresent(c -> lines.add(zone.label() + ": no deeper than "
                                 + profile.pressure().ceiling(zone) + " (" + c.why() + ")"
                                 + (c.broadOnly() ? ", no pointed tool" : "") + "."));
-            var caution = step.library().caution();
-            if (caution != null) lines.add(step.library().name() + ": " + caution);
+            var caution = step.technique().caution();
+            if (caution != null) lines.add(step.technique().name() + ": " + caution);
         }
         for (var topic : topics)
             lines.add(topic.label() + ": " + topic.caution() + " This school: "

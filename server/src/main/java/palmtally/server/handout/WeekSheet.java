@@ -19,11 +19,11 @@ import palmtally.core.calendar.Lesson;
 import palmtally.core.calendar.TermChecks;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Stroke;
 
 /** The labs of one week on one page: what comes when, who leads it, what to lay out, what to mind. */
@@ -143,8 +143,8 @@ final class WeekSheet {
             for (var step : s.steps()) {
                 if (step.lubricant() != Lubricant.DRY)
                     needs.add(step.lubricant().toString().replace('-', ' '));
-                if (step.library().stroke() == Stroke.HEAT) needs.add("heat");
-                if (step.library().stroke() == Stroke.COLD) needs.add("cold");
+                if (step.technique().stroke() == Stroke.HEAT) needs.add("heat");
+                if (step.technique().stroke() == Stroke.COLD) needs.add("cold");
                 needs.add("table for " + step.position().toString().replace('-', ' '));
             }
         }

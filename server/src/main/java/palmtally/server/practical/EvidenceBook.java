@@ -114,7 +114,7 @@ class EvidenceBook {
     }
 
     private static final Map<String, Function<Step, String>> FACETS = Map.of(
-            "technique", Step::technique,
+            "technique", s -> s.technique().id(),
             "tool", s -> s.tool().toString(),
             "position", s -> s.position().toString());
 

@@ -54,7 +54,7 @@ class ProfileController {
     @Allow(Permission.STAFF)
     @GetMapping(path = "/api/profiles/{id}/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@PathVariable String id) {
-        var profile = profiles.newest(id).document();
+        var profile = profiles.named(id);
         return ResponseEntity.ok()
                 .header(
                         "Content-Disposition",
@@ -67,7 +67,7 @@ class ProfileController {
     @ResponseStatus(HttpStatus.CREATED)
     ResponseEntity<List<ProfileView>> read(@Me Caller caller, @RequestBody String text) throws FormatException {
         var profile = Documents.readProfile(text);
-        profiles.save(profile, caller);
+        profiles.take(profile, caller);
         return Made.at("/api/profiles/" + profile.id() + "/file", all());
     }
 }

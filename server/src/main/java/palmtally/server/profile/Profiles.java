@@ -6,11 +6,13 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.profile.Profile;
+import palmtally.core.technique.Techniques;
 import palmtally.formats.Documents;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Role;
 import palmtally.server.people.School;
 import palmtally.server.problem.Refusal;
+import palmtally.server.technique.Library;
 import palmtally.server.version.Kind;
 import palmtally.server.version.Version;
 import palmtally.server.version.VersionStore;
@@ -21,8 +23,10 @@ import palmtally.server.version.Versions;
 public class Profiles {
     private final Versions<Profile> versions;
     private final School school;
+    private final Library library;
 
-    Profiles(VersionStore store, School school) {
+    Profiles(VersionStore store, School school, Library library) {
+        this.library = library;
         versions = store.of(new Kind<>(
                 "profile", "profile", Documents::storedProfile, p -> {}, p -> new Kind.Called(p.name(), "")));
         this.school = school;
@@ -48,20 +52,32 @@ public class Profiles {
         return newest(school.profile());
     }
 
-    /** The newest profile of that id, or the school's where none is named. */
+    /** The newest profile of that id, or the school's where none is named, with the techniques of the school. */
     public Profile named(@Nullable String id) {
-        return (id == null ? ofSchool() : newest(id)).document();
+        return (id == null ? ofSchool() : newest(id)).document().teaching(library.techniques());
     }
 
     public Version<Profile> version(UUID id) {
         return versions.byId(id);
     }
 
-    /** A new version, unless it says what the newest says already. */
-    public Version<Profile> save(Profile profile, @Nullable Caller by) {
+    /** A new version, unless it says what the newest says already. Techniques have versions of their own. */
+    public Version<Profile> save(Profile taught, @Nullable Caller by) {
+        var profile = taught.teaching(Techniques.SHIPPED);
         var now = versions.find(profile.id());
         if (now.isPresent() && now.get().says(profile)) return now.get();
         return versions.save(profile.id(), now.map(Version::number).orElse(0), "Saved", profile, by);
+    }
+
+    /**
+     * Takes a profile from a file, with the techniques that it brings, all or nothing.
+     *
+     * @throws palmtally.core.InvalidValue where one of these cannot be taught beside the school's own
+     */
+    @Transactional
+    public void take(Profile profile, Caller by) {
+        library.take(profile.techniques(), by);
+        save(profile, by);
     }
 
     /**
@@ -70,7 +86,8 @@ public class Profiles {
      * @throws Refusal 403 where another than the lead brings one that nobody knew; 409 where the id is known and no version of it says the same
      */
     @Transactional
-    public Version<Profile> same(Profile profile, Caller by) {
+    public Version<Profile> same(Profile taught, Caller by) {
+        var profile = taught.teaching(Techniques.SHIPPED);
         all();
         if (!versions.has(profile.id())) {
             if (by.role() != Role.LEAD)

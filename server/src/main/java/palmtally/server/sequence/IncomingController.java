@@ -13,6 +13,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.technique.Technique;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.formats.StepTable;
@@ -20,6 +21,7 @@ import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
+import palmtally.server.technique.Library;
 
 /** Sequences in and out of files: what would change is shown before it changes, and all of a file is taken or nothing. */
 @RestController
@@ -49,12 +51,15 @@ class IncomingController {
 
     record IncomingFile(@Nullable FileKind kind, @Nullable String text) {}
 
-    record IncomingLine(String id, String name, Effect effect, int steps, List<String> changes) {}
+    /** @param brings techniques that the school does not have yet, and takes with it */
+    record IncomingLine(String id, String name, Effect effect, int steps, List<String> changes, List<String> brings) {}
 
     private final Sequences sequences;
+    private final Library library;
 
-    IncomingController(Sequences sequences) {
+    IncomingController(Sequences sequences, Library library) {
         this.sequences = sequences;
+        this.library = library;
     }
 
     /** What would change, without changing it. */
@@ -84,16 +89,24 @@ class IncomingController {
                 .body(StepTable.write(List.of(sequences.newest(id).document())));
     }
 
-    private static List<Sequence> read(IncomingFile file) throws FormatException {
+    private List<Sequence> read(IncomingFile file) throws FormatException {
         if (file.text == null || file.kind == null)
             throw new InvalidValue("file", new Fault(file.text == null ? "text" : "kind", "", "is missing"));
-        return file.kind == FileKind.STEPS ? StepTable.read(file.text) : List.of(Documents.readSequence(file.text));
+        return file.kind == FileKind.STEPS
+                ? StepTable.read(file.text, library.techniques())
+                : List.of(Documents.readSequence(file.text));
     }
 
     private IncomingLine line(Sequence s) {
         var now = sequences.find(s.id());
         var changes = now.map(v -> Difference.between(v.document(), s)).orElse(List.of());
         var effect = now.isEmpty() ? Effect.NEW : changes.isEmpty() ? Effect.SAME : Effect.CHANGED;
-        return new IncomingLine(s.id(), s.name(), effect, s.steps().size(), changes);
+        return new IncomingLine(
+                s.id(),
+                s.name(),
+                effect,
+                s.steps().size(),
+                changes,
+                library.unknown(s.techniques()).stream().map(Technique::name).toList());
     }
 }

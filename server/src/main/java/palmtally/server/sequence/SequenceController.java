@@ -180,7 +180,7 @@ class SequenceController {
             throw new InvalidValue("sequence", faults);
         double slot = wanted.slotSeconds == null ? 1200 : wanted.slotSeconds;
         var id = sequences.freshId(wanted.name);
-        var profile = profiles.ofSchool().document();
+        var profile = profiles.named(null);
         var made = wanted.template == null
                 ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0), profile)
                 : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);

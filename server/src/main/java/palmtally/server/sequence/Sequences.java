@@ -16,6 +16,7 @@ import palmtally.formats.Documents;
 import palmtally.server.answer.Page;
 import palmtally.server.people.Caller;
 import palmtally.server.problem.Refusal;
+import palmtally.server.technique.Library;
 import palmtally.server.version.Kind;
 import palmtally.server.version.Unreadable;
 import palmtally.server.version.Version;
@@ -27,8 +28,10 @@ import palmtally.server.version.Versions;
 @Service
 public class Sequences {
     private final Versions<Sequence> versions;
+    private final Library library;
 
-    Sequences(VersionStore store) {
+    Sequences(VersionStore store, Library library) {
+        this.library = library;
         versions = store.of(new Kind<>(
                 "sequence",
                 "sequence",
@@ -126,9 +129,11 @@ public class Sequences {
         return save(numbered(id, version).document(), from, "Back to version " + version, by, view);
     }
 
-    /** Takes a sequence from a file: a new version where the id is known, unless it says the same. */
+    /** Takes a sequence from a file: a new version where the id is known, unless it says the same; and techniques nobody knew here. */
+    @Transactional
     public <V> V take(Sequence sequence, @Nullable Caller by, Function<Version<Sequence>, V> view) {
         var now = find(sequence.id());
+        library.bring(sequence.techniques(), by);
         if (now.isPresent() && now.get().says(sequence)) return view.apply(now.get());
         return save(sequence, now.map(Version::number).orElse(0), "Read from a file", by, view);
     }

@@ -3,7 +3,9 @@ package palmtally.server.sequence;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -12,6 +14,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -21,11 +24,16 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.check.Checks;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.DoseTable;
+import palmtally.core.technique.HandName;
+import palmtally.core.technique.ScopeTopic;
+import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
+import palmtally.core.technique.Window;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.server.answer.Made;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
@@ -40,19 +48,73 @@ class TechniqueController {
     /** A sequence that uses a technique, with the places of its steps from 1. */
     record UseView(String sequence, String name, List<Integer> steps) {}
 
-    /** @param windows doses of the dose table, in words */
+    /**
+     * @param ships whether it came with the program
+     * @param standard whether it is as it came
+     * @param windows what its doses are held to, in words
+     */
     record TechniqueView(
-            int version, Technique technique, boolean standard, List<String> windows, List<UseView> uses) {}
+            int version,
+            Technique technique,
+            boolean ships,
+            boolean standard,
+            List<String> windows,
+            List<UseView> uses) {}
 
-    /** What a school does otherwise; what is not named stays. */
+    /**
+     * What a school does otherwise; what is not named stays, and an empty hand or caution goes. A technique that ships stays what it is
+     * to the rules.
+     *
+     * @param unbound whether it is to have no window of its own any more
+     */
     record TechniqueEdit(
             @Nullable Integer from,
+            @Nullable String name,
             @Nullable List<String> aliases,
+            @Nullable Stroke stroke,
             @Nullable Tool tool,
+            @Nullable String hand,
             @Nullable Integer depth,
             @Nullable Dose dose,
+            @Nullable Window window,
+            @Nullable Boolean unbound,
+            Technique.@Nullable Effort effort,
+            @Nullable Boolean strong,
             @Nullable String caution,
-            @Nullable List<String> follow) {}
+            @Nullable Set<ScopeTopic> topics,
+            @Nullable Boolean retired,
+            @Nullable List<String> follow) {
+        private Technique of(Technique t) {
+            return t.with(e -> {
+                if (name != null) e.name = name.strip();
+                if (aliases != null) e.aliases = aliases;
+                if (stroke != null) e.stroke = stroke;
+                if (tool != null) e.tool = tool;
+                if (hand != null) e.hand = hand.isBlank() ? null : hand.strip();
+                if (depth != null) e.depth = depth;
+                if (dose != null) e.dose = dose;
+                if (window != null) e.window = window;
+                if (Boolean.TRUE.equals(unbound)) e.window = null;
+                if (effort != null) e.effort = effort;
+                if (strong != null) e.strong = strong;
+                if (caution != null) e.caution = caution.isBlank() ? null : caution.strip();
+                if (topics != null) e.topics = topics;
+                if (retired != null) e.retired = retired;
+            });
+        }
+    }
+
+    /**
+     * A technique of the school's own.
+     *
+     * @param like id of the one it is done like, but for what is said beside
+     */
+    record OwnTechnique(
+            @Nullable String name,
+            @Nullable String like,
+            @Nullable TechniqueEdit otherwise) {}
+
+    record HandsEdit(@Nullable Integer from, @Nullable List<HandName> hands) {}
 
     /**
      * What a change would do to one sequence.
@@ -73,7 +135,10 @@ class TechniqueController {
 
     record TechniquesText(@Nullable String text) {}
 
-    record TechniqueChange(String id, String name, boolean changes) {}
+    record TechniqueChange(String id, String name, boolean added, boolean changes) {}
+
+    /** @param hands words for hands that are new or mean another hand now */
+    record TechniqueChanges(List<TechniqueChange> techniques, List<String> hands) {}
 
     private final Library library;
     private final Sequences sequences;
@@ -87,6 +152,7 @@ class TechniqueController {
         this.transaction = transaction;
     }
 
+    /** Every technique, retired ones too. */
     @Allow(Permission.STAFF)
     @GetMapping("/api/techniques")
     List<TechniqueView> all() {
@@ -96,23 +162,62 @@ class TechniqueController {
                 .toList();
     }
 
+    @Allow(Permission.STAFF)
+    @GetMapping("/api/techniques/{id}")
+    TechniqueView one(@PathVariable String id) {
+        return view(
+                library.newest(id),
+                sequences.all().stream().map(Version::document).toList());
+    }
+
     private static TechniqueView view(Library.Versioned v, List<Sequence> all) {
         var uses = new ArrayList<UseView>();
         for (var s : all) {
             var places = places(
                     s,
                     s.steps().stream()
-                            .filter(x -> x.technique().equals(v.technique().id()))
+                            .filter(x -> x.technique().id().equals(v.technique().id()))
                             .map(x -> x.id())
                             .toList());
             if (!places.isEmpty()) uses.add(new UseView(s.id(), s.name(), places));
         }
+        var ships = Techniques.shipped(v.technique().id());
         return new TechniqueView(
                 v.version(),
                 v.technique(),
-                Techniques.standard().get(v.technique().id()).equals(v.technique()),
+                ships.isPresent(),
+                ships.filter(v.technique()::equals).isPresent(),
                 DoseTable.windows(v.technique()),
                 uses);
+    }
+
+    /** Adds a technique of the school's own. */
+    @Allow(Permission.PLANNER)
+    @PostMapping("/api/techniques")
+    @ResponseStatus(HttpStatus.CREATED)
+    ResponseEntity<TechniqueView> add(@Me Caller caller, @RequestBody OwnTechnique own) {
+        if (own.name == null || own.name.isBlank())
+            throw new InvalidValue("technique", new Fault("name", "", "must not be blank"));
+        var like = library.newest(own.like == null ? "effleurage" : own.like).technique();
+        var named = like.as(library.freshId(own.name), own.name.strip());
+        var made = own.otherwise == null ? named : own.otherwise.of(named);
+        library.save(made, 0, caller);
+        return Made.at("/api/techniques/" + made.id(), view(library.newest(made.id()), List.of()));
+    }
+
+    @Allow(Permission.STAFF)
+    @GetMapping("/api/hands")
+    Library.Hands hands() {
+        return library.hands();
+    }
+
+    /** The school's own words for hands, all of them. */
+    @Allow(Permission.PLANNER)
+    @PutMapping("/api/hands")
+    Library.Hands hands(@Me Caller caller, @RequestBody HandsEdit edit) {
+        if (edit.from == null || edit.hands == null)
+            throw new InvalidValue("hands", new Fault(edit.from == null ? "from" : "hands", "", "is missing"));
+        return library.saveHands(edit.hands, edit.from, caller);
     }
 
     private static List<Integer> places(Sequence s, List<String> ids) {
@@ -127,9 +232,9 @@ class TechniqueController {
     @PostMapping("/api/techniques/{id}/try")
     List<TouchView> tryOut(@PathVariable String id, @RequestBody TechniqueEdit edit) {
         var before = library.newest(id).technique();
-        var after = changed(before, edit);
-        library.techniques().with(List.of(after));
-        var profile = profiles.ofSchool().document();
+        var after = edit.of(before);
+        library.check(library.techniques().with(List.of(after)));
+        var profile = profiles.named(null);
         var touched = new ArrayList<TouchView>();
         for (var v : sequences.all()) {
             var s = v.document();
@@ -162,7 +267,7 @@ class TechniqueController {
         if (edit.from == null) throw new InvalidValue("technique", new Fault("from", "", "is missing"));
         int from = edit.from;
         var before = library.newest(id).technique();
-        var after = changed(before, edit);
+        var after = edit.of(before);
         var follow = new HashSet<>(edit.follow == null ? List.<String>of() : edit.follow);
         transaction.executeWithoutResult(t -> {
             library.save(after, from, caller);
@@ -182,46 +287,45 @@ class TechniqueController {
     ResponseEntity<String> file() {
         return ResponseEntity.ok()
                 .header("Content-Disposition", "attachment; filename=\"library.techniques.json\"")
-                .body(Documents.writeTechniques(List.copyOf(library.techniques().all())));
+                .body(Documents.write(library.techniques()));
     }
 
     /** What a file of techniques would change, without changing it. */
     @Allow(Permission.STAFF)
     @PostMapping("/api/techniques/incoming/preview")
-    List<TechniqueChange> preview(@RequestBody TechniquesText given) throws FormatException {
+    TechniqueChanges preview(@RequestBody TechniquesText given) throws FormatException {
         return changes(read(given));
     }
 
-    /** Takes every technique of a file, or none; no sequence follows. */
+    /** Takes what a file brings, or nothing of it; no sequence follows. */
     @Allow(Permission.PLANNER)
     @PostMapping("/api/techniques/incoming")
-    List<TechniqueChange> take(@Me Caller caller, @RequestBody TechniquesText given) throws FormatException {
+    TechniqueChanges take(@Me Caller caller, @RequestBody TechniquesText given) throws FormatException {
         var techniques = read(given);
         var changes = changes(techniques);
-        transaction.executeWithoutResult(x ->
-                techniques.forEach(t -> library.save(t, library.newest(t.id()).version(), caller)));
+        transaction.executeWithoutResult(x -> library.take(techniques, caller));
         return changes;
     }
 
-    private List<TechniqueChange> changes(List<Technique> techniques) {
-        library.techniques().with(techniques);
-        return techniques.stream()
-                .map(t -> new TechniqueChange(
-                        t.id(), t.name(), !library.newest(t.id()).technique().equals(t)))
-                .toList();
+    private TechniqueChanges changes(Techniques incoming) {
+        library.taking(incoming).checked();
+        var now = library.techniques();
+        return new TechniqueChanges(
+                incoming.own().stream()
+                        .map(t -> new TechniqueChange(
+                                t.id(),
+                                t.name(),
+                                now.find(t.id()).isEmpty(),
+                                !now.find(t.id()).filter(t::equals).isPresent()))
+                        .toList(),
+                incoming.hands().stream()
+                        .filter(h -> !now.hands().contains(h))
+                        .map(HandName::name)
+                        .toList());
     }
 
-    private static List<Technique> read(TechniquesText given) throws FormatException {
+    private static Techniques read(TechniquesText given) throws FormatException {
         if (given.text == null) throw new InvalidValue("file", new Fault("text", "", "is missing"));
         return Documents.readTechniques(given.text);
-    }
-
-    private static Technique changed(Technique t, TechniqueEdit edit) {
-        return t.usually(
-                edit.aliases == null ? t.aliases() : edit.aliases,
-                edit.tool == null ? t.tool() : edit.tool,
-                edit.depth == null ? t.depth() : edit.depth,
-                edit.dose == null ? t.dose() : edit.dose,
-                edit.caution == null ? t.caution() : edit.caution.isBlank() ? null : edit.caution);
     }
 }

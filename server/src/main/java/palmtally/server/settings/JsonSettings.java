@@ -3,6 +3,7 @@ package palmtally.server.settings;
 import java.io.IOException;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.boot.jackson.autoconfigure.JsonFactoryBuilderCustomizer;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -17,6 +18,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.formats.Json;
 import palmtally.formats.Shape;
+import palmtally.server.technique.Library;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.databind.json.JsonMapper;
@@ -25,8 +27,9 @@ import tools.jackson.databind.json.JsonMapper;
 @Configuration(proxyBeanMethods = false)
 class JsonSettings {
     @Bean
-    JsonMapperBuilderCustomizer strictJson() {
-        return Json::strict;
+    JsonMapperBuilderCustomizer strictJson(ObjectProvider<Library> library) {
+        return builder -> Json.knowing(
+                Json.strict(builder), id -> library.getObject().techniques().find(id));
     }
 
     @Bean

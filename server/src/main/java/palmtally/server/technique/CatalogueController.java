@@ -15,6 +15,9 @@ import palmtally.core.practical.Outcome;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.Template;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.HandName;
+import palmtally.core.technique.ScopeTopic;
+import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Permission;
@@ -33,6 +36,9 @@ class CatalogueController {
             List<ZoneWord> zones,
             List<ToolWord> tools,
             List<TechniqueWord> techniques,
+            List<HandName> hands,
+            List<StrokeWord> strokes,
+            List<ScopeWord> topics,
             List<FaultWord> faults,
             List<RatingWord> ratings,
             List<TemplateWord> templates,
@@ -67,8 +73,14 @@ class CatalogueController {
             String stroke,
             Tool tool,
             int depth,
+            @Nullable String hand,
             Dose dose,
-            @Nullable String caution) {}
+            @Nullable String caution,
+            boolean retired) {}
+
+    record StrokeWord(Stroke id, String name) {}
+
+    record ScopeWord(ScopeTopic id, String name) {}
 
     /** A global rating that a grader may give, and what its band is called. */
     record RatingWord(int value, String band) {}
@@ -84,6 +96,7 @@ class CatalogueController {
     @Allow(Permission.SIGNED_IN)
     @GetMapping("/api/catalogue")
     Catalogue catalogue() {
+        var techniques = library.techniques();
         return new Catalogue(
                 LAW,
                 Arrays.stream(Criterion.values())
@@ -96,7 +109,7 @@ class CatalogueController {
                 Arrays.stream(Tool.values())
                         .map(t -> new ToolWord(t, t.label(), t.pointed()))
                         .toList(),
-                library.techniques().all().stream()
+                techniques.all().stream()
                         .map(t -> new TechniqueWord(
                                 t.id(),
                                 t.name(),
@@ -104,8 +117,17 @@ class CatalogueController {
                                 t.stroke().label(),
                                 t.tool(),
                                 t.depth(),
+                                t.hand(),
                                 t.dose(),
-                                t.caution()))
+                                t.caution(),
+                                t.retired()))
+                        .toList(),
+                techniques.hands(),
+                Arrays.stream(Stroke.values())
+                        .map(s -> new StrokeWord(s, s.label()))
+                        .toList(),
+                Arrays.stream(ScopeTopic.values())
+                        .map(t -> new ScopeWord(t, t.label()))
                         .toList(),
                 Arrays.stream(MechanicsFault.values())
                         .map(f -> new FaultWord(f, f.label()))

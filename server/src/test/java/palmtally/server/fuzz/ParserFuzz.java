@@ -70,7 +70,7 @@ final class ParserFuzz {
                 new Kind("curriculum", List.of(example("curriculum")), text -> curriculum(text, profile)),
                 new Kind("techniques", List.of(example("techniques")), text -> {
                     var read = Documents.readTechniques(text);
-                    same(read, Documents.readTechniques(Documents.writeTechniques(read)));
+                    same(read, Documents.readTechniques(Documents.write(read)));
                 }),
                 new Kind(
                         "class list",
@@ -80,7 +80,7 @@ final class ParserFuzz {
                                 "name\trole\nBo\tstudent\n"),
                         ClassList::read),
                 new Kind("steps", List.of(table), text -> {
-                    for (var sequence : StepTable.read(text)) Checks.run(sequence, profile);
+                    for (var sequence : StepTable.read(text, Techniques.SHIPPED)) Checks.run(sequence, profile);
                 }),
                 new Kind(
                         "line",
@@ -93,7 +93,7 @@ final class ParserFuzz {
     }
 
     private static void line(String text) {
-        QuickAdd.read(text, Techniques.standard(), "s1", null);
+        QuickAdd.read(text, Techniques.SHIPPED, "s1", null);
     }
 
     private static void curriculum(String text, Profile profile) throws FormatException {

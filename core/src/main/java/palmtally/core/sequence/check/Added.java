@@ -11,7 +11,6 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
-import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /**
@@ -22,7 +21,7 @@ import palmtally.core.technique.Tool;
  */
 record Added(String label, String technique, List<Zone> zones, int depth, double seconds, Phase phase) {
     Step beside(Plan plan, Sequence s, Step like) {
-        var t = Techniques.standard().get(technique);
+        var t = plan.use(technique);
         return like.with(e -> {
             if (!zones.isEmpty()) e.zones = zones;
             int most = e.zones.stream()
@@ -32,7 +31,7 @@ record Added(String label, String technique, List<Zone> zones, int depth, double
             e.made(
                     s.freshId(phase.toString()),
                     t.name(),
-                    technique,
+                    t,
                     t.tool().pointed() ? Tool.PALM : t.tool(),
                     Math.min(depth, most),
                     seconds,

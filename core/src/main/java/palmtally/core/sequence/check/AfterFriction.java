@@ -5,10 +5,10 @@ import java.util.List;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.profile.Ways;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Step;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Stroke;
 
 /** Cold or heat after friction, where the school teaches them hands on. */
@@ -36,12 +36,13 @@ public final class AfterFriction extends Afterwards {
 
     @Override
     boolean cause(Step step) {
-        return step.technique().equals("cross-fibre");
+        return step.technique().stroke() == Stroke.CROSS_FIBRE_FRICTION;
     }
 
     @Override
     boolean after(Step step, Plan plan) {
-        return step.library().stroke() == (cold(plan) ? Stroke.COLD : Stroke.HEAT);
+        var stroke = step.technique().stroke();
+        return cold(plan) ? stroke.cools() : stroke == Stroke.HEAT;
     }
 
     @Override

@@ -32,14 +32,15 @@ public final class Announced implements Check {
                     || step.says(SayKind.EXPLAINS)
                     || before != null && before.says(SayKind.WARNS);
             before = step;
-            boolean strong = step.library().strong() && step.depth() > 0;
+            boolean strong = step.technique().strong() && step.depth() > 0;
             if (!strong
-                    || !known.add(step.technique() + "/" + step.zones().get(0).region())
+                    || !known.add(
+                            step.technique().id() + "/" + step.zones().get(0).region())
                     || said) continue;
             plan.report(
                     RULE,
                     Where.step(step.id()),
-                    plan.number(step) + " brings " + step.library().name().toLowerCase(Locale.ROOT)
+                    plan.number(step) + " brings " + step.technique().name().toLowerCase(Locale.ROOT)
                             + " unannounced: what comes as a surprise is guarded against.",
                     "Say what is coming before it comes.",
                     new Mend(

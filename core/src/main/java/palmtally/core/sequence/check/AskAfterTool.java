@@ -42,7 +42,7 @@ public final class AskAfterTool implements Check {
             plan.report(
                     RULE,
                     plan.at(span, null, span.stint().side()),
-                    plan.number(step) + " brings in the " + step.tool().label()
+                    plan.number(step) + " brings in the " + step.handWords()
                             + " and stays silent: nobody has asked how it feels within " + Math.round(within)
                             + " s.",
                     "Ask an open question once the new tool has arrived.",

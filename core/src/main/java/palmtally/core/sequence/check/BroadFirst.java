@@ -39,7 +39,7 @@ public final class BroadFirst implements Check {
                                         span.stint().side()),
                                 plan.number(step) + " meets "
                                         + entry.getKey().zone().label().toLowerCase(Locale.ROOT) + " with the "
-                                        + step.tool().label()
+                                        + step.handWords()
                                         + " before any broad tool: a point on unprepared tissue hurts and tells the hand little.",
                                 "Work the zone with palm, fist or forearm first.",
                                 depth < 1

@@ -17,10 +17,10 @@ import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.people.ClientNote;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
 
@@ -60,7 +60,7 @@ public final class ClientNotes implements Check {
     private List<Clash> clashes(Plan plan, ClientNote note, Step step) {
         var found = new ArrayList<Clash>();
         var name = plan.number(step);
-        var stroke = step.library().stroke();
+        var stroke = step.technique().stroke();
         Predicate<Step> only = s -> plan.steps.size() > 1;
         var out = only.test(step)
                 ? new Mend("Take " + name.toLowerCase(Locale.ROOT) + " out", s -> s.without(Set.of(step.id())))

@@ -84,7 +84,7 @@ public final class ConsentBefore implements Check {
         if (first.phase() == Phase.SETTLE || first.phase() == Phase.ASSESS)
             return s.replacing(first.id(), x -> x.saying(question(zone)));
         var ask = first.with(e -> {
-            e.made(s.freshId("ask"), "Agree areas and sheet", "still-hold", Tool.PALM, 1, 20, Phase.SETTLE);
+            e.made(s.freshId("ask"), "Agree areas and sheet", plan.use("still-hold"), Tool.PALM, 1, 20, Phase.SETTLE);
             e.zones = List.of(plan.neutral(first.position()));
             e.side = Sides.BOTH;
             e.lubricant = Lubricant.DRY;

@@ -35,7 +35,14 @@ public final class CoverAtEnd implements Check {
                 "Cover and close.",
                 new Mend("Add cover and close at the end", s -> {
                     var added = step.with(e -> {
-                        e.made(s.freshId("cover"), "Cover and close", "still-hold", Tool.PALM, 1, 10, Phase.COVER);
+                        e.made(
+                                s.freshId("cover"),
+                                "Cover and close",
+                                plan.use("still-hold"),
+                                Tool.PALM,
+                                1,
+                                10,
+                                Phase.COVER);
                         e.sheet = Sheet.COVERED;
                         e.lubricant = Lubricant.DRY;
                         e.side = step.zones().stream().anyMatch(Zone::paired) ? Sides.BOTH : Sides.MIDLINE;

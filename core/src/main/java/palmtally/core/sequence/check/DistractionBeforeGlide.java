@@ -28,11 +28,11 @@ public final class DistractionBeforeGlide extends Before {
 
     @Override
     protected boolean first(Step step) {
-        return step.library().stroke() == Stroke.TRACTION;
+        return step.technique().stroke() == Stroke.TRACTION;
     }
 
     @Override
     protected boolean then(Step step) {
-        return step.library().stroke() == Stroke.JOINT_GLIDE;
+        return step.technique().stroke() == Stroke.JOINT_GLIDE;
     }
 }

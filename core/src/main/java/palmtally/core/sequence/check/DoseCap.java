@@ -23,21 +23,17 @@ public final class DoseCap implements Check {
     @Override
     public void look(Plan plan) {
         for (var step : plan.steps) {
-            var row = DoseWindow.row(step);
-            if (row.isEmpty()) continue;
-            var window = DoseWindow.of(row.get(), plan.profile);
-            double cap = DoseWindow.cap(row.get(), plan.profile);
+            var window = DoseWindow.of(step, plan.profile).orElse(null);
+            if (window == null || !window.passesCap(step.dose()) && !window.passesCap(step.secondSide())) continue;
             double given = window.measure(step.dose());
             if (step.secondSide() != null) given = Math.max(given, window.measure(step.secondSide()));
-            if (given <= cap + 1e-9) continue;
             var first = window.clamp(step.dose());
             var second = step.secondSide() == null ? null : window.clamp(step.secondSide());
             plan.report(
                     RULE,
                     new Where(step.id(), step.zones().get(0), null, null),
                     plan.number(step) + " goes on for " + number(given) + " s" + window.each() + "; never over "
-                            + number(cap) + " s" + window.each() + " ("
-                            + row.get().advice() + ").",
+                            + number(window.cap()) + " s" + window.each() + window.why() + ".",
                     "Stop at the cap; look again another day.",
                     new Mend(
                             "Set to " + number(window.measure(first)) + " s" + window.each(),

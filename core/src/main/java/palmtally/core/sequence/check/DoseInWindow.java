@@ -8,11 +8,9 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
-import palmtally.core.profile.Profile;
 import palmtally.core.sequence.DoseWindow;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Dose;
-import palmtally.core.technique.DoseTable;
 
 /** A dose inside the window of the dose table. */
 @AutoService(Rule.Source.class)
@@ -28,31 +26,25 @@ public final class DoseInWindow implements Check {
     @Override
     public void look(Plan plan) {
         for (var step : plan.steps) {
-            var row = DoseWindow.row(step);
-            if (row.isEmpty()) continue;
-            var window = DoseWindow.of(row.get(), plan.profile);
-            if (row.get().ofTriggerPoints()
-                    && plan.profile.dose().holdEnd() == Profile.HoldEnd.BY_BREATHS
-                    && step.dose().kind() != Dose.Kind.BREATHS) {
+            var window = DoseWindow.of(step, plan.profile).orElse(null);
+            if (window == null) continue;
+            if (window.breaths() && step.dose().kind() != Dose.Kind.BREATHS) {
                 breaths(plan, step);
                 continue;
             }
-            double cap = DoseWindow.cap(row.get(), plan.profile);
-            if (window.measure(step.dose()) > cap + 1e-9
-                    || step.secondSide() != null && window.measure(step.secondSide()) > cap + 1e-9) continue;
+            if (window.passesCap(step.dose()) || window.passesCap(step.secondSide())) continue;
             var first = window.clamp(step.dose());
             var second = step.secondSide() == null ? null : window.clamp(step.secondSide());
             if (first.equals(step.dose()) && Objects.equals(second, step.secondSide())) {
-                holds(plan, step, row.get());
+                holds(plan, step, window);
                 continue;
             }
             var wrong = first.equals(step.dose()) && step.secondSide() != null ? step.secondSide() : step.dose();
             plan.report(
                     RULE,
                     Where.step(step.id()),
-                    plan.number(step) + " gives " + number(window.measure(wrong)) + " s" + window.each()
-                            + "; the dose table says " + window.words() + " ("
-                            + row.get().advice() + ").",
+                    plan.number(step) + " gives " + number(window.measure(wrong)) + " s" + window.each() + "; "
+                            + window.says() + ".",
                     "Bring the dose into the window.",
                     new Mend(
                             "Set to " + number(window.measure(first)) + " s" + window.each(),
@@ -60,15 +52,15 @@ public final class DoseInWindow implements Check {
         }
     }
 
-    private void holds(Plan plan, Step step, DoseTable.Row row) {
+    private void holds(Plan plan, Step step, DoseWindow window) {
         var count = step.dose().count();
-        int most = row.mostHolds();
+        int most = window.mostHolds();
         if (step.dose().kind() != Dose.Kind.HOLDS || count == null || count <= most) return;
         plan.report(
                 RULE,
                 Where.step(step.id()),
-                plan.number(step) + " gives " + count + " holds; the dose table says at most " + most + " ("
-                        + row.advice() + ").",
+                plan.number(step) + " gives " + count + " holds; " + window.source() + " at most " + most + window.why()
+                        + ".",
                 "Fewer holds, and look again.",
                 new Mend(
                         "Set to " + most + " holds",

@@ -25,7 +25,7 @@ public final class DoseRate implements Check {
     @Override
     public void look(Plan plan) {
         for (var step : plan.steps) {
-            var row = DoseWindow.row(step).filter(DoseTable.Row::hasRate);
+            var row = DoseWindow.row(step.technique(), step.zones()).filter(DoseTable.Row::hasRate);
             var rate = step.dose().perSecond();
             if (row.isEmpty() || rate == null) continue;
             double low = plan.profile.dose().rateLow(row.get());

@@ -42,12 +42,12 @@ public final class DrySkin implements Check {
             for (var span : entry.getValue()) {
                 var step = span.stint().step();
                 if (step.lubricant() != Lubricant.DRY
-                        && !step.library().stroke().grip()) {
+                        && !step.technique().stroke().grip()) {
                     if (wet == null) wet = span;
-                } else if (dryFirst && wet != null && step.library().stroke().grip() && seen.add(step.id()))
+                } else if (dryFirst && wet != null && step.technique().stroke().grip() && seen.add(step.id()))
                     slides(plan, half, span, wet);
                 if (step.lubricant() != Lubricant.DRY
-                        && step.library().stroke().grip()
+                        && step.technique().stroke().grip()
                         && dryFirst
                         && seen.add(step.id()))
                     plan.report(
@@ -88,7 +88,7 @@ public final class DrySkin implements Check {
         for (var span : spans) {
             var step = span.stint().step();
             if (step.lubricant() != Lubricant.DRY) return;
-            if (step.library().stroke() == Stroke.EFFLEURAGE && step.sheet() == Sheet.OPEN && seen.add(step.id()))
+            if (step.technique().stroke() == Stroke.EFFLEURAGE && step.sheet() == Sheet.OPEN && seen.add(step.id()))
                 plan.report(
                         RULE,
                         plan.at(span, half.zone(), span.stint().side()),
@@ -108,7 +108,7 @@ public final class DrySkin implements Check {
         for (var touched : links.touches()) {
             var grips = new ArrayList<Step>();
             for (var step : touched)
-                if (step.library().stroke().grip()) grips.add(step);
+                if (step.technique().stroke().grip()) grips.add(step);
                 else if (step.lubricant() != Lubricant.DRY) for (var g : grips) links.link(g, step);
         }
     }

@@ -21,7 +21,7 @@ public final class FlushAfterHeat extends Afterwards {
 
     @Override
     boolean cause(Step step) {
-        return step.library().stroke() == Stroke.HEAT;
+        return step.technique().stroke() == Stroke.HEAT;
     }
 
     @Override

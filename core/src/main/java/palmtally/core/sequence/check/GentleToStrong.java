@@ -83,17 +83,18 @@ public final class GentleToStrong implements Check {
                 || step.phase() == Phase.SETTLE
                 || step.phase() == Phase.ASSESS
                 || step.phase().closing()) return 0;
-        return switch (step.library().stroke()) {
-            case FASCIAL_SPREAD -> step.technique().equals("fascia-indirect") ? 1 : 2;
+        return switch (step.technique().stroke()) {
+            case FASCIA_INDIRECT -> 1;
+            case FASCIA_DIRECT -> 2;
             case SKIN_ROLLING -> 3;
             // A lighter glide is the flush that closes.
             case EFFLEURAGE -> step.depth() >= 4 ? 4 : 0;
-            case PETRISSAGE, STRIPPING, COMPRESSION -> step.depth() >= 3 ? 4 : 0;
+            case PETRISSAGE, STRIPPING, COMPRESSION, STATIC_COMPRESSION, CIRCULAR_FRICTION -> step.depth() >= 3 ? 4 : 0;
             case TRIGGER_POINT -> 5;
-            case FRICTION -> step.technique().equals("cross-fibre") ? 6 : step.depth() >= 3 ? 4 : 0;
+            case CROSS_FIBRE_FRICTION -> 6;
             case STRETCH, CONTRACT_RELAX, PIN_AND_LENGTHEN -> 8;
             case RANGE_OF_MOTION, TRACTION, JOINT_GLIDE -> 9;
-            case COLD -> 10;
+            case COLD, ICE_MASSAGE -> 10;
             default -> 0;
         };
     }

@@ -31,7 +31,7 @@ public final class Interview implements Check {
             case BOTH -> 2;
         };
         for (var step : plan.steps) {
-            if (step.library().stroke() != Stroke.TRIGGER_POINT || step.depth() == 0) continue;
+            if (step.technique().stroke() != Stroke.TRIGGER_POINT || step.depth() == 0) continue;
             long asked = step.say().stream()
                     .filter(s -> s.kind() == SayKind.INTERVIEW)
                     .count();

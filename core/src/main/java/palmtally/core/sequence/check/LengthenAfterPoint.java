@@ -24,12 +24,12 @@ public final class LengthenAfterPoint extends Afterwards {
 
     @Override
     boolean cause(Step step) {
-        return step.library().stroke() == Stroke.TRIGGER_POINT;
+        return step.technique().stroke() == Stroke.TRIGGER_POINT;
     }
 
     @Override
     boolean after(Step step, Plan plan) {
-        return step.phase() == Phase.LENGTHEN || step.library().stroke() == Stroke.STRETCH;
+        return step.phase() == Phase.LENGTHEN || step.technique().stroke() == Stroke.STRETCH;
     }
 
     @Override

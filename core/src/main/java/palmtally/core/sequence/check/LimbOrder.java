@@ -167,7 +167,7 @@ public final class LimbOrder implements Check {
                                 e.made(
                                         s.freshId("flush"),
                                         "Flush of the whole leg",
-                                        "effleurage",
+                                        plan.use("effleurage"),
                                         step.tool(),
                                         2,
                                         20,

@@ -8,7 +8,6 @@ import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.technique.Stroke;
-import palmtally.core.technique.Techniques;
 
 /** Static on a trigger point, moving on a tendon. */
 @AutoService(Rule.Source.class)
@@ -29,7 +28,7 @@ public final class MovingOnTendon implements Check {
     @Override
     public void look(Plan plan) {
         for (var step : plan.steps) {
-            if (step.library().stroke() != Stroke.TRIGGER_POINT || !TENDONS.containsAll(step.zones())) continue;
+            if (step.technique().stroke() != Stroke.TRIGGER_POINT || !TENDONS.containsAll(step.zones())) continue;
             plan.report(
                     RULE,
                     new Where(step.id(), step.zones().get(0), null, null),
@@ -41,8 +40,8 @@ public final class MovingOnTendon implements Check {
                             s -> s.replacing(
                                     step.id(),
                                     x -> x.with(e -> {
-                                        var t = Techniques.standard().get("cross-fibre");
-                                        e.technique = t.id();
+                                        var t = plan.use("cross-fibre");
+                                        e.technique = t;
                                         e.dose = t.dose();
                                         e.secondSide = null;
                                         e.minimumSeconds = null;

@@ -25,17 +25,19 @@ public final class MuscleBeforeJoint extends Before {
 
     @Override
     protected boolean first(Step step) {
-        var stroke = step.library().stroke();
+        var stroke = step.technique().stroke();
         return step.depth() > 1
                 && (stroke.warming()
                         || stroke == Stroke.STRIPPING
-                        || stroke == Stroke.FRICTION
+                        || stroke == Stroke.CIRCULAR_FRICTION
+                        || stroke == Stroke.CROSS_FIBRE_FRICTION
+                        || stroke == Stroke.STATIC_COMPRESSION
                         || stroke == Stroke.TRIGGER_POINT);
     }
 
     @Override
     protected boolean then(Step step) {
-        var stroke = step.library().stroke();
+        var stroke = step.technique().stroke();
         return stroke == Stroke.JOINT_GLIDE || stroke == Stroke.RANGE_OF_MOTION && step.phase() != Phase.ASSESS;
     }
 }

@@ -27,6 +27,7 @@ import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint.Half;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.sequence.Timeline.Span;
+import palmtally.core.technique.Technique;
 import palmtally.core.technique.Tool;
 
 /** What all checks look at: the sequence on its timeline, and who touched which half of which zone when. */
@@ -138,16 +139,22 @@ public final class Plan {
         return Zone.neutral(position, profile.draping().sensitive());
     }
 
+    /** What the school does where a mend asks for a technique that ships. */
+    Technique use(String id) {
+        return profile.techniques().toUse(id);
+    }
+
     /** A gentle palm stroke like the given step in everything but tool, depth and dose. */
     Step palmStroke(Step like, String stem, String name, int depth, double seconds, Phase phase) {
-        return like.with(e -> e.made(sequence.freshId(stem), name, "effleurage", Tool.PALM, depth, seconds, phase));
+        return like.with(
+                e -> e.made(sequence.freshId(stem), name, use("effleurage"), Tool.PALM, depth, seconds, phase));
     }
 
     /** Stints in which the hands are on the body. */
     List<Span> handsOn() {
         return timeline.spans().stream()
                 .filter(s -> s.stint().step().depth() > 0
-                        && !s.stint().step().library().stroke().passiveModality())
+                        && !s.stint().step().technique().stroke().passiveModality())
                 .toList();
     }
 

@@ -37,7 +37,7 @@ public final class PointedTool implements Check {
             plan.report(
                     RULE,
                     new Where(step.id(), site.orElse(step.zones().get(0)), null, null),
-                    plan.number(step) + " uses the " + step.tool().label()
+                    plan.number(step) + " uses the " + step.handWords()
                             + site.map(z -> " on " + z.label().toLowerCase(Locale.ROOT)
                                             + ", which wants a broad tool: "
                                             + z.ceiling().orElseThrow().why() + ".")

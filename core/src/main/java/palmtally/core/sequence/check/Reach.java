@@ -25,7 +25,7 @@ public final class Reach implements Check {
                 plan.report(
                         RULE,
                         Where.step(step.id()),
-                        plan.number(step) + " brings the " + step.tool().label()
+                        plan.number(step) + " brings the " + step.handWords()
                                 + " in from across the table: the weight hangs on the arm and the back twists.",
                         "Walk round and work from the same side.",
                         new Mend(

@@ -12,10 +12,10 @@ import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.people.ClientNote;
-import palmtally.core.profile.ScopeTopic;
-import palmtally.core.profile.ScopeTopic.Level;
 import palmtally.core.sequence.ScopeWords;
 import palmtally.core.sequence.Step;
+import palmtally.core.technique.ScopeTopic;
+import palmtally.core.technique.ScopeTopic.Level;
 
 /** Nothing the school does not teach; local codes and licensed practice decide. */
 @AutoService(Rule.Source.class)

@@ -32,7 +32,7 @@ public final class SecuredSheet implements Check {
         var seen = new HashSet<String>();
         for (var span : plan.timeline.spans()) {
             var step = span.stint().step();
-            boolean big = step.library().stroke().bigMovement();
+            boolean big = step.technique().stroke().bigMovement();
             if (!big || step.zones().stream().noneMatch(Zone::movesSheet)) continue;
             boolean chest = step.sheet() == Sheet.OPEN
                     && step.zones().stream().anyMatch(z -> z.unit() == DrapeUnit.CHEST || z == Zone.ARMPIT);

@@ -32,7 +32,7 @@ public final class SettleFirst implements Check {
     @Override
     public void look(Plan plan) {
         var first = plan.inTime().get(0);
-        var stroke = first.library().stroke();
+        var stroke = first.technique().stroke();
         boolean still = plan.profile.ways().opening() == Ways.Opening.SETTLE;
         boolean met = still
                 ? stroke == Stroke.STILL_HOLD || first.depth() == 0
@@ -52,7 +52,7 @@ public final class SettleFirst implements Check {
                         e.made(
                                 s.freshId("open"),
                                 still ? "Settle" : "Clothed opening, rocking",
-                                still ? "still-hold" : "rocking",
+                                plan.use(still ? "still-hold" : "rocking"),
                                 Tool.PALM,
                                 Math.min(1, plan.ceiling(first)),
                                 still ? 20 : 60,

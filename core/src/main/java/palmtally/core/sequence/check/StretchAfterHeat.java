@@ -21,12 +21,12 @@ public final class StretchAfterHeat extends Afterwards {
 
     @Override
     boolean cause(Step step) {
-        return step.library().stroke() == Stroke.HEAT;
+        return step.technique().stroke() == Stroke.HEAT;
     }
 
     @Override
     boolean after(Step step, Plan plan) {
-        return step.library().stroke() == Stroke.STRETCH || step.phase() == Phase.LENGTHEN;
+        return step.technique().stroke() == Stroke.STRETCH || step.phase() == Phase.LENGTHEN;
     }
 
     @Override

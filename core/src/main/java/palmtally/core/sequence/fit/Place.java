@@ -65,7 +65,7 @@ final class Place {
 
     /** Whether it needs no hands while it lasts. */
     boolean resting() {
-        return item.step.library().stroke().passiveModality();
+        return item.step.technique().stroke().passiveModality();
     }
 
     int sides() {

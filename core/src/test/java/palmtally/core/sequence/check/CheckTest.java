@@ -20,7 +20,6 @@ import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.people.ClientNote;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Plans;
@@ -30,6 +29,7 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Tool;
 
 /**
@@ -184,7 +184,7 @@ abstract class CheckTest {
     }
 
     private static String detail(Step s) {
-        return "(" + s.id() + ", " + s.technique() + ", " + s.tool() + ", depth " + s.depth() + ", "
+        return "(" + s.id() + ", " + s.technique().id() + ", " + s.tool() + ", depth " + s.depth() + ", "
                 + s.zones().stream().map(Zone::toString).collect(Collectors.joining(" and ")) + ", " + s.side() + ", "
                 + s.sheet() + ", " + s.lubricant() + ", " + s.phase()
                 + s.say().stream().map(w -> ", " + w.kind()).collect(Collectors.joining())

@@ -243,7 +243,7 @@ class HardLinksTest {
 
         @Test
         void a_new_step_is_as_the_technique_is_usually_given() {
-            var t = palmtally.core.technique.Techniques.standard().get("skin-rolling");
+            var t = palmtally.core.technique.Techniques.SHIPPED.get("skin-rolling");
             var made = StepEdit.of("n", t, List.of(Zone.UPPER_BACK)).step();
             assertThat(made.tool()).isEqualTo(Tool.PINCER);
             assertThat(made.dose()).isEqualTo(Dose.seconds(45));

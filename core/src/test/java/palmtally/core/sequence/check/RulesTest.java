@@ -32,7 +32,6 @@ import palmtally.core.finding.Severity;
 import palmtally.core.people.ClientNote;
 import palmtally.core.profile.Choices;
 import palmtally.core.profile.Profile;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.Care;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.SayKind;
@@ -41,6 +40,7 @@ import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stance;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Technique.Effort;
 import palmtally.core.technique.Tool;
 

@@ -7,9 +7,9 @@ import static palmtally.core.sequence.Plans.step;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import palmtally.core.body.Zone;
-import palmtally.core.profile.ScopeTopic;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Step;
+import palmtally.core.technique.ScopeTopic;
 
 class ScopeTest extends CheckTest {
     ScopeTest() {

@@ -72,7 +72,7 @@ class FitTest {
         for (int i = 0; i < levels.length; i++)
             if (levels[i] > 0) {
                 kept.add(items.get(i).step.id());
-                if (!items.get(i).step.library().stroke().passiveModality())
+                if (!items.get(i).step.technique().stroke().passiveModality())
                     least += items.get(i).seconds[levels[i] - 1];
             }
         if (kept.isEmpty() || least > slot + 1e-6) return false;

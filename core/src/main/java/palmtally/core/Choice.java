@@ -1,4 +1,4 @@
-package palmtally.core.profile;
+package palmtally.core;
 
 /** One side that can be taken where teachers disagree, with its words. */
 public interface Choice {

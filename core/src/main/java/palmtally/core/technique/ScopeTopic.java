@@ -1,8 +1,9 @@
-package palmtally.core.profile;
+package palmtally.core.technique;
 
 import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Choice;
 
 /** What may be unlawful or beyond scope somewhere. Local codes and licensed practice decide; a school sets how it teaches each. */
 public enum ScopeTopic {
@@ -103,12 +104,12 @@ public enum ScopeTopic {
     }
 
     /** How a profile that ships teaches it. */
-    Level shipped(boolean inB) {
+    public Level shipped(boolean inB) {
         return inB ? b : a;
     }
 
     /** What is asked of a school where teachers disagree about it. */
-    Optional<String> question() {
+    public Optional<String> question() {
         return Optional.ofNullable(question);
     }
 
