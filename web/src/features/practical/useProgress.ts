@@ -18,6 +18,7 @@ export function useProgress(table: Table, tables?: () => number) {
   const { taps, view } = table
 
   const steps = stepsOf(view.sequence)
+  const technique = (id: string) => view.sequence.techniques?.find((t) => t.id === id)
   const stepOf = (id: string) => steps.find((s) => s.id === id)
   const tiles = view.spans.map((s) => ({
     key: `${s.step}/${s.side}`,
@@ -50,7 +51,7 @@ export function useProgress(table: Table, tables?: () => number) {
     const site = sites.sort((a, b) => (a!.ceilingLow ?? 5) - (b!.ceilingLow ?? 5))[0]
     return site
       ? `${site.name}: depth ${site.ceilingLow} at most, ${site.caution}`
-      : session.techniques.get(step.technique)?.caution
+      : technique(step.technique)?.caution
   })
   const spared = computed(() => (view.today ?? []).map((n) => session.spared(n)))
 
@@ -161,7 +162,7 @@ export function useProgress(table: Table, tables?: () => number) {
   const picks = computed<Record<Criterion, Pick[]>>(() => {
     const c = current.value
     const opening = !c || c.step.phase === 'settle' || c.step.phase === 'assess'
-    const interview = c && session.techniques.get(c.step.technique)?.stroke.startsWith('Ischaemic')
+    const interview = c && technique(c.step.technique)?.stroke === 'trigger-point'
     const now = opening ? 'opening' : interview ? 'interview' : undefined
     const talk = PICKS.communication
     return {

@@ -2,6 +2,8 @@
 import { ref } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
+import OwnTechnique from '@/features/technique/OwnTechnique.vue'
+import { capital } from '@/parts/words'
 import { freshId, stepsIn } from './edits'
 
 /** A step by typing a line, several by pasting rows, many by laying a template over zones. */
@@ -15,6 +17,9 @@ const emit = defineEmits<{
 const session = useSession()
 const line = ref('')
 const faults = ref<string[]>([])
+/** Words of the line that nobody knows: they may be a technique of the school's own. */
+const unknown = ref<string[]>([])
+const naming = ref(false)
 const busy = ref(false)
 const open = ref(false)
 const template = ref('')
@@ -26,6 +31,8 @@ defineExpose({ focus: () => field.value?.focus() })
 async function read(lines: string[]) {
   busy.value = true
   faults.value = []
+  unknown.value = []
+  naming.value = false
   const made: Schema['Step'][] = []
   let before = stepsIn(props.sequence).find((s) => s.id === props.after)
   for (const [i, text] of lines.entries()) {
@@ -40,6 +47,8 @@ async function read(lines: string[]) {
       before = step
     } catch (e) {
       const p = e as Problem
+      if (lines.length === 1)
+        unknown.value = p.faults.filter((f) => f.reason.startsWith('is not known')).map((f) => f.value)
       const said = p.faults.length
         ? p.faults.map((f) => `${f.value ? `“${f.value}” ` : ''}${f.reason}`)
         : [p.detail]
@@ -106,6 +115,20 @@ async function lay() {
     <ul v-if="faults.length" role="alert" class="faults">
       <li v-for="f in faults" :key="f">{{ f }}</li>
     </ul>
+    <button
+      v-if="unknown.length && session.plans && !naming"
+      type="button"
+      class="push"
+      @click="naming = true"
+    >
+      Make “{{ unknown.join(' ') }}” a technique of your own
+    </button>
+    <OwnTechnique
+      v-if="naming"
+      :name="capital(unknown.join(' '))"
+      @added="read([line])"
+      @leave="naming = false"
+    />
     <form v-if="open" class="lay" @submit.prevent="lay">
       <label>
         Pattern

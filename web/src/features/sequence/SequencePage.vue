@@ -112,7 +112,11 @@ const span = computed(
     spans.value.find((s) => s.step === step.value?.id) ??
     spans.value[0],
 )
-const technique = computed(() => (step.value ? session.techniques.get(step.value.technique) : undefined))
+/** As the text has it; one that was added since it was asked for stands in the library. */
+const technique = computed(() => {
+  const id = step.value?.technique
+  return sequence.value?.techniques?.find((t) => t.id === id) ?? (id ? session.techniques.get(id) : undefined)
+})
 const cautions = computed(() => {
   const all: string[] = []
   if (technique.value?.caution) all.push(technique.value.caution)
@@ -131,7 +135,7 @@ const nowLine = computed(() => {
   return [
     `${mmss(span.value.start)}–${mmss(span.value.end)}`,
     span.value.side,
-    session.toolName(step.value.tool),
+    session.handName(step.value),
     step.value.zones.map(session.zoneName).join(', '),
     ...say,
   ].join(' · ')
@@ -535,6 +539,7 @@ onKeyStroke((e) => {
               :step="step"
               :number="number(step.id)"
               :steps="steps"
+              :called="technique?.name"
               @change="(what, patch) => on((s) => draft.act(what, change(s, step!.id, patch)))"
             />
           </div>

@@ -3,12 +3,20 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import DoseFields from '@/parts/DoseFields.vue'
+import HandField from '@/parts/HandField.vue'
+import TechniqueField from '@/parts/TechniqueField.vue'
 import { capital, word } from '@/parts/words'
 
 type Step = Schema['Step']
 
 /** Every part of one step. Each change is an act of its own. */
-const props = defineProps<{ step: Step; number: number; steps: readonly Step[] }>()
+const props = defineProps<{
+  step: Step
+  number: number
+  steps: readonly Step[]
+  /** What its technique is called. */
+  called?: string
+}>()
 const emit = defineEmits<{ change: [what: string, patch: Partial<Step>] }>()
 const session = useSession()
 
@@ -71,12 +79,11 @@ const num = (e: Event) => {
   const value = (e.target as HTMLInputElement).valueAsNumber
   return Number.isFinite(value) && value > 0 ? value : undefined
 }
-function technique(id: string) {
-  const t = session.techniques.get(id)
-  if (!t) return
+function technique(t: Schema['TechniqueWord']) {
   emit('change', `Technique of ${name.value}`, {
-    technique: id,
+    technique: t.id,
     tool: t.tool,
+    hand: t.hand,
     depth: t.depth,
     dose: t.dose,
     secondSide: undefined,
@@ -109,9 +116,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     </label>
     <label class="wide">
       Technique
-      <select :value="step.technique" @change="technique(text($event))">
-        <option v-for="t in session.catalogue?.techniques" :key="t.id" :value="t.id">{{ t.name }}</option>
-      </select>
+      <TechniqueField :technique="step.technique" :name="called" @change="technique" />
     </label>
     <label class="wide">
       Zones
@@ -142,9 +147,11 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     </div>
     <label>
       Hand
-      <select :value="step.tool" @change="set('tool', text($event) as Step['tool'], 'Hand')">
-        <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
-      </select>
+      <HandField
+        :tool="step.tool"
+        :hand="step.hand"
+        @change="(tool, hand) => emit('change', `Hand of ${name}`, { tool, hand })"
+      />
     </label>
     <label>
       Side

@@ -48,7 +48,7 @@ const session = useSession()
       </button>
     </td>
     <td role="cell">{{ step.side }}</td>
-    <td role="cell" class="more">{{ session.toolName(step.tool) }}</td>
+    <td role="cell" class="more">{{ session.handName(step) }}</td>
     <td role="cell">{{ step.depth }}</td>
     <td role="cell" class="dose">{{ doseWords(step.dose) }}</td>
     <td role="cell" class="more">{{ step.sheet }}</td>

@@ -64,6 +64,8 @@ export const useSession = defineStore('session', () => {
     if (person.value) void Promise.all([read(), refresh()]).catch(() => undefined)
   })
   const toolName = (id: string) => catalogue.value?.tools.find((t) => t.id === id)?.name ?? id
+  /** The hand of a step in the school's own word, else in the trade's. */
+  const handName = (step: { tool: string; hand?: string }) => step.hand ?? toolName(step.tool)
   const regionName = (id: string) => catalogue.value?.regions.find((r) => r.id === id)?.name ?? id
   const zoneName = (id: string) => zones.value.get(id)?.name ?? id
   /** What a body must be spared, in words. */
@@ -89,6 +91,7 @@ export const useSession = defineStore('session', () => {
     signOut,
     workIn,
     toolName,
+    handName,
     regionName,
     zoneName,
     spared,

@@ -20,6 +20,7 @@ vi.mock('vue-router', () => ({
 
 const technique = (id: string, name: string, more = {}) => ({
   version: 0,
+  ships: true,
   standard: true,
   windows: [],
   uses: [],
@@ -50,6 +51,8 @@ async function page(role = 'instructor', hash = '#effleurage') {
   session.session = { person: { role } } as unknown as Schema['SessionView']
   session.catalogue = {
     tools: [{ id: 'palm', name: 'palm' }],
+    strokes: [{ id: 'effleurage', name: 'Effleurage' }],
+    techniques: [{ id: 'effleurage', name: 'Effleurage (glide)', stroke: 'Effleurage' }],
     law: 'Local codes decide.',
   } as unknown as Schema['Catalogue']
   route.hash = hash
@@ -73,8 +76,8 @@ describe('the library', () => {
   it('says what a technique is, its window, and where it is used', async () => {
     const p = await page()
     const one = p.find('.one').text()
-    expect(one).toContain('palm · depth 2 · 6 × 10 s')
-    expect(one).toContain('Dose table: at least 5 s a pass; slow.')
+    expect(one).toContain('Effleurage · palm · depth 2 · 6 × 10 s')
+    expect(one).toContain('Dose: at least 5 s a pass; slow.')
     expect(one).toContain('Calves, steps 2, 7')
     expect(one).toContain('Local codes decide.')
     expect(one).toContain('As in the standard library.')
@@ -90,6 +93,53 @@ describe('the library', () => {
     const p = await page('grader')
     expect(p.find('form').exists()).toBe(false)
     expect(p.text()).not.toContain('Read a file')
+  })
+})
+
+describe('a technique of the school’s own', () => {
+  it('is named, and done like another', async () => {
+    const p = await page()
+    await p
+      .findAll('button')
+      .find((b) => b.text() === 'Add one of your own')!
+      .trigger('click')
+    const form = p.find('form[aria-label="A technique of your own"]')
+    await form.find('input').setValue('Harbour sweep')
+    post.mockResolvedValueOnce(technique('harbour-sweep', 'Harbour sweep', { ships: false }))
+    await form.trigger('submit')
+    await flushPromises()
+    expect(post.mock.calls[0]).toEqual([
+      '/api/techniques',
+      { body: { name: 'Harbour sweep', like: 'effleurage' } },
+    ])
+    expect(route.hash).toBe('#harbour-sweep')
+  })
+  it('may become another stroke, and one that ships may not', async () => {
+    const own = technique('harbour-sweep', 'Harbour sweep', { ships: false, standard: false, version: 3 })
+    get.mockImplementation(async () => [...all, own])
+    const shipped = await page()
+    expect(shipped.find('form[aria-label="This school’s way"]').text()).not.toContain('Stroke')
+    const p = await page('instructor', '#harbour-sweep')
+    const form = p.find('form[aria-label="This school’s way"]')
+    expect(form.text()).toContain('Stroke')
+    await form.findAll('input[type=checkbox]')[1]!.setValue(true)
+    await form.find('.window input').setValue(8)
+    post.mockResolvedValueOnce([])
+    await form.trigger('submit')
+    expect(post.mock.calls[0]![1].body).toMatchObject({
+      from: 3,
+      stroke: 'effleurage',
+      window: { per: 'whole', least: 8 },
+    })
+  })
+  it('is offered no more by one act, and again by another', async () => {
+    const p = await page()
+    const button = () => p.find('.ways > button')
+    put.mockResolvedValueOnce([technique('effleurage', 'Effleurage (glide)', { version: 1 })])
+    await button().trigger('click')
+    await flushPromises()
+    expect(put.mock.calls[0]![1].body).toEqual({ from: 0, retired: true })
+    expect(p.find('[role=status]').text()).toContain('What was made with it stays as it is.')
   })
 })
 
@@ -119,7 +169,7 @@ describe('a change', () => {
   async function seen() {
     const p = await page()
     post.mockResolvedValueOnce(touched)
-    await p.find('form input').setValue('glide, long stroke')
+    await p.find('form input[name=aliases]').setValue('glide, long stroke')
     await p.find('form').trigger('submit')
     await flushPromises()
     return p
@@ -155,15 +205,15 @@ describe('a change', () => {
       detail: 'x',
       faults: [{ field: 'aliases', value: 'fist glide', reason: 'is taken' }],
     })
-    await p.find('form input').setValue('fist glide')
+    await p.find('form input[name=aliases]').setValue('fist glide')
     await p.find('form').trigger('submit')
     await flushPromises()
     expect(p.find('[role=alert]').text()).toContain('aliases “fist glide” is taken')
-    expect((p.find('form input').element as HTMLInputElement).value).toBe('fist glide')
+    expect((p.find('form input[name=aliases]').element as HTMLInputElement).value).toBe('fist glide')
   })
   it('of anything makes what was seen out of date', async () => {
     const p = await seen()
-    await p.find('form input').setValue('other')
+    await p.find('form input[name=aliases]').setValue('other')
     expect(p.find('.touched').exists()).toBe(false)
   })
 })

@@ -1,13 +1,15 @@
 <script setup lang="ts">
-import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
-import DoseFields from '@/parts/DoseFields.vue'
 import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
 import { doseWords, mmss } from '@/parts/words'
+import HandWords from './HandWords.vue'
+import OwnTechnique from './OwnTechnique.vue'
+import TechniqueForm from './TechniqueForm.vue'
 
 /** The library of techniques: what each is, what it is called here, where it is used; a change shows whom it touches. */
 const session = useSession()
@@ -28,46 +30,22 @@ const picked = computed(
 const pick = (id: string) => router.replace({ hash: `#${id}` })
 const writes = computed(() => session.person?.role !== 'grader')
 
-const form = reactive({
-  aliases: '',
-  tool: '',
-  depth: 0,
-  caution: '',
-  dose: { kind: 'seconds', seconds: 60 } as Schema['Dose'],
-})
 const panel = ref<HTMLElement>()
 const touched = ref<Schema['TouchView'][]>()
 const follow = ref<Set<string>>(new Set())
 const failed = ref<Problem>()
 const done = ref('')
 
-watch(
-  picked,
-  (t) => {
-    if (!t) return
-    Object.assign(form, {
-      aliases: t.technique.aliases.join(', '),
-      tool: t.technique.tool,
-      depth: t.technique.depth,
-      caution: t.technique.caution ?? '',
-      dose: t.technique.dose,
-    })
-    touched.value = undefined
-    failed.value = undefined
-  },
-  { immediate: true },
-)
-watch(form, () => (touched.value = undefined))
-const edit = (): Schema['TechniqueEdit'] => ({
-  from: picked.value?.version,
-  aliases: form.aliases
-    .split(',')
-    .map((a) => a.trim())
-    .filter(Boolean),
-  tool: form.tool as 'palm',
-  depth: form.depth,
-  caution: form.caution,
-  dose: form.dose,
+/** What is to be stored, as it was when its touch was seen. */
+const edit = ref<Schema['TechniqueEdit']>()
+/** What else is open: a technique of one's own to add, or the words for hands. */
+const opened = ref<'own' | 'hands'>()
+
+watch(picked, (now, before) => {
+  if (now?.technique.id === before?.technique.id) return
+  touched.value = undefined
+  failed.value = undefined
+  done.value = ''
 })
 async function during(call: () => Promise<void>) {
   failed.value = undefined
@@ -78,10 +56,11 @@ async function during(call: () => Promise<void>) {
     failed.value = e as Problem
   }
 }
-const see = () =>
+const see = (wanted: Schema['TechniqueEdit']) =>
   during(async () => {
     const path = { id: picked.value!.technique.id }
-    const answer = await ask(api.POST('/api/techniques/{id}/try', { params: { path }, body: edit() }))
+    const answer = await ask(api.POST('/api/techniques/{id}/try', { params: { path }, body: wanted }))
+    edit.value = wanted
     touched.value = answer
     follow.value = new Set(answer.filter((t) => t.follows.length && t.stops <= 0).map((t) => t.sequence))
     await nextTick()
@@ -93,12 +72,33 @@ const store = () =>
     const count = follow.value.size
     const name = picked.value!.technique.name
     all.value = await ask(
-      api.PUT('/api/techniques/{id}', { params: { path }, body: { ...edit(), follow: [...follow.value] } }),
+      api.PUT('/api/techniques/{id}', {
+        params: { path },
+        body: { ...edit.value, follow: [...follow.value] },
+      }),
     )
     touched.value = undefined
     done.value = `${name} is changed${count ? `, and ${count} ${count === 1 ? 'sequence has' : 'sequences have'} followed` : ''}.`
     await session.refresh()
   })
+/** Offers a technique no more, or again; what was made with it stays as it is. */
+const retire = (retired: boolean) =>
+  during(async () => {
+    const { technique: t, version } = picked.value!
+    all.value = await ask(
+      api.PUT('/api/techniques/{id}', { params: { path: { id: t.id } }, body: { from: version, retired } }),
+    )
+    done.value = retired
+      ? `${t.name} is offered no more. What was made with it stays as it is.`
+      : `${t.name} is offered again.`
+    await session.refresh()
+  })
+async function added(t: Schema['TechniqueView']) {
+  opened.value = undefined
+  await again()
+  await pick(t.technique.id)
+  sought.value = ''
+}
 function toggle(id: string) {
   const next = new Set(follow.value)
   if (!next.delete(id)) next.add(id)
@@ -106,7 +106,7 @@ function toggle(id: string) {
 }
 /** A file of techniques shows what it would change first. */
 const picker = ref<HTMLInputElement>()
-const incoming = ref<{ text: string; changes: Schema['TechniqueChange'][] }>()
+const incoming = ref<{ text: string; changes: Schema['TechniqueChanges'] }>()
 async function readFile(event: Event) {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
@@ -126,6 +126,8 @@ const takeFile = () =>
     await again()
     await session.refresh()
   })
+const stroke = (t: Schema['TechniqueView']) =>
+  session.catalogue?.strokes?.find((s) => s.id === t.technique.stroke)?.name ?? t.technique.stroke
 const places = (steps: number[]) => `${steps.length === 1 ? 'step' : 'steps'} ${steps.join(', ')}`
 function touchWords(t: Schema['TouchView']) {
   const parts = []
@@ -153,6 +155,12 @@ const more = (n: number, what: string) =>
         aria-label="Techniques file"
         @change="readFile"
       />
+      <button v-if="writes" class="push" :aria-expanded="opened === 'own'" @click="opened = 'own'">
+        Add one of your own
+      </button>
+      <button class="push" :aria-expanded="opened === 'hands'" @click="opened = 'hands'">
+        Words for hands
+      </button>
       <button v-if="writes" class="push" @click="picker?.click()">Read a file</button>
       <a class="push" href="/api/techniques/file" download>Save as a file</a>
     </div>
@@ -167,15 +175,21 @@ const more = (n: number, what: string) =>
       <h2>What the file would change</h2>
       <p>
         {{
-          incoming.changes
-            .filter((c) => c.changes)
-            .map((c) => c.name)
-            .join(', ') || 'Nothing: it says the same.'
+          [
+            ...incoming.changes.techniques
+              .filter((c) => c.changes)
+              .map((c) => (c.added ? `${c.name} is new` : `${c.name} changes`)),
+            ...incoming.changes.hands.map((h) => `${h}, a word for a hand`),
+          ].join(' · ') || 'Nothing: it says the same.'
         }}
       </p>
       <button class="push main" @click="takeFile">Take all of it</button>
       <button class="push" @click="incoming = undefined">Leave it</button>
     </section>
+    <section v-if="opened === 'own'" class="card" aria-label="Add a technique">
+      <OwnTechnique @added="added" @leave="opened = undefined" />
+    </section>
+    <HandWords v-if="opened === 'hands'" @leave="opened = undefined" />
     <div v-if="all && picked" class="cols">
       <section class="card list">
         <input v-model="sought" type="search" placeholder="Name or nickname" aria-label="Find a technique" />
@@ -183,14 +197,16 @@ const more = (n: number, what: string) =>
           <li v-for="t in shown" :key="t.technique.id">
             <button
               class="line"
-              :class="{ here: t.technique.id === picked.technique.id }"
+              :class="{ here: t.technique.id === picked.technique.id, gone: t.technique.retired }"
               :aria-pressed="t.technique.id === picked.technique.id"
               @click="pick(t.technique.id)"
             >
               <HandShape :tool="t.technique.tool" :size="40" :label="session.toolName(t.technique.tool)" />
               <span
                 ><strong>{{ t.technique.name }}</strong
-                ><span class="soft">{{ t.technique.aliases.join(', ') }}</span></span
+                ><span class="soft">{{
+                  t.technique.retired ? 'not offered any more' : t.technique.aliases.join(', ')
+                }}</span></span
               >
               <span v-if="t.uses.length" class="uses" :title="`Used in ${t.uses.length} sequences`">{{
                 t.uses.length
@@ -210,17 +226,20 @@ const more = (n: number, what: string) =>
           <div>
             <h2>{{ picked.technique.name }}</h2>
             <p class="soft">
-              {{ session.toolName(picked.technique.tool) }} · depth {{ picked.technique.depth }} ·
-              {{ doseWords(picked.technique.dose) }} · client {{ picked.technique.effort.replace('-', ' ') }}
+              {{ stroke(picked) }} · {{ picked.technique.hand ?? session.toolName(picked.technique.tool) }} ·
+              depth {{ picked.technique.depth }} · {{ doseWords(picked.technique.dose) }} · client
+              {{ picked.technique.effort.replace('-', ' ') }}
             </p>
             <p v-if="picked.technique.caution" class="caution">⚠ {{ picked.technique.caution }}</p>
             <p v-if="picked.technique.strong" class="soft">Strong: it is announced before it starts.</p>
-            <p v-for="w in picked.windows" :key="w" class="soft">Dose table: {{ w }}</p>
+            <p v-for="w in picked.windows" :key="w" class="soft">Dose: {{ w }}</p>
             <p class="soft">
               {{
                 picked.standard
                   ? 'As in the standard library.'
-                  : `This school’s own way, version ${picked.version}.`
+                  : picked.ships
+                    ? `This school’s own way, version ${picked.version}.`
+                    : `Of this school’s own, version ${picked.version}.`
               }}
             </p>
           </div>
@@ -238,24 +257,12 @@ const more = (n: number, what: string) =>
             </ul>
             <p class="law">{{ session.catalogue?.law }}</p>
           </div>
-          <form v-if="writes" aria-label="This school’s way" @submit.prevent="see">
-            <h3>This school’s way</h3>
-            <label>Also called, with commas <input v-model="form.aliases" /></label>
-            <div class="three">
-              <label
-                >Hand
-                <select v-model="form.tool">
-                  <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">
-                    {{ t.name }}
-                  </option>
-                </select></label
-              >
-              <label>Depth <input v-model.number="form.depth" type="number" min="0" max="5" /></label>
-            </div>
-            <DoseFields :dose="form.dose" @change="(d) => (form.dose = d)" />
-            <label>Caution <input v-model="form.caution" maxlength="500" /></label>
-            <button class="push" :class="{ main: !touched }">See what it touches</button>
-          </form>
+          <div v-if="writes" class="ways">
+            <TechniqueForm :of="picked" :seen="!!touched" @see="see" @changed="touched = undefined" />
+            <button class="push" @click="retire(!picked.technique.retired)">
+              {{ picked.technique.retired ? 'Offer it again' : 'Offer it no more' }}
+            </button>
+          </div>
         </div>
         <div v-if="touched" ref="panel" class="touched">
           <h3>{{ touched.length ? 'Who follows?' : 'No sequence uses it: nothing else changes.' }}</h3>
@@ -365,26 +372,19 @@ const more = (n: number, what: string) =>
   min-height: var(--target);
   align-items: center;
 }
-form {
+.ways {
   display: flex;
   flex-direction: column;
   gap: 10px;
+  align-items: flex-start;
 }
-.three {
-  display: grid;
-  grid-template-columns: minmax(0, 2fr) minmax(0, 1fr);
-  gap: 8px;
+.ways > form {
+  width: 100%;
 }
-label {
-  display: flex;
-  flex-direction: column;
-  gap: 2px;
-  font-weight: 600;
-  font-size: 14px;
-  min-width: 0;
+.gone {
+  color: var(--ink-soft);
 }
-input:not(.sr),
-select {
+.list > input {
   min-height: var(--target);
   border: 1.5px solid var(--ink);
   border-radius: 12px;
@@ -392,7 +392,6 @@ select {
   color: var(--ink);
   font: 500 15px var(--text);
   padding: 0 10px;
-  width: 100%;
 }
 .touched ul {
   list-style: none;

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import HandShape from '@/parts/HandShape.vue'
+import Standing from '@/parts/Standing.vue'
+
+/** The school's own words for hands, each with the hand that it is to the rules. */
+const emit = defineEmits<{ leave: [] }>()
+const session = useSession()
+const { data, problem, loading, again } = useAsked(() => ask(api.GET('/api/hands')))
+const name = ref('')
+const like = ref<Schema['HandName']['like']>('palm')
+const failed = ref<Problem>()
+const hands = computed(() => data.value?.hands ?? [])
+const before = ref<Schema['HandName'][]>()
+
+async function store(changed: Schema['HandName'][], undoes?: Schema['HandName'][]) {
+  failed.value = undefined
+  try {
+    data.value = await ask(
+      api.PUT('/api/hands', { body: { from: data.value?.version ?? 0, hands: changed } }),
+    )
+    before.value = undoes
+    name.value = ''
+    await session.refresh()
+  } catch (e) {
+    failed.value = e as Problem
+  }
+}
+const add = () => store([...hands.value, { name: name.value.trim(), like: like.value }])
+const drop = (h: Schema['HandName']) =>
+  store(
+    hands.value.filter((x) => x !== h),
+    hands.value,
+  )
+</script>
+
+<template>
+  <section class="card" aria-label="Words for hands">
+    <div class="head">
+      <h2>Words for hands</h2>
+      <button class="push" @click="emit('leave')">Close</button>
+    </div>
+    <p class="soft">
+      What this school calls a hand, as it is jotted down and printed; the rules take it for the one beside
+      it.
+    </p>
+    <Standing :problem="problem" :loading="loading && !data" @again="again" />
+    <ul v-if="hands.length">
+      <li v-for="h in hands" :key="h.name">
+        <HandShape :tool="h.like" :size="36" :label="session.toolName(h.like)" />
+        <strong>{{ h.name }}</strong><span class="soft">like {{ session.toolName(h.like) }}</span>
+        <button v-if="session.plans" class="push" :aria-label="`Take ${h.name} out`" @click="drop(h)">
+          Take out
+        </button>
+      </li>
+    </ul>
+    <p v-else-if="data" class="soft">None yet.</p>
+    <p v-if="before" role="status">
+      It is out; steps that say it still do. <button class="push" @click="store(before)">Undo</button>
+    </p>
+    <form v-if="session.plans" @submit.prevent="add">
+      <label>Word <input v-model="name" maxlength="60" required placeholder="rolling-pin fist" /></label>
+      <label
+        >Like
+        <select v-model="like">
+          <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
+        </select></label
+      >
+      <button class="push main" :disabled="!name.trim()">Add it</button>
+    </form>
+    <p v-for="f in failed?.faults" :key="f.field" class="bad" role="alert">“{{ f.value }}” {{ f.reason }}</p>
+    <p v-if="failed && !failed.faults.length" class="bad" role="alert">{{ failed.detail }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head,
+li {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.head h2,
+li .soft {
+  flex: 1;
+}
+ul {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  min-height: 52px;
+}
+form {
+  display: flex;
+  gap: 10px;
+  align-items: flex-end;
+}
+label {
+  display: flex;
+  flex-direction: column;
+  font-weight: 600;
+  font-size: 14px;
+  flex: 1;
+}
+input,
+select {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 10px;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { nextTick, onMounted, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import TechniqueField from '@/parts/TechniqueField.vue'
+
+/** A technique of the school's own: what it is called, and which one it is done like; the rest is changed where techniques are. */
+const props = defineProps<{ name?: string }>()
+const emit = defineEmits<{ added: [technique: Schema['TechniqueView']]; leave: [] }>()
+const session = useSession()
+const name = ref(props.name ?? '')
+const like = ref('effleurage')
+const faults = ref<string[]>([])
+const busy = ref(false)
+const first = ref<HTMLInputElement>()
+onMounted(() => nextTick(() => first.value?.focus()))
+
+async function add() {
+  busy.value = true
+  faults.value = []
+  try {
+    const made = await ask(api.POST('/api/techniques', { body: { name: name.value, like: like.value } }))
+    await session.refresh()
+    emit('added', made)
+  } catch (e) {
+    const p = e as Problem
+    faults.value = p.faults.length
+      ? p.faults.map((f) => `${f.value ? `“${f.value}” ` : ''}${f.reason}`)
+      : [p.detail]
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <form
+    class="own"
+    aria-label="A technique of your own"
+    @submit.prevent="add"
+    @keydown.escape.stop="emit('leave')"
+  >
+    <label>Called <input ref="first" v-model="name" maxlength="200" required /></label>
+    <label>Done like <TechniqueField :technique="like" @change="(t) => (like = t.id)" /></label>
+    <button class="push main" :disabled="busy || !name.trim()">Add it</button>
+    <button type="button" class="push" @click="emit('leave')">Leave it</button>
+    <p v-for="f in faults" :key="f" class="bad" role="alert">{{ f }}</p>
+  </form>
+</template>
+
+<style scoped>
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: flex-end;
+}
+label {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  font-weight: 600;
+  font-size: 14px;
+  flex: 1 1 200px;
+  min-width: 0;
+}
+input,
+label :deep(select) {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 10px;
+  width: 100%;
+}
+.bad {
+  color: var(--stop);
+  font-weight: 600;
+  width: 100%;
+  margin: 0;
+}
+</style>
