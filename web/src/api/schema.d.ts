@@ -212,6 +212,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/drafts/mend-all': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mendAll']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/drafts/step': {
     parameters: {
       query?: never
@@ -2521,6 +2537,13 @@ export interface components {
       profile?: string
       sequence?: components['schemas']['Sequence']
     }
+    DraftMendAll: {
+      /** Format: uuid */
+      client?: string
+      hints?: boolean
+      profile?: string
+      sequence?: components['schemas']['Sequence']
+    }
     DraftView: {
       plan: components['schemas']['PlanView']
       sequence: components['schemas']['Sequence']
@@ -3383,6 +3406,25 @@ export interface components {
       looks: number
       /** Format: double */
       thumb: number
+    }
+    MendAllView: {
+      /** Format: double */
+      afterSeconds: number
+      /** Format: double */
+      beforeSeconds: number
+      mends: components['schemas']['MendLine'][]
+      plan: components['schemas']['PlanView']
+      sequence: components['schemas']['Sequence']
+    }
+    MendLine: {
+      label: string
+      rule: components['schemas']['Rule']
+      /** Format: double */
+      seconds: number
+      sentence: string
+      /** @enum {string} */
+      severity: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      step?: string
     }
     MomentView: {
       beat?: components['schemas']['Beat']
@@ -6081,6 +6123,30 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['DraftView']
+        }
+      }
+    }
+  }
+  mendAll: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DraftMendAll']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['MendAllView']
         }
       }
     }

@@ -179,7 +179,9 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
       <ul class="coming">
         <li v-for="l in incoming.preview" :key="l.id">
           <strong>{{ l.name }}</strong> <span class="soft">{{ l.steps }} steps, {{ EFFECT[l.effect] }}</span>
-          <p v-if="l.brings.length">Brings techniques this school does not have: {{ l.brings.join(', ') }}.</p>
+          <p v-if="l.brings.length">
+            Brings techniques this school does not have: {{ l.brings.join(', ') }}.
+          </p>
           <ul v-if="l.changes.length">
             <li v-for="c in l.changes" :key="c">{{ c }}</li>
           </ul>

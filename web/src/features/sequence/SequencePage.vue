@@ -15,6 +15,7 @@ import { stripOf } from '@/parts/strip'
 import { capital, mmss, word } from '@/parts/words'
 import AddLine from './AddLine.vue'
 import FitPanel from './FitPanel.vue'
+import MendAllPanel from './MendAllPanel.vue'
 import StepForm from './StepForm.vue'
 import StepList from './StepList.vue'
 import {
@@ -61,6 +62,13 @@ const extra = ref<ReadonlySet<string>>(new Set())
 const tab = ref<'checks' | 'step' | 'fit' | 'versions'>('checks')
 const list = ref<InstanceType<typeof StepList>>()
 const adder = ref<InstanceType<typeof AddLine>>()
+/** Whether all mends are looked at together. */
+const mending = ref(false)
+const mendable = computed(() => plan.value?.findings.filter((f) => f.mend).length ?? 0)
+function mended(what: string, after: Schema['Sequence']) {
+  mending.value = false
+  draft.act(what, after)
+}
 const { lines: versions, more, earlier } = draft.history
 const opened = ref<Schema['VersionView']>()
 const keys = ref(false)
@@ -508,8 +516,19 @@ onKeyStroke((e) => {
             <p v-if="plan.findings.length === 0" class="soft">
               Nothing: warmed, in order, within its ceilings and its slot.
             </p>
+            <button v-if="mendable > 1 && !mending" class="push main" @click="mending = true">
+              Mend all {{ mendable }}…
+            </button>
+            <MendAllPanel
+              v-if="mending"
+              :sequence="sequence"
+              :profile="profile"
+              :client="client"
+              @take="mended"
+              @leave="mending = false"
+            />
             <FindingCard
-              v-for="f in plan.findings"
+              v-for="f in mending ? [] : plan.findings"
               :key="f.finding.key"
               :finding="f.finding"
               :mend="f.mend"

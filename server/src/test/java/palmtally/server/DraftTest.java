@@ -63,6 +63,18 @@ class DraftTest {
                         .get("rule")
                         .asString())
                 .isNotEqualTo("ORDER-WARM");
+        var all = nadia.post("/api/drafts/mend-all", body(sequence, "")).json();
+        assertThat(all.get("mends").size()).isGreaterThan(3);
+        double cost = 0;
+        for (var m : all.get("mends")) cost += m.get("seconds").asDouble();
+        assertThat(all.get("beforeSeconds").asDouble() + cost)
+                .isEqualTo(all.get("afterSeconds").asDouble());
+        for (var f : all.get("plan").get("findings"))
+            assertThat(f.get("finding").get("severity").asString()).isNotEqualTo("stop");
+        var graver = nadia.post("/api/drafts/mend-all", body(sequence, "\"hints\":false"))
+                .json();
+        for (var m : graver.get("mends"))
+            assertThat(m.get("severity").asString()).isNotEqualTo("hint");
         var fit = nadia.post("/api/drafts/fit", body(sequence, "\"slotSeconds\":900"))
                 .json();
         assertThat(fit.get("found").asBoolean()).isTrue();

@@ -140,6 +140,7 @@ final class Deeds {
                 "POST /api/drafts/difference",
                 "POST /api/drafts/fit",
                 "POST /api/drafts/mend",
+                "POST /api/drafts/mend-all",
                 "POST /api/drafts/step",
                 "POST /api/drafts/template",
                 "POST /api/practicals/ready",

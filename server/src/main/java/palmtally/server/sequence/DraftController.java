@@ -9,6 +9,8 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
 import palmtally.core.people.ClientNote;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Difference;
@@ -17,6 +19,7 @@ import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
 import palmtally.core.sequence.check.Checks;
+import palmtally.core.sequence.check.MendAll;
 import palmtally.core.sequence.fit.Fit;
 import palmtally.server.note.ClientNotes;
 import palmtally.server.people.Allow;
@@ -43,6 +46,23 @@ class DraftController {
             @Nullable String profile,
             @Nullable String key,
             @Nullable UUID client) {}
+
+    /** @param hints whether hints are mended too, or only what is graver */
+    record DraftMendAll(
+            @Nullable Sequence sequence,
+            @Nullable String profile,
+            @Nullable UUID client,
+            @Nullable Boolean hints) {}
+
+    /**
+     * @param step the step it is about, or null for the whole
+     * @param seconds what it adds to the plan, or takes from it
+     */
+    record MendLine(
+            Severity severity, Rule rule, @Nullable String step, String sentence, String label, double seconds) {}
+
+    record MendAllView(
+            Sequence sequence, List<MendLine> mends, double beforeSeconds, double afterSeconds, PlanView plan) {}
 
     record DraftFit(
             @Nullable Sequence sequence,
@@ -108,6 +128,29 @@ class DraftController {
         var mended = Sequences.mendOf(sequence, need(draft.key, "key"), profile, notes)
                 .apply(sequence);
         return new DraftView(mended, PlanView.of(Checks.run(mended, profile, notes)));
+    }
+
+    /** What every mend together would do. */
+    @Allow(Permission.STAFF)
+    @PostMapping("/api/drafts/mend-all")
+    MendAllView mendAll(@Me Caller caller, @RequestBody DraftMendAll draft) {
+        var least = Boolean.FALSE.equals(draft.hints) ? Severity.WARN : Severity.HINT;
+        var all = MendAll.of(
+                need(draft.sequence, "sequence"), profiles.named(draft.profile), notes(caller, draft.client), least);
+        return new MendAllView(
+                all.after().sequence(),
+                all.done().stream()
+                        .map(d -> new MendLine(
+                                d.finding().severity(),
+                                d.finding().rule(),
+                                d.finding().where().step(),
+                                d.finding().sentence(),
+                                d.label(),
+                                d.seconds()))
+                        .toList(),
+                all.secondsBefore(),
+                all.after().timeline().totalSeconds(),
+                PlanView.of(all.after()));
     }
 
     @Allow(Permission.STAFF)

@@ -7,6 +7,7 @@ import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Step;
 
 /** Work where the sheet is open, or through it; never under a closed sheet. */
 @AutoService(Rule.Source.class)
@@ -29,9 +30,6 @@ public final class OpenSheet implements Check {
             boolean under = step.sheet() == Sheet.COVERED && step.depth() >= 2;
             boolean oil = step.sheet() != Sheet.OPEN && step.lubricant() != Lubricant.DRY && step.depth() > 0;
             if (!under && !oil) continue;
-            boolean sensitive = step.zones().stream()
-                    .anyMatch(z -> plan.profile.draping().sensitive().contains(z));
-            var to = sensitive ? Sheet.THROUGH : Sheet.OPEN;
             plan.report(
                     RULE,
                     new Where(step.id(), step.zones().get(0), null, null),
@@ -41,14 +39,29 @@ public final class OpenSheet implements Check {
                                     : " works at depth " + step.depth()
                                             + " under a closed sheet: neither open nor through it, so nobody sees what the hand does."),
                     "Open what is worked, or work dry through a taut sheet.",
-                    new Mend(
-                            to == Sheet.OPEN ? "Open the sheet" : "Work dry through the sheet",
-                            s -> s.replacing(
-                                    step.id(),
-                                    x -> x.with(e -> {
-                                        e.sheet = to;
-                                        if (to == Sheet.THROUGH) e.lubricant = Lubricant.DRY;
-                                    }))));
+                    under ? seen(plan, step) : dry(step));
         }
+    }
+
+    /** A hand under a closed sheet: opened, or through the sheet where the zone is sensitive. */
+    private static Mend seen(Plan plan, Step step) {
+        boolean sensitive = step.works(plan.profile.draping().sensitive());
+        return sensitive
+                ? new Mend(
+                        "Work dry through the sheet",
+                        s -> s.replacing(
+                                step.id(),
+                                x -> x.with(e -> {
+                                    e.sheet = Sheet.THROUGH;
+                                    e.lubricant = Lubricant.DRY;
+                                })))
+                : new Mend("Open the sheet", s -> s.replacing(step.id(), x -> x.with(e -> e.sheet = Sheet.OPEN)));
+    }
+
+    /** What lies as it is meant to, with lubricant in the linen. */
+    private static Mend dry(Step step) {
+        return new Mend(
+                step.sheet() == Sheet.THROUGH ? "Work dry through the sheet" : "Leave the lubricant out",
+                s -> s.replacing(step.id(), x -> x.with(e -> e.lubricant = Lubricant.DRY)));
     }
 }

@@ -5,6 +5,8 @@ import static palmtally.core.finding.Spoken.mmss;
 import com.google.auto.service.AutoService;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -74,19 +76,37 @@ public final class Silence implements Check {
     private static Sequence asking(Sequence sequence, Plan plan, double limit) {
         var s = sequence;
         for (int i = 0; i < Sequence.MOST_STEPS; i++) {
-            var spans = Timeline.of(s, plan.profile).spans();
-            var gaps = gaps(spans, limit);
-            if (gaps.isEmpty()) return s;
-            double ask = gaps.get(0).from()
-                    + Math.max(1, limit - 2 * plan.profile.transitions().question());
-            var span = spans.get(0);
-            for (var candidate : spans)
-                if (candidate.start() <= ask && candidate.stint().step().depth() > 0) span = candidate;
-            double offset = Math.max(0, Math.min(Math.floor(ask - span.start()), Math.floor(span.seconds() - 1)));
-            s = s.replacing(
-                    span.stint().step().id(),
-                    x -> x.saying(new Saying(SayKind.PRESSURE_QUESTION, "How is this pressure, as a number?", offset)));
+            var changed = asking(s, plan, Timeline.of(s, plan.profile).spans(), limit);
+            if (changed.isEmpty()) return s;
+            s = changed.get();
         }
         return s;
+    }
+
+    /** One question more, in the first silence that can take one; nothing where there is none. */
+    private static Optional<Sequence> asking(Sequence s, Plan plan, List<Span> spans, double limit) {
+        for (var gap : gaps(spans, limit)) {
+            double ask = gap.from()
+                    + Math.max(1, limit - 2 * plan.profile.transitions().question());
+            var span = on(spans, ask);
+            double offset = Math.max(0, Math.min(Math.floor(ask - span.start()), Math.floor(span.seconds() - 1)));
+            var question = new Saying(SayKind.PRESSURE_QUESTION, "How is this pressure, as a number?", offset);
+            if (!span.stint().step().say().contains(question))
+                return Optional.of(s.replacing(span.stint().step().id(), x -> x.saying(question)));
+        }
+        return Optional.empty();
+    }
+
+    /** What is on at a moment, a hand rather than a pack; else what began last before it. */
+    private static Span on(List<Span> spans, double at) {
+        var begun = spans.get(0);
+        @Nullable Span on = null;
+        for (var span : spans) {
+            if (span.start() > at) continue;
+            begun = span;
+            boolean hand = span.stint().step().depth() > 0;
+            if (span.end() >= at && (hand || on == null)) on = span;
+        }
+        return on == null ? begun : on;
     }
 }

@@ -2,6 +2,8 @@ package palmtally.core.sequence.check;
 
 import com.google.auto.service.AutoService;
 import java.util.Locale;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
@@ -32,6 +34,16 @@ public final class SiteCeiling implements Check {
             }
     }
 
+    /** A site that takes no pressure is left out: of the step where that has others, else with it, where it is not all there is. */
+    private static @Nullable Mend without(Plan plan, Step step, Zone zone) {
+        var name = plan.number(step).toLowerCase(Locale.ROOT);
+        if (step.zones().size() > 1)
+            return new Mend(
+                    "Leave " + zone.label().toLowerCase(Locale.ROOT) + " out of " + name,
+                    s -> s.replacing(step.id(), x -> x.with(e -> e.zones.remove(zone))));
+        return plan.steps.size() == 1 ? null : new Mend("Take " + name + " out", s -> s.without(Set.of(step.id())));
+    }
+
     private void report(Plan plan, Step step, Zone zone, int ceiling) {
         boolean named = plan.profile.pressure().names(zone);
         var severity = plan.profile.severity(RULE);
@@ -53,6 +65,8 @@ public final class SiteCeiling implements Check {
                 ceiling == 0
                         ? "Leave this site out, or get it taught by a licensed practitioner."
                         : "Stay at or below the ceiling.",
-                to == 0 ? null : new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
+                to == 0
+                        ? without(plan, step, zone)
+                        : new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(to))));
     }
 }

@@ -22,6 +22,12 @@ class OpenSheetTest extends CheckTest {
                         .mends("Open the sheet: Step 1, Step w: sheet covered → open."),
                 of("oil through the sheet", eachSide(gluteal("g").oiled()), eachSide(gluteal("g")))
                         .says("Step 1 puts lubricant where the sheet is not open: it ends up in the linen.")
-                        .mends("Work dry through the sheet: Step 1, Step g: lubricant oil → dry."));
+                        .mends("Work dry through the sheet: Step 1, Step g: lubricant oil → dry."),
+                of(
+                                "oil under the sheet at the end",
+                                eachSide(thigh("w").sheet(Sheet.COVERED).deep(1).oiled()),
+                                eachSide(thigh("w").sheet(Sheet.COVERED).deep(1)))
+                        .says("Step 1 puts lubricant where the sheet is not open: it ends up in the linen.")
+                        .mends("Leave the lubricant out: Step 1, Step w: lubricant oil → dry."));
     }
 }
