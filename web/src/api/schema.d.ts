@@ -2103,6 +2103,7 @@ export interface components {
     Catalogue: {
       criteria: components['schemas']['CriterionWord'][]
       faults: components['schemas']['FaultWord'][]
+      forWhom: components['schemas']['ForWhomWord'][]
       hands: components['schemas']['HandName'][]
       law: string
       notes: components['schemas']['NoteWord'][]
@@ -2248,7 +2249,19 @@ export interface components {
     }
     ClientNote: {
       /** @enum {string} */
-      kind: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      kind:
+        | 'pregnant'
+        | 'late-pregnancy'
+        | 'back-pain'
+        | 'inflamed'
+        | 'numb'
+        | 'injured'
+        | 'spare'
+        | 'no-lubricant'
+        | 'no-cold'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
       /** @enum {string} */
       side?: 'left' | 'right' | 'midline' | 'both'
       /** @enum {string} */
@@ -2919,6 +2932,18 @@ export interface components {
       /** Format: double */
       value: number
     }
+    ForWhomWord: {
+      /** @enum {string} */
+      id:
+        | 'prenatal-first'
+        | 'prenatal-second'
+        | 'prenatal-third'
+        | 'back-pain'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
+      name: string
+    }
     Forecast: {
       /** Format: int32 */
       hopeless: number
@@ -3066,7 +3091,19 @@ export interface components {
       /** Format: uuid */
       id: string
       /** @enum {string} */
-      kind: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      kind:
+        | 'pregnant'
+        | 'late-pregnancy'
+        | 'back-pain'
+        | 'inflamed'
+        | 'numb'
+        | 'injured'
+        | 'spare'
+        | 'no-lubricant'
+        | 'no-cold'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
       /** @enum {string} */
       side?: 'left' | 'right' | 'midline' | 'both'
       /** Format: date */
@@ -3506,7 +3543,19 @@ export interface components {
     }
     NewNote: {
       /** @enum {string} */
-      kind?: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      kind?:
+        | 'pregnant'
+        | 'late-pregnancy'
+        | 'back-pain'
+        | 'inflamed'
+        | 'numb'
+        | 'injured'
+        | 'spare'
+        | 'no-lubricant'
+        | 'no-cold'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
       /** @enum {string} */
       side?: 'left' | 'right' | 'midline' | 'both'
       /** Format: date */
@@ -3712,7 +3761,19 @@ export interface components {
     }
     NoteWord: {
       /** @enum {string} */
-      id: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      id:
+        | 'pregnant'
+        | 'late-pregnancy'
+        | 'back-pain'
+        | 'inflamed'
+        | 'numb'
+        | 'injured'
+        | 'spare'
+        | 'no-lubricant'
+        | 'no-cold'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
       local: boolean
       name: string
     }
@@ -4575,6 +4636,15 @@ export interface components {
       blocks: components['schemas']['Block'][]
       /** @enum {string} */
       firstSide: 'left' | 'right' | 'midline' | 'both'
+      forWhom: (
+        | 'prenatal-first'
+        | 'prenatal-second'
+        | 'prenatal-third'
+        | 'back-pain'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
+      )[]
       id: string
       name: string
       note: string
@@ -4775,7 +4845,19 @@ export interface components {
     }
     Spared: {
       /** @enum {string} */
-      kind?: 'pregnant' | 'back-pain' | 'inflamed' | 'numb' | 'injured' | 'spare' | 'no-lubricant' | 'no-cold'
+      kind?:
+        | 'pregnant'
+        | 'late-pregnancy'
+        | 'back-pain'
+        | 'inflamed'
+        | 'numb'
+        | 'injured'
+        | 'spare'
+        | 'no-lubricant'
+        | 'no-cold'
+        | 'neck-injury'
+        | 'ticklish'
+        | 'clothed'
       /** @enum {string} */
       side?: 'left' | 'right' | 'midline' | 'both'
       /** @enum {string} */

@@ -46,6 +46,13 @@ function take() {
 
 <template>
   <section class="all" aria-label="Mend all">
+    <p class="acts">
+      <button class="push main" :disabled="busy || !answer?.mends.length" @click="take">
+        Mend all of it
+      </button>
+      <button class="push" @click="emit('leave')">Leave it</button>
+      <label class="tick"><input v-model="hints" type="checkbox" /> Hints too</label>
+    </p>
     <p v-if="!answer && !problem" class="soft" role="status">Trying every mend…</p>
     <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
     <template v-if="answer">
@@ -67,13 +74,6 @@ function take() {
         </li>
       </ol>
     </template>
-    <label class="tick"><input v-model="hints" type="checkbox" /> Hints too</label>
-    <p class="acts">
-      <button class="push main" :disabled="busy || !answer?.mends.length" @click="take">
-        Mend all of it
-      </button>
-      <button class="push" @click="emit('leave')">Leave it</button>
-    </p>
   </section>
 </template>
 
@@ -123,6 +123,7 @@ li .soft {
 }
 .acts {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
 }
 .bad {

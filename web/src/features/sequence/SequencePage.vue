@@ -42,6 +42,7 @@ const props = defineProps<{ id: string }>()
 const session = useSession()
 const router = useRouter()
 const profile = ref<string>()
+type ForWhom = Schema['ForWhomWord']['id']
 /** Whose body it is for: their notes are checked too. */
 const client = ref<string>()
 const draft = useDraft(
@@ -62,6 +63,17 @@ const extra = ref<ReadonlySet<string>>(new Set())
 const tab = ref<'checks' | 'step' | 'fit' | 'versions'>('checks')
 const list = ref<InstanceType<typeof StepList>>()
 const adder = ref<InstanceType<typeof AddLine>>()
+/** For anybody, for such bodies as the plan is written for, or checked for one body besides. */
+function meant(value: string) {
+  const [kind, id] = value.split(' ') as ['for', ForWhom] | [string, undefined]
+  client.value = value && kind !== 'for' ? value : undefined
+  if (value === '') on((s) => s.forWhom?.length && draft.act('For anybody', { ...s, forWhom: [] }))
+  if (id)
+    on((s) => draft.act(`For ${whomName(id)}`, { ...s, forWhom: [...new Set([...(s.forWhom ?? []), id])] }))
+}
+const notFor = (id: ForWhom) =>
+  on((s) => draft.act(`Not for ${whomName(id)}`, { ...s, forWhom: s.forWhom?.filter((w) => w !== id) }))
+const whomName = (id: string) => session.catalogue?.forWhom?.find((w) => w.id === id)?.name ?? id
 /** Whether all mends are looked at together. */
 const mending = ref(false)
 const mendable = computed(() => plan.value?.findings.filter((f) => f.mend).length ?? 0)
@@ -381,9 +393,21 @@ onKeyStroke((e) => {
         </label>
         <label class="prof">
           <span class="sr">For whose body</span>
-          <select v-model="client" aria-label="For whose body" title="Checks the notes of this body too">
-            <option :value="undefined">For anybody</option>
-            <option v-for="p in people" :key="p.id" :value="p.id">For {{ p.name }}</option>
+          <select
+            :value="client ?? (sequence.forWhom?.[0] ? `for ${sequence.forWhom[0]}` : '')"
+            aria-label="For whom"
+            title="Held to what such a body must be spared"
+            @change="meant(($event.target as HTMLSelectElement).value)"
+          >
+            <option value="">For anybody</option>
+            <optgroup label="A plan for">
+              <option v-for="w in session.catalogue?.forWhom" :key="w.id" :value="`for ${w.id}`">
+                {{ capital(w.name) }}
+              </option>
+            </optgroup>
+            <optgroup label="The notes of">
+              <option v-for="p in people" :key="p.id" :value="p.id">{{ p.name }}</option>
+            </optgroup>
           </select>
         </label>
         <span class="fit">
@@ -515,6 +539,18 @@ onKeyStroke((e) => {
           <div v-if="tab === 'checks'" role="tabpanel" aria-label="What the checks say" class="panel">
             <p v-if="plan.findings.length === 0" class="soft">
               Nothing: warmed, in order, within its ceilings and its slot.
+            </p>
+            <p v-if="sequence.forWhom?.length" class="whom">
+              For
+              <button
+                v-for="w in sequence.forWhom"
+                :key="w"
+                class="push"
+                :aria-label="`Not for ${whomName(w)}`"
+                @click="notFor(w)"
+              >
+                {{ whomName(w) }} ×
+              </button>
             </p>
             <button v-if="mendable > 1 && !mending" class="push main" @click="mending = true">
               Mend all {{ mendable }}…

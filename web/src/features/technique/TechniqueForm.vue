@@ -136,7 +136,7 @@ function topic(id: Technique['topics'][number]) {
         </select></label
       >
     </div>
-    <label>Caution <input v-model="form.caution" maxlength="500" /></label>
+    <label class="wide">Caution <input v-model="form.caution" maxlength="500" /></label>
     <div class="scope" role="group" aria-label="What it touches that may be beyond scope">
       <span>May be beyond scope</span>
       <button
@@ -157,15 +157,26 @@ function topic(id: Technique['topics'][number]) {
 
 <style scoped>
 form {
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 10px 16px;
+  align-items: end;
+}
+h3,
+.wide,
+.scope {
+  grid-column: 1 / -1;
 }
 .three,
 .window {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 8px;
+}
+@media (max-width: 1000px) {
+  form {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .window {
   grid-template-columns: repeat(3, minmax(0, 1fr));

@@ -216,7 +216,7 @@ const more = (n: number, what: string) =>
         </ul>
         <p v-if="shown.length === 0" class="soft">No technique is called that.</p>
       </section>
-      <section class="card one" :aria-label="picked.technique.name">
+      <section :key="picked.technique.id" class="card one" :aria-label="picked.technique.name">
         <div class="head">
           <HandShape
             :tool="picked.technique.tool"
@@ -233,6 +233,7 @@ const more = (n: number, what: string) =>
             <p v-if="picked.technique.caution" class="caution">⚠ {{ picked.technique.caution }}</p>
             <p v-if="picked.technique.strong" class="soft">Strong: it is announced before it starts.</p>
             <p v-for="w in picked.windows" :key="w" class="soft">Dose: {{ w }}</p>
+            <p class="law">{{ session.catalogue?.law }}</p>
             <p class="soft">
               {{
                 picked.standard
@@ -255,7 +256,6 @@ const more = (n: number, what: string) =>
                 >
               </li>
             </ul>
-            <p class="law">{{ session.catalogue?.law }}</p>
           </div>
           <div v-if="writes" class="ways">
             <TechniqueForm :of="picked" :seen="!!touched" @see="see" @changed="touched = undefined" />
@@ -359,13 +359,17 @@ const more = (n: number, what: string) =>
   font-weight: 600;
 }
 .two {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 24px;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
 }
 .used {
-  padding-left: 20px;
-  margin: 6px 0;
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 24px;
 }
 .used a {
   display: inline-flex;

@@ -29,6 +29,7 @@ import palmtally.core.profile.Band;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Care;
 import palmtally.core.sequence.Direction;
+import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Phase;
@@ -64,6 +65,7 @@ public final class StepTable {
             "first side",
             "note",
             "table",
+            "for whom",
             "block",
             "block name",
             "order",
@@ -133,6 +135,7 @@ public final class StepTable {
                 s.firstSide().toString(),
                 text(s.note()),
                 s.table() == null ? "" : s.table().toString(),
+                list(s.forWhom()),
                 text(b.id()),
                 text(b.name()),
                 b.order().toString(),
@@ -545,6 +548,9 @@ public final class StepTable {
             });
             if (its.stream().anyMatch(r -> !r.faults.isEmpty())) return null;
             var name = cell(first, "sequence name");
+            var whom = new LinkedHashSet<ForWhom>();
+            for (var part : parts(cell(first, "for whom"))) pick(first, "for whom", part, ForWhom.values(), whom::add);
+            if (!first.faults.isEmpty()) return null;
             try {
                 return new Sequence(
                         id,
@@ -554,6 +560,7 @@ public final class StepTable {
                         side,
                         cell(first, "note"),
                         table.isEmpty() ? null : table.get(0),
+                        whom,
                         blocks);
             } catch (InvalidValue e) {
                 for (var f : e.faults())

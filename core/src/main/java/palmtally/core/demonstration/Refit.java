@@ -140,7 +140,15 @@ public record Refit(
         var s = showing.sequence();
         var block = new Block("rest", "What is left", Block.Order.IN_ORDER, Block.Repeat.ONCE, steps);
         return new Sequence(
-                s.id(), s.name(), s.region(), s.slotSeconds(), s.firstSide(), "", s.table(), List.of(block));
+                s.id(),
+                s.name(),
+                s.region(),
+                s.slotSeconds(),
+                s.firstSide(),
+                "",
+                s.table(),
+                s.forWhom(),
+                List.of(block));
     }
 
     /** What of the before links of a step is still to come, on the same side or on none. */

@@ -18,13 +18,17 @@ public record ClientNote(
     /** Kinds of notes (common practice, no source). */
     public enum Kind {
         PREGNANT("pregnant", false),
+        LATE_PREGNANCY("pregnant, past the third month", false),
         BACK_PAIN("low-back or sacroiliac pain", false),
         INFLAMED("hot, swollen or inflamed", true),
         NUMB("numb", true),
         INJURED("newly injured", true),
         SPARE("not to be touched", true),
         NO_LUBRICANT("no lubricant", false),
-        NO_COLD("no cold", false);
+        NO_COLD("no cold", false),
+        NECK_INJURY("neck injured once", false),
+        TICKLISH("ticklish", false),
+        CLOTHED("stays clothed", false);
 
         private final String label;
         private final boolean local;

@@ -89,8 +89,15 @@ public final class Difference {
         say(all, "Slot", Math.round(before.slotSeconds()) + " s", Math.round(after.slotSeconds()) + " s");
         say(all, "First side", before.firstSide(), after.firstSide());
         say(all, "Table", before.table(), after.table());
+        say(all, "For", whom(before), whom(after));
         say(all, "Note", before.note(), after.note());
         say(all, "Blocks", shape(before), shape(after));
+    }
+
+    private static String whom(Sequence s) {
+        return s.forWhom().isEmpty()
+                ? "anybody"
+                : s.forWhom().stream().map(ForWhom::label).collect(Collectors.joining(", "));
     }
 
     private static String shape(Sequence s) {

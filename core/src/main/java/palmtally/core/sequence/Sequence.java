@@ -2,6 +2,8 @@ package palmtally.core.sequence;
 
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -23,6 +25,7 @@ import palmtally.core.technique.Technique;
  * @param region where it is taught and tracked
  * @param slotSeconds time it has, both sides together
  * @param table how high the table stands, or null where it is not said
+ * @param forWhom whom it is for; empty for anybody
  * @param firstSide side that each-side blocks begin with, left or right
  */
 public record Sequence(
@@ -33,6 +36,7 @@ public record Sequence(
         Side firstSide,
         String note,
         @Nullable TableHeight table,
+        Set<ForWhom> forWhom,
         List<Block> blocks) {
     /** More steps than this are taken for a mistake. */
     public static final int MOST_STEPS = 500;
@@ -43,6 +47,7 @@ public record Sequence(
      */
     public Sequence {
         blocks = List.copyOf(blocks);
+        forWhom = forWhom.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(forWhom));
         var faults = new ArrayList<Fault>();
         if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
         if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
@@ -62,6 +67,19 @@ public record Sequence(
         else faults.addAll(linkFaults(blocks));
         if (!faults.isEmpty()) throw new InvalidValue("sequence", faults);
         blocks = oneMeaning(blocks);
+    }
+
+    /** One for anybody. */
+    public Sequence(
+            String id,
+            String name,
+            Region region,
+            double slotSeconds,
+            Side firstSide,
+            String note,
+            @Nullable TableHeight table,
+            List<Block> blocks) {
+        this(id, name, region, slotSeconds, firstSide, note, table, Set.of(), blocks);
     }
 
     /** An id means one technique throughout: that of the first step that names it. */
@@ -170,7 +188,7 @@ public record Sequence(
     }
 
     public Sequence withBlocks(List<Block> changed) {
-        return new Sequence(id, name, region, slotSeconds, firstSide, note, table, changed);
+        return new Sequence(id, name, region, slotSeconds, firstSide, note, table, forWhom, changed);
     }
 
     /** The sequence with one step replaced. */
@@ -220,9 +238,14 @@ public record Sequence(
                 .toList());
     }
 
+    /** The sequence for other bodies. */
+    public Sequence meantFor(Set<ForWhom> whom) {
+        return new Sequence(id, name, region, slotSeconds, firstSide, note, table, whom, blocks);
+    }
+
     /** The sequence on a table of another height. */
     public Sequence onTable(TableHeight height) {
-        return new Sequence(id, name, region, slotSeconds, firstSide, note, height, blocks);
+        return new Sequence(id, name, region, slotSeconds, firstSide, note, height, forWhom, blocks);
     }
 
     /** The sequence with a step at its end, in a block of its own where the last one is run on each side. */

@@ -175,6 +175,11 @@ public record Step(
         return stroke == Stroke.PIN_AND_LENGTHEN || stroke == Stroke.STRETCH || stroke == Stroke.RANGE_OF_MOTION;
     }
 
+    /** The one step that this warm-up is linked to and so is there for; null where there is none, or several. */
+    public @Nullable String preparesOnly() {
+        return phase == Phase.WARM && before.size() == 1 ? before.get(0) : null;
+    }
+
     /** Whether the client moves, by themselves or against the hand. */
     public boolean clientMoves() {
         return effort == Technique.Effort.ACTIVE || effort == Technique.Effort.RESISTED;

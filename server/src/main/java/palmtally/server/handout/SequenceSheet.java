@@ -42,6 +42,13 @@ final class SequenceSheet {
         return "<h1>" + escape(sequence.name()) + "</h1><p class=\"soft\">" + escape(school) + " · "
                 + escape(sequence.region().label()) + " · version " + version + " · " + clock(timeline.totalSeconds())
                 + " for a client, both sides · slot " + clock(sequence.slotSeconds()) + "</p>"
+                + (sequence.forWhom().isEmpty()
+                        ? ""
+                        : "<p>For: "
+                                + escape(sequence.forWhom().stream()
+                                        .map(w -> w.label())
+                                        .collect(Collectors.joining(", ")))
+                                + "</p>")
                 + (sequence.note().isBlank() ? "" : "<p>" + escape(sequence.note()) + "</p>")
                 + stops() + strip() + steps() + cautions() + notes();
     }

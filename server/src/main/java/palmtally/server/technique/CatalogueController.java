@@ -13,6 +13,7 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Outcome;
 import palmtally.core.profile.MechanicsFault;
+import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Template;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.HandName;
@@ -42,7 +43,10 @@ class CatalogueController {
             List<FaultWord> faults,
             List<RatingWord> ratings,
             List<TemplateWord> templates,
-            List<NoteWord> notes) {}
+            List<NoteWord> notes,
+            List<ForWhomWord> forWhom) {}
+
+    record ForWhomWord(ForWhom id, String name) {}
 
     /** @param local whether it is about one zone */
     record NoteWord(ClientNote.Kind id, String name, boolean local) {}
@@ -141,6 +145,9 @@ class CatalogueController {
                         .toList(),
                 Arrays.stream(ClientNote.Kind.values())
                         .map(k -> new NoteWord(k, k.label(), k.local()))
+                        .toList(),
+                Arrays.stream(ForWhom.values())
+                        .map(w -> new ForWhomWord(w, w.label()))
                         .toList());
     }
 

@@ -17,6 +17,11 @@ public interface Check extends Rule.Source {
 
     void look(Plan plan);
 
+    /** Whether it is about the sheet alone, which nobody has over a client who stays clothed. */
+    default boolean aboutSheet() {
+        return false;
+    }
+
     /** Links that keep the rule as the author has met it, whatever else moves; asked only where the school has the rule on. */
     default void bind(HardLinks links) {}
 }

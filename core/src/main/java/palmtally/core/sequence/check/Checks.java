@@ -49,7 +49,9 @@ public record Checks(Sequence sequence, Profile profile, Timeline timeline, List
     /** @param notes what the body on the table must be spared */
     public static Checks run(Sequence sequence, Profile profile, List<ClientNote> notes) {
         var plan = new Plan(sequence, profile, notes);
-        for (var check : ALL) if (profile.severity(check.rule()) != Severity.OFF) check.look(plan);
+        for (var check : ALL)
+            if (profile.severity(check.rule()) != Severity.OFF && !(plan.clothed() && check.aboutSheet()))
+                check.look(plan);
         plan.found.sort(Comparator.comparing((Found f) -> f.finding().severity())
                 .reversed()
                 .thenComparing(f -> f.finding().where().atMs() == null

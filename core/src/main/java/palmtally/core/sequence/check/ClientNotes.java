@@ -2,6 +2,7 @@ package palmtally.core.sequence.check;
 
 import com.google.auto.service.AutoService;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -23,6 +24,7 @@ import palmtally.core.sequence.Step;
 import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
+import palmtally.core.technique.Tool;
 
 /** A clash with what a client's body must be spared. */
 @AutoService(Rule.Source.class)
@@ -34,6 +36,11 @@ public final class ClientNotes implements Check {
     public Rule rule() {
         return RULE;
     }
+
+    /** Where a light hand tickles most (common practice, no source); where the ceiling is 1 a firm hand is no remedy. */
+    private static final Set<Zone> TICKLISH = EnumSet.of(Zone.SOLE, Zone.ARMPIT, Zone.RIB_EDGE, Zone.BELLY);
+
+    private static final Set<Zone> BARE = EnumSet.of(Zone.WRIST, Zone.HAND, Zone.SOLE, Zone.FOOT_TOP);
 
     private record Clash(
             Step step,
@@ -51,10 +58,18 @@ public final class ClientNotes implements Check {
                     if (seen.add(note.kind() + "/" + step.id() + "/" + clash.zone))
                         plan.report(
                                 RULE,
+                                severity(plan, note),
                                 new Where(step.id(), clash.zone, null, null),
                                 clash.sentence + " " + ScopeTopic.WHO_DECIDES,
                                 clash.remedy,
                                 clash.mend);
+    }
+
+    /** Tickling hurts nobody. */
+    private static Severity severity(Plan plan, ClientNote note) {
+        var severity = plan.profile.severity(RULE);
+        boolean mild = note.kind() == ClientNote.Kind.TICKLISH && severity.compareTo(Severity.WARN) > 0;
+        return mild ? Severity.WARN : severity;
     }
 
     private List<Clash> clashes(Plan plan, ClientNote note, Step step) {
@@ -73,7 +88,9 @@ public final class ClientNotes implements Check {
                             null,
                             name + " lies prone, and this client is pregnant.",
                             "Side-lying, with the joints supported.",
-                            new Mend("Side-lying for all prone steps", s -> sideLying(s))));
+                            new Mend(
+                                    "Side-lying for all prone steps",
+                                    s -> lying(s, Position.PRONE, Position.SIDE_LEFT))));
                 else if (step.depth() > 2 && step.zones().stream().anyMatch(z -> z.unit() == DrapeUnit.LEG))
                     found.add(new Clash(
                             step,
@@ -81,6 +98,77 @@ public final class ClientNotes implements Check {
                             name + " works deep on the leg, and this client is pregnant: vessels are at risk.",
                             "No deep work on the legs.",
                             lower(step, 2)));
+            }
+            case LATE_PREGNANCY -> {
+                // From memory: flat on the back the weight of the child lies on the large vein.
+                if (step.position() == Position.SUPINE)
+                    found.add(new Clash(
+                            step,
+                            null,
+                            name + " lies flat on the back, and this client is past the third month: the weight lies on"
+                                    + " a large vein.",
+                            "Half sitting, or on the side.",
+                            new Mend(
+                                    "Half sitting for all that lies on the back",
+                                    s -> lying(s, Position.SUPINE, Position.SEMI_RECLINED))));
+            }
+            case NECK_INJURY -> {
+                boolean neck = step.works(Region.NECK);
+                boolean moved = switch (stroke) {
+                    case TRACTION, JOINT_GLIDE, STRETCH, RANGE_OF_MOTION, CONTRACT_RELAX, TAPOTEMENT -> true;
+                    default -> false;
+                };
+                if (neck && moved)
+                    found.add(new Clash(
+                            step,
+                            step.zones().get(0),
+                            name + " moves or jolts a neck that was injured once: what was torn may be loose.",
+                            "Leave it out; calm, broad work at most.",
+                            out));
+                else if (neck && step.depth() > 2)
+                    found.add(new Clash(
+                            step,
+                            step.zones().get(0),
+                            name + " works deep on a neck that was injured once: it guards.",
+                            "Stay light and broad.",
+                            lower(step, 2)));
+            }
+            case TICKLISH -> {
+                var zone = step.zones().stream().filter(TICKLISH::contains).findFirst();
+                boolean brushes = stroke == Stroke.EFFLEURAGE
+                        || stroke == Stroke.TAPOTEMENT
+                        || stroke == Stroke.CIRCULAR_FRICTION;
+                if (zone.isPresent() && brushes && step.depth() == 1)
+                    found.add(new Clash(
+                            step,
+                            zone.get(),
+                            name + " brushes over " + zone.get().label().toLowerCase(Locale.ROOT)
+                                    + ", and this client is ticklish: a flat firm hand is felt as touch.",
+                            "A flat, firm, slow hand, or another place first.",
+                            new Mend(
+                                    "Use a flat palm at depth 2",
+                                    s -> s.replacing(
+                                            step.id(),
+                                            x -> x.with(e -> {
+                                                e.tool = Tool.PALM;
+                                                e.hand = null;
+                                                e.depth = Math.min(2, plan.ceiling(step));
+                                            })))));
+            }
+            case CLOTHED -> {
+                if (step.lubricant() != Lubricant.DRY && dressed(step))
+                    found.add(new Clash(
+                            step,
+                            step.zones().get(0),
+                            name + " uses lubricant over clothes.",
+                            "Work dry: compress, knead, rock, stretch.",
+                            new Mend(
+                                    "Work dry wherever there are clothes",
+                                    s -> s.withBlocks(s.blocks().stream()
+                                            .map(b -> b.withSteps(b.steps().stream()
+                                                    .map(x -> dressed(x) ? x.with(e -> e.lubricant = Lubricant.DRY) : x)
+                                                    .toList()))
+                                            .toList()))));
             }
             case BACK_PAIN -> {
                 if (stroke == Stroke.STRETCH && step.zones().contains(Zone.THIGH_FRONT))
@@ -148,7 +236,7 @@ public final class ClientNotes implements Check {
                                             .toList()))));
             }
             case NO_COLD -> {
-                if (stroke == Stroke.COLD)
+                if (stroke.cools())
                     found.add(new Clash(
                             step,
                             step.zones().get(0),
@@ -158,6 +246,11 @@ public final class ClientNotes implements Check {
             }
         }
         return found;
+    }
+
+    /** Whether there are clothes where it is done: hands and feet are bare. */
+    private static boolean dressed(Step step) {
+        return step.zones().stream().anyMatch(z -> z.unit().draped() && !BARE.contains(z));
     }
 
     private static List<Zone> covered(ClientNote note, Step step) {
@@ -173,10 +266,10 @@ public final class ClientNotes implements Check {
         return new Mend("Lower to depth " + to, s -> s.replacing(step.id(), x -> x.withDepth(Math.min(x.depth(), to))));
     }
 
-    private static Sequence sideLying(Sequence s) {
+    private static Sequence lying(Sequence s, Position from, Position to) {
         return s.withBlocks(s.blocks().stream()
                 .map(b -> b.withSteps(b.steps().stream()
-                        .map(x -> x.position() == Position.PRONE ? x.with(e -> e.position = Position.SIDE_LEFT) : x)
+                        .map(x -> x.position() == from ? x.with(e -> e.position = to) : x)
                         .toList()))
                 .toList());
     }

@@ -22,6 +22,11 @@ public final class CoverAtEnd implements Check {
     }
 
     @Override
+    public boolean aboutSheet() {
+        return true;
+    }
+
+    @Override
     public void look(Plan plan) {
         var spans = plan.timeline.spans();
         var last = spans.get(spans.size() - 1);

@@ -26,6 +26,11 @@ public final class IdleSheet implements Check {
     }
 
     @Override
+    public boolean aboutSheet() {
+        return true;
+    }
+
+    @Override
     public void look(Plan plan) {
         double grace = plan.profile.draping().idleGraceSeconds();
         var spans = plan.timeline.spans();

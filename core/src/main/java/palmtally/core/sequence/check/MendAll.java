@@ -1,12 +1,16 @@
 package palmtally.core.sequence.check;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Severity;
@@ -44,8 +48,8 @@ public record MendAll(Sequence before, List<Done> done, Checks after, double sec
      * @param least the mildest findings that are mended
      */
     public static MendAll of(Sequence sequence, Profile profile, List<ClientNote> notes, Severity least) {
-        var all = new Work(profile, notes, least);
         var first = Checks.run(sequence, profile, notes);
+        var all = new Work(first, notes, least);
         var now = first;
         for (boolean more = true; more; ) {
             more = false;
@@ -65,10 +69,12 @@ public record MendAll(Sequence before, List<Done> done, Checks after, double sec
         private final Profile profile;
         private final List<ClientNote> notes;
         private final Severity least;
+        private final Map<List<@Nullable Object>, Found> first = new HashMap<>();
         private final List<Done> done = new ArrayList<>();
 
-        Work(Profile profile, List<ClientNote> notes, Severity least) {
-            this.profile = profile;
+        Work(Checks first, List<ClientNote> notes, Severity least) {
+            profile = first.profile();
+            first.found().forEach(f -> this.first.putIfAbsent(about(f), f));
             this.notes = notes;
             this.least = least;
         }
@@ -99,9 +105,11 @@ public record MendAll(Sequence before, List<Done> done, Checks after, double sec
                     next = next(then, tried, known)) {
                 var after = apply(then, next.get());
                 if (after.isEmpty()) return Optional.empty();
+                // Said with the numbers that the steps have on the screen, before anything was put in.
+                var said = first.getOrDefault(about(next.get()), next.get());
                 steps.add(new Done(
-                        next.get().finding(),
-                        next.get().mend().orElseThrow().label(),
+                        said.finding(),
+                        said.mend().or(next.get()::mend).orElseThrow().label(),
                         after.get().timeline().totalSeconds() - then.timeline().totalSeconds()));
                 then = after.get();
                 if (better(then, now)) {
@@ -120,6 +128,12 @@ public record MendAll(Sequence before, List<Done> done, Checks after, double sec
                 return Optional.empty();
             }
         }
+    }
+
+    /** What a finding is about, whenever that is. */
+    private static List<@Nullable Object> about(Found found) {
+        var where = found.finding().where();
+        return Arrays.asList(found.finding().rule(), where.step(), where.zone(), where.side());
     }
 
     private static int rank(Found found) {

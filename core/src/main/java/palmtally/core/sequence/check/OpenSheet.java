@@ -24,6 +24,11 @@ public final class OpenSheet implements Check {
     }
 
     @Override
+    public boolean aboutSheet() {
+        return true;
+    }
+
+    @Override
     public void look(Plan plan) {
         for (var step : plan.steps) {
             if (!step.draped()) continue;

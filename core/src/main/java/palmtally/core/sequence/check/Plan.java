@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -48,7 +49,9 @@ public final class Plan {
     private final List<Step> inTime = new ArrayList<>();
 
     Plan(Sequence sequence, Profile profile, List<ClientNote> notes) {
-        this.notes = notes;
+        this.notes = Stream.concat(notes.stream(), sequence.forWhom().stream().flatMap(w -> w.notes().stream()))
+                .distinct()
+                .toList();
         this.sequence = sequence;
         this.profile = profile;
         this.timeline = Timeline.of(sequence, profile);
@@ -113,6 +116,11 @@ public final class Plan {
 
     Where at(Span span, @Nullable Zone zone, @Nullable Side side) {
         return new Where(span.stint().step().id(), zone, side, Math.round(span.start() * 1000));
+    }
+
+    /** Whether the client stays clothed, so that no sheet is in question. */
+    boolean clothed() {
+        return notes.stream().anyMatch(n -> n.kind() == ClientNote.Kind.CLOTHED);
     }
 
     /** Lowest ceiling of the zones of a step. */

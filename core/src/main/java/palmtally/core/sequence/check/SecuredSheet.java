@@ -27,6 +27,11 @@ public final class SecuredSheet implements Check {
     }
 
     @Override
+    public boolean aboutSheet() {
+        return true;
+    }
+
+    @Override
     public void look(Plan plan) {
         boolean anchors = plan.profile.ways().chest() == Ways.ChestSheet.ARMS_OVER_SHEET;
         var seen = new HashSet<String>();

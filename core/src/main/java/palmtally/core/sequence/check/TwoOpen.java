@@ -25,6 +25,11 @@ public final class TwoOpen implements Check {
     }
 
     @Override
+    public boolean aboutSheet() {
+        return true;
+    }
+
+    @Override
     public void look(Plan plan) {
         var seen = new HashSet<String>();
         for (var span : plan.timeline.spans()) {

@@ -55,7 +55,8 @@ public final class WarmUp implements Check {
                                     + plan.number(step).toLowerCase(Locale.ROOT),
                             s -> s.inserting(
                                     step.id(),
-                                    plan.palmStroke(step, "warm-up", "Warm-up palm glide", depth, missing, Phase.WARM),
+                                    plan.palmStroke(step, "warm-up", "Warm-up palm glide", depth, missing, Phase.WARM)
+                                            .with(e -> e.before.add(step.id())),
                                     0));
             plan.report(
                     RULE,

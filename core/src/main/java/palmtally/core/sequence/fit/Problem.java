@@ -163,6 +163,12 @@ final class Problem {
         for (int i = 0; i < size(); i++)
             for (var to : items.get(i).step.before())
                 partners.add(new int[] {i, Objects.requireNonNull(place.get(to))});
+        // What prepares one step alone, as a warm-up that a mend put in, is kept for that step alone.
+        for (int i = 0; i < size(); i++) {
+            var step = items.get(i).step;
+            if (step.preparesOnly() != null && !items.get(i).must())
+                partners.add(new int[] {Objects.requireNonNull(place.get(step.preparesOnly())), i});
+        }
         // A prerequisite of the profile that only one step can meet is as good as an own link.
         for (var row : Checks.prerequisites(profile)) {
             if (soundness.broken(row.rule())) continue;

@@ -128,7 +128,14 @@ class MendAllTest {
         var before = Checks.run(leg(), Profile.bySeconds());
         assertThat(before.findings()).hasSizeGreaterThan(20);
         var all = MendAll.of(leg(), Profile.bySeconds(), List.of(), Severity.HINT);
-        assertThat(all.after().findings()).extracting(f -> f.rule().toString()).containsExactly("DOSE-SLOT");
+        assertThat(all.after().findings())
+                .extracting(f -> f.rule().toString())
+                .containsExactly("DOSE-SLOT", "ORDER-OPPOSE", "ORDER-OPPOSE");
+        // Named by the numbers of the plan as it was.
+        assertThat(all.done().stream()
+                        .filter(d -> d.label().startsWith("Add 20 s flush"))
+                        .map(MendAll.Done::label))
+                .contains("Add 20 s flush after step 5", "Add 20 s flush after step 10");
         assertThat(all.after().sequence().steps()).hasSizeGreaterThan(25);
     }
 

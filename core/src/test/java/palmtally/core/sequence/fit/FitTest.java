@@ -20,14 +20,19 @@ import palmtally.core.finding.Finding;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Importance;
+import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Plans;
 import palmtally.core.sequence.Plans.Made;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.check.Checks;
+import palmtally.core.sequence.check.Found;
+import palmtally.core.sequence.check.WarmUp;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Tool;
 
@@ -78,6 +83,12 @@ class FitTest {
         if (kept.isEmpty() || least > slot + 1e-6) return false;
         for (var item : items)
             if (!kept.contains(item.step.id()) && item.step.before().stream().anyMatch(kept::contains)) return false;
+        for (var item : items)
+            if (kept.contains(item.step.id())
+                    && !item.must()
+                    && item.step.phase() == Phase.WARM
+                    && item.step.before().size() == 1
+                    && !kept.contains(item.step.before().get(0))) return false;
         var fitted = Chosen.applied(plan, items, levels);
         if (Timeline.of(fitted, profile).totalSeconds() > slot + 1e-6) return false;
         return Soundness.added(Soundness.grave(fitted, profile), allowed).isEmpty();
@@ -149,6 +160,35 @@ class FitTest {
             assertThat(Soundness.added(Soundness.grave(fit.sequence(), A), Soundness.grave(plan, A)))
                     .isEmpty();
         }
+    }
+
+    /** A warm-up that was put in for a stroke goes with it: alone it would be worth its seconds, and nothing to anybody. */
+    @Test
+    void drops_a_warm_up_with_what_it_was_put_in_for() {
+        var plan = Plans.of(
+                600,
+                block(
+                        "b",
+                        Block.Order.IN_ORDER,
+                        Block.Repeat.ONCE,
+                        step("glide").on(Zone.CALF).deep(2).seconds(60).importance(Importance.MUST),
+                        step("firm")
+                                .on(Zone.HAMSTRINGS)
+                                .technique("fist-glide")
+                                .deep(4)
+                                .seconds(60)
+                                .phase(Phase.TREAT)
+                                .importance(Importance.COULD)));
+        var warmed = Checks.run(plan, A).found().stream()
+                .filter(f -> f.finding().rule() == WarmUp.RULE)
+                .findFirst()
+                .flatMap(Found::mend)
+                .orElseThrow()
+                .apply(plan);
+        assertThat(warmed.steps()).extracting(Step::id).containsExactly("glide", "warm-up-1", "firm");
+        var fit = Fit.to(warmed, A, 110);
+        assertThat(fit.sequence().steps()).extracting(Step::id).containsExactly("glide");
+        assertThat(Fit.to(warmed, A, 600).sequence().steps()).hasSize(3);
     }
 
     /** Where the first walk keeps one plan alone, what is dropped is dropped by the bound. */
