@@ -628,6 +628,12 @@ onKeyStroke((e) => {
 </template>
 
 <style scoped>
+.whom {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
 .page {
   height: 100vh;
   min-height: 640px;

@@ -226,8 +226,9 @@ const more = (n: number, what: string) =>
           <div>
             <h2>{{ picked.technique.name }}</h2>
             <p class="soft">
-              {{ stroke(picked) }} · {{ picked.technique.hand ?? session.toolName(picked.technique.tool) }} ·
-              depth {{ picked.technique.depth }} · {{ doseWords(picked.technique.dose) }} · client
+              {{ stroke(picked) === picked.technique.name ? '' : `${stroke(picked)} · `
+              }}{{ picked.technique.hand ?? session.toolName(picked.technique.tool) }} · depth
+              {{ picked.technique.depth }} · {{ doseWords(picked.technique.dose) }} · client
               {{ picked.technique.effort.replace('-', ' ') }}
             </p>
             <p v-if="picked.technique.caution" class="caution">⚠ {{ picked.technique.caution }}</p>
@@ -348,6 +349,9 @@ const more = (n: number, what: string) =>
 }
 .uses {
   font-weight: 700;
+}
+.head > :first-child {
+  flex: none;
 }
 .head {
   display: flex;

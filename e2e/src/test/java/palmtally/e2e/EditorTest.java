@@ -332,6 +332,47 @@ class EditorTest {
     }
 
     @Test
+    void a_line_nobody_knows_becomes_a_technique_and_all_is_mended_by_one_act(App.Running app) throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor-own", () -> {
+            begin(page, app, "Our own words");
+            int had = order(page).size();
+            page.getByLabel("Add a step by typing").fill("gull press quads 40s");
+            page.keyboard().press("Enter");
+            button(page, "Make “gull press” a technique of your own").click();
+            button(page, "Add it").click();
+            assertThat(page.locator("[data-step]")).hasCount(had + 1);
+            assertThat(page.locator("[data-step]").getByText("Gull press")).isVisible();
+            type(page, "elbow quads deep 60s");
+            var before = order(page);
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mend all \\d")))
+                    .click();
+            var all = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Mend all"));
+            assertThat(all).containsText(Pattern.compile("\\d mends?, "));
+            button(page, "Mend all of it").click();
+            assertThat(page.locator(".says article.stop")).hasCount(0);
+            assertThat(button(page, "Undo")).isEnabled();
+            var after = order(page);
+            org.assertj.core.api.Assertions.assertThat(after).hasSizeGreaterThan(before.size());
+            button(page, "Undo").click();
+            assertThat(page.locator("[data-step]")).hasCount(before.size());
+            button(page, "Redo").click();
+            assertThat(page.locator("[data-step]")).hasCount(after.size());
+            button(page, "Save").click();
+            assertThat(button(page, "Save")).isDisabled();
+            // Retired, it stays where it was used, and is jotted no more.
+            page.navigate(app.url() + "/techniques#gull-press");
+            button(page, "Offer it no more").click();
+            assertThat(page.getByRole(AriaRole.STATUS)).containsText("What was made with it stays as it is.");
+            page.navigate(app.url() + "/plan/our-own-words");
+            assertThat(page.locator("[data-step]").getByText("Gull press")).isVisible();
+            page.getByLabel("Add a step by typing").fill("gull press quads 40s");
+            page.keyboard().press("Enter");
+            assertThat(page.getByText("“gull” is not known here")).isVisible();
+        });
+    }
+
+    @Test
     void every_act_is_found_and_undone(App.Running app) throws Exception {
         var page = browser.page();
         browser.watching(page, "editor-undo", () -> {

@@ -111,8 +111,8 @@ class TermTest {
                         .click();
                 button(page, "Start it").click();
                 page.waitForURL("**/plan/calves");
-                page.getByLabel("For whose body")
-                        .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("For Rosa Elm"));
+                page.getByLabel("For whom")
+                        .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Rosa Elm"));
                 assertThat(page.getByText("CLIENT").first()).isVisible();
                 page.navigate(app.url() + "/term");
                 assertThat(page.getByText("No region in this term yet")).isVisible();
