@@ -353,7 +353,7 @@ class EditorTest {
             assertThat(page.locator(".says article.stop")).hasCount(0);
             assertThat(button(page, "Undo")).isEnabled();
             var after = order(page);
-            org.assertj.core.api.Assertions.assertThat(after).hasSizeGreaterThan(before.size());
+            assertThat(after).hasSizeGreaterThan(before.size());
             button(page, "Undo").click();
             assertThat(page.locator("[data-step]")).hasCount(before.size());
             button(page, "Redo").click();
