@@ -6,6 +6,7 @@ import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
+import AddField from '@/parts/AddField.vue'
 import FindingCard from '@/parts/FindingCard.vue'
 import Standing from '@/parts/Standing.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
@@ -276,17 +277,12 @@ onKeyStroke((e) => {
               </p>
             </div>
             <div class="foot">
-              <label>
-                <span class="sr">Add a region</span>
-                <select
-                  aria-label="Add a region"
-                  :value="''"
-                  @change="extra = [...extra, ($event.target as HTMLSelectElement).value]"
-                >
-                  <option value="" disabled>Add a region…</option>
-                  <option v-for="r in missing" :key="r.id" :value="r.id">{{ r.name }}</option>
-                </select>
-              </label>
+              <AddField
+                label="Add a region"
+                first="Add a region…"
+                :offered="missing"
+                @add="(id) => (extra = [...extra, id])"
+              />
               <button class="push" :disabled="regions.length === 0 || busy" @click="layOut">
                 Lay the term out
               </button>

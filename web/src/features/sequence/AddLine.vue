@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import OwnTechnique from '@/features/technique/OwnTechnique.vue'
+import AddField from '@/parts/AddField.vue'
 import { capital } from '@/parts/words'
 import { freshId, stepsIn } from './edits'
 
@@ -151,14 +152,12 @@ async function lay() {
           >
             {{ session.zoneName(z) }} ×
           </button>
-          <select
-            aria-label="Lay over a zone"
-            :value="''"
-            @change="zones = [...new Set([...zones, ($event.target as HTMLSelectElement).value])]"
-          >
-            <option value="">Add a zone…</option>
-            <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
-          </select>
+          <AddField
+            label="Lay over a zone"
+            first="Add a zone…"
+            :offered="session.catalogue?.zones.filter((z) => !zones.includes(z.id)) ?? []"
+            @add="(id) => (zones = [...zones, id])"
+          />
         </span>
       </label>
       <button class="push main" :disabled="busy || !template || zones.length === 0">Lay it down</button>

@@ -35,6 +35,8 @@ function touch(zone: string) {
   const picked = session.zones.get(zone)?.region
   region.value = picked === region.value ? undefined : picked
 }
+/** A region that was touched on the figure and has no sequence yet. */
+const bare = computed(() => lines.value?.length && region.value && !regions.value.has(region.value))
 /** A new sequence: bare, or by a template laid over its zones. */
 const starting = ref(false)
 const fresh = ref({ name: '', region: '', minutes: 20, template: '', zones: [] as string[] })
@@ -235,6 +237,10 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
           >
             {{ session.regionName(id) }} <span v-if="count > 1">{{ count }}</span>
           </button>
+        </div>
+        <div v-if="bare" class="card">
+          <h2>No sequence for {{ session.regionName(region!).toLowerCase() }} yet</h2>
+          <button v-if="!starting && session.plans" class="push main" @click="begin(true)">Begin one</button>
         </div>
         <section v-for="g in groups" :key="g.id" class="card">
           <h2>{{ g.name }}</h2>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
+import AddField from '@/parts/AddField.vue'
 import DoseFields from '@/parts/DoseFields.vue'
 import HandField from '@/parts/HandField.vue'
 import TechniqueField from '@/parts/TechniqueField.vue'
@@ -124,10 +125,12 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         <button v-for="z in step.zones" :key="z" type="button" class="chip" @click="zone(z)">
           {{ session.zoneName(z) }} <span aria-hidden="true">×</span><span class="sr">, take out</span>
         </button>
-        <select aria-label="Add a zone" :value="''" @change="zone(text($event))">
-          <option value="">Add…</option>
-          <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
-        </select>
+        <AddField
+          label="Add a zone"
+          first="Add…"
+          :offered="session.catalogue?.zones.filter((z) => !step.zones.includes(z.id)) ?? []"
+          @add="zone"
+        />
       </span>
     </label>
     <div class="wide" role="group" aria-label="Depth">
@@ -324,15 +327,12 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     </fieldset>
     <label class="wide">
       Must not come after
-      <select
-        :value="''"
-        @change="text($event) && set('before', [...new Set([...step.before, text($event)])], 'Links')"
-      >
-        <option value="">Link a later step…</option>
-        <option v-for="s in steps.filter((x) => x.id !== step.id)" :key="s.id" :value="s.id">
-          {{ s.name }}
-        </option>
-      </select>
+      <AddField
+        label="Link a later step"
+        first="Link a later step…"
+        :offered="steps.filter((x) => x.id !== step.id && !step.before.includes(x.id))"
+        @add="(id) => set('before', [...step.before, id], 'Links')"
+      />
       <span class="zones">
         <button
           v-for="b in step.before"
