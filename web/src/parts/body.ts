@@ -61,6 +61,7 @@ export const FRONT: readonly Shape[] = [
   s('top-of-shoulder', 'back', 9, 39, 17, 6),
   s('chest-wall', 'chest', 1, 46, 24, 14),
   s('breast', 'chest', 4, 57, 16, 13),
+  s('sternum', 'chest', -2, 47, 4, 25, true),
   s('armpit', 'arm', 22, 60, 6, 9),
   s('rib-edge', 'abdomen', 3, 72, 19, 8),
   s('belly', 'abdomen', -17, 82, 34, 26, true),

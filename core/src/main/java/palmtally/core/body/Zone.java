@@ -47,6 +47,12 @@ public enum Zone {
             DrapeUnit.CHEST,
             true,
             site(0, 0, "only where the local code and written consent allow", true)),
+    STERNUM(
+            "Sternum and its edges",
+            Region.CHEST,
+            DrapeUnit.CHEST,
+            false,
+            site(1, 2, "bone close under the skin: flat pads, over the sheet", true)),
     ARMPIT("Armpit, upper ribs", Region.CHEST, ARM, true, site(2, 2, "nerves, ticklish: flat steady fingers", true)),
     BELLY("Abdomen", Region.ABDOMEN, DrapeUnit.ABDOMEN, false, site(2, 2, "organs and aorta: on the out-breath", true)),
     RIB_EDGE(
@@ -152,7 +158,7 @@ public enum Zone {
                     case SHIN_LOWER -> SHIN;
                     case HIP_ROTATORS -> GLUTEALS;
                     case GROIN -> THIGH_INNER;
-                    case BREAST -> CHEST_WALL;
+                    case BREAST, STERNUM -> CHEST_WALL;
                     case RIB_EDGE -> BELLY;
                     case KIDNEYS -> LUMBAR;
                     default -> null;
@@ -191,6 +197,7 @@ public enum Zone {
                     THROAT,
                     CHEST_WALL,
                     BREAST,
+                    STERNUM,
                     ARMPIT,
                     BELLY,
                     RIB_EDGE,

@@ -534,6 +534,11 @@ public record Profile(
                     moves = "DRAPE-FAULT",
                     added = true)
             double faultyCap) {
+        /** Whether permission is asked before a zone is touched: of the school's sensitive ones, and always of the line of the sternum. */
+        public boolean asks(Zone zone) {
+            return zone == Zone.STERNUM || sensitive.contains(zone);
+        }
+
         public Draping {
             sensitive = Collections.unmodifiableSet(new TreeSet<>(sensitive));
             prices = ordered(prices, DrapingFault.class);

@@ -158,6 +158,7 @@ public final class QuickAdd {
         names.put(Zone.GLUTEALS, List.of("glutes", "hip"));
         names.put(Zone.SHOULDER_BLADE, List.of("scapula"));
         names.put(Zone.CHEST_WALL, List.of("pecs", "chest"));
+        names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
         names.put(Zone.NECK_BACK, List.of("neck"));
         names.put(Zone.JAW_MUSCLES, List.of("jaw", "masseter", "temporalis"));
         names.put(Zone.STRAP_MUSCLE, List.of("scm", "scalenes", "strap muscle"));

@@ -263,7 +263,7 @@ public record Sequence(
     }
 
     /** An id of this shape that no block has yet. */
-    String freshBlockId(String stem) {
+    public String freshBlockId(String stem) {
         for (int i = 1; ; i++) {
             var candidate = stem + "-" + i;
             if (blocks.stream().noneMatch(b -> b.id().equals(candidate))) return candidate;

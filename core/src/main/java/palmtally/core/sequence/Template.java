@@ -67,7 +67,7 @@ public enum Template {
     /** A sequence that only opens and closes: agree and settle, cover and close. */
     public static Sequence bare(String id, String name, Region region, double slotSeconds, Zone on, Profile profile) {
         var sensitive = profile.draping().sensitive();
-        var zone = sensitive.contains(on) ? Zone.neutral(on.usualPosition(), sensitive) : on;
+        var zone = profile.draping().asks(on) ? Zone.neutral(on.usualPosition(), sensitive) : on;
         var open = StepEdit.of("settle", profile.techniques().toUse("still-hold"), List.of(zone));
         open.position = on.usualPosition();
         open.name = "Agree and settle";
@@ -197,7 +197,7 @@ public enum Template {
             e.name = t.shortName();
             e.depth = Math.min(Math.min(depth, ceiling(zone, profile)), deepest + (deepest == 0 ? 2 : 1));
             e.phase = phase;
-            boolean sensitive = profile.draping().sensitive().contains(zone);
+            boolean sensitive = profile.draping().asks(zone);
             if (sensitive) {
                 e.sheet = Sheet.THROUGH;
                 e.lubricant = Lubricant.DRY;

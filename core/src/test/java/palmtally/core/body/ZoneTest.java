@@ -10,12 +10,28 @@ import org.junit.jupiter.params.provider.CsvSource;
 class ZoneTest {
     @ParameterizedTest
     @CsvSource({
-        "THROAT, 0, 0", "NECK_SIDE, 1, 1", "STRAP_MUSCLE, 2, 3", "BELOW_EAR, 1, 1", "BASE_OF_SKULL, 3, 3",
-                "SPINE, 0, 0",
-        "KIDNEYS, 2, 2", "BELLY, 2, 2", "RIB_EDGE, 2, 2", "BREAST, 0, 0", "ARMPIT, 2, 2", "UPPER_ARM_INNER, 1, 2",
-        "ELBOW_INSIDE, 1, 2", "GROIN, 1, 1", "KNEE_BACK, 1, 1", "KNEE_INNER, 1, 1", "CALF_CENTRE, 3, 3",
-                "HIP_ROTATORS, 5, 5",
-        "HAMSTRINGS, 5, 5", "CALF, 4, 4", "TOP_OF_SHOULDER, 4, 4"
+        "THROAT, 0, 0",
+        "NECK_SIDE, 1, 1",
+        "STRAP_MUSCLE, 2, 3",
+        "BELOW_EAR, 1, 1",
+        "BASE_OF_SKULL, 3, 3",
+        "SPINE, 0, 0",
+        "KIDNEYS, 2, 2",
+        "BELLY, 2, 2",
+        "RIB_EDGE, 2, 2",
+        "BREAST, 0, 0",
+        "STERNUM, 1, 2",
+        "ARMPIT, 2, 2",
+        "UPPER_ARM_INNER, 1, 2",
+        "ELBOW_INSIDE, 1, 2",
+        "GROIN, 1, 1",
+        "KNEE_BACK, 1, 1",
+        "KNEE_INNER, 1, 1",
+        "CALF_CENTRE, 3, 3",
+        "HIP_ROTATORS, 5, 5",
+        "HAMSTRINGS, 5, 5",
+        "CALF, 4, 4",
+        "TOP_OF_SHOULDER, 4, 4"
     })
     void a_site_takes_no_more_than(Zone zone, int low, int high) {
         var ceiling = zone.ceiling().orElseThrow();

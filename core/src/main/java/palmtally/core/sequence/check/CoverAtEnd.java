@@ -55,4 +55,13 @@ public final class CoverAtEnd implements Check {
                     return s.appending(added);
                 }));
     }
+
+    /** Who covers last covers last, however the rest is put. */
+    @Override
+    public void bind(HardLinks links) {
+        var steps = links.steps();
+        var last = steps.get(steps.size() - 1);
+        if (last.phase() != Phase.COVER) return;
+        for (var step : steps) if (step != last) links.link(step, last);
+    }
 }

@@ -112,6 +112,8 @@ public record MendAll(Sequence before, List<Done> done, Checks after, double sec
                         said.mend().or(next.get()::mend).orElseThrow().label(),
                         after.get().timeline().totalSeconds() - then.timeline().totalSeconds()));
                 then = after.get();
+                // What stays was not mended: what else the edit did is none of its own business.
+                if (then.found().stream().anyMatch(f -> about(f).equals(about(found)))) return Optional.empty();
                 if (better(then, now)) {
                     done.addAll(steps);
                     return Optional.of(then);

@@ -4,6 +4,7 @@ import com.google.auto.service.AutoService;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
@@ -11,6 +12,8 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.sequence.Block;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Timeline.Span;
 
@@ -74,11 +77,24 @@ public final class SideSwaps implements Check {
                         ? new Mend(
                                 "Do one side, then the other",
                                 s -> s.withBlocks(s.blocks().stream()
-                                        .map(x -> x.id().equals(block.id())
-                                                ? new Block(
-                                                        x.id(), x.name(), x.order(), Block.Repeat.EACH_SIDE, x.steps())
-                                                : x)
+                                        .flatMap(x -> x.id().equals(block.id()) ? eachSide(s, x) : Stream.of(x))
                                         .toList()))
                         : null);
+    }
+
+    /** The block on each side; what covers at its end is done once, after both. */
+    private static Stream<Block> eachSide(Sequence s, Block block) {
+        int until = block.steps().size();
+        while (until > 1 && block.steps().get(until - 1).phase() == Phase.COVER) until--;
+        var worked = new Block(
+                block.id(),
+                block.name(),
+                block.order(),
+                Block.Repeat.EACH_SIDE,
+                block.steps().subList(0, until));
+        if (until == block.steps().size()) return Stream.of(worked);
+        var covered = block.steps().subList(until, block.steps().size());
+        return Stream.of(
+                worked, new Block(s.freshBlockId("close"), "Close", Block.Order.IN_ORDER, Block.Repeat.ONCE, covered));
     }
 }

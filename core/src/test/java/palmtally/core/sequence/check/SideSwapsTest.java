@@ -8,6 +8,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import palmtally.core.body.Position;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sides;
 
 class SideSwapsTest extends CheckTest {
@@ -28,6 +29,18 @@ class SideSwapsTest extends CheckTest {
                         .says(
                                 "In b the hands change from one side to the other 5 times, from step 1 to step 3: the sheet goes with them, and neither side is worked through.")
                         .mends("Do one side, then the other: Blocks: b (in-order, once) → b (in-order, each-side)."),
+                of(
+                                "with the cover at the end",
+                                once(
+                                        thigh("a").side(Sides.EACH),
+                                        thigh("b").side(Sides.EACH),
+                                        step("c").side(Sides.EACH),
+                                        thigh("z").side(Sides.BOTH).phase(Phase.COVER)),
+                                eachSide(thigh("a"), thigh("b"), step("c")))
+                        .says(
+                                "In b the hands change from one side to the other 5 times, from step 1 to step 3: the sheet goes with them, and neither side is worked through.")
+                        .mends(
+                                "Do one side, then the other: Blocks: b (in-order, once) → b (in-order, each-side), Close (in-order, once)."),
                 of(
                                 "right, left, right, left",
                                 once(
