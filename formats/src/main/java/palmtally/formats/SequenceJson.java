@@ -74,12 +74,23 @@ final class SequenceJson {
         @Override
         public Technique deserialize(JsonParser parser, DeserializationContext context) {
             var id = parser.getString();
-            if (context.getAttribute(BESIDE) instanceof Map<?, ?> beside && beside.get(id) instanceof Technique t)
-                return t;
-            return known(context)
+            var beside = beside(context);
+            var there = beside.get(id);
+            if (there != null) return there;
+            var found = known(context)
                     .apply(id)
                     .orElseThrow(() ->
                             new InvalidValue("technique", new Fault("", id, "is not in the library of techniques")));
+            // Asked for once in a sequence, however many steps name it.
+            beside.put(id, found);
+            return found;
+        }
+
+        @SuppressWarnings("unchecked")
+        private static Map<String, Technique> beside(DeserializationContext context) {
+            return context.getAttribute(BESIDE) instanceof Map<?, ?> beside
+                    ? (Map<String, Technique>) beside
+                    : new HashMap<>();
         }
 
         @SuppressWarnings("unchecked")

@@ -2,6 +2,7 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -151,6 +152,75 @@ class TechniqueTest {
                 .isEqualTo(200);
         assertThat(Documents.readSequence(file).techniques())
                 .anySatisfy(t -> assertThat(t.depth() + t.name()).isEqualTo("3Harbour sweep"));
+    }
+
+    /** From the library to a plan, a class, a mark and a student's page, out to another school, and nothing breaks when it is retired. */
+    @Test
+    void one_of_the_schools_own_goes_through_the_whole_house(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        nadia.post(
+                "/api/techniques",
+                "{\"name\":\"Pier sweep\",\"like\":\"effleurage\",\"otherwise\":{\"caution\":\"Lift off at the pier.\"}}");
+        var plan = (ObjectNode) nadia.get("/api/sequences/calves").json().get("sequence");
+        plan.put("id", "pier-plan").put("name", "Pier plan");
+        ((ObjectNode) plan.get("blocks").get(1).get("steps").get(0)).put("technique", "pier-sweep");
+        nadia.put("/api/sequences/pier-plan", "{\"from\":0,\"sequence\":" + plan + "}");
+        var shown = nadia.post("/api/sequences/pier-plan/demonstrations", "{}")
+                .json()
+                .get("id")
+                .asString();
+        assertThat(nadia.get("/api/demonstrations/" + shown).text()).contains("Lift off at the pier.");
+        var practical = nadia.practical("Kit Sorrel", "pier-plan");
+        nadia.post(
+                "/api/practicals/" + practical + "/events",
+                "{\"events\":[" + event("a", 0, "attend", "\"on\":true")
+                        + "," + event("s", 1000, "step-start", "\"step\":\"thigh-glide\",\"side\":\"right\"")
+                        + "," + event("r", 2000, "report", "\"number\":2")
+                        + "," + event("t", 8000, "report", "\"number\":2")
+                        + "," + event("u", 15_000, "report", "\"number\":3")
+                        + "," + event("f", 60_000, "finish", "") + "]}");
+        nadia.post("/api/practicals/" + practical + "/rating", "{\"value\":70}");
+        var award = nadia.put(
+                "/api/practicals/" + practical + "/award",
+                "{\"from\":0,\"award\":{\"criteria\":{},\"struck\":[],\"confirmed\":[],\"feedback\":\"\",\"released\":true}}");
+        assertThat(award.status()).isEqualTo(200);
+        Runnable nothingBreaks = () -> {
+            assertThat(rollUps(nadia)).contains("technique/pier-sweep");
+            assertThat(nadia.get("/api/practicals/" + practical)
+                            .json()
+                            .get("sequence")
+                            .get("techniques")
+                            .toString())
+                    .contains("Lift off at the pier.");
+            assertThat(nadia.get("/api/demonstrations/" + shown).text()).contains("Lift off at the pier.");
+            assertThat(nadia.get("/api/sequences/pier-plan/handout?paper=a4").status())
+                    .isEqualTo(200);
+        };
+        nothingBreaks.run();
+        // Another school reads it: with the library, and with the record alone.
+        var library = Documents.readTechniques(nadia.get("/api/techniques/file").text());
+        assertThat(library.get("pier-sweep").caution()).isEqualTo("Lift off at the pier.");
+        var record = Documents.readPractical(
+                nadia.get("/api/practicals/" + practical + "/file").text());
+        assertThat(record.sequence().techniques()).contains(library.get("pier-sweep"));
+        assertThat(nadia.put("/api/techniques/pier-sweep", "{\"from\":1,\"retired\":true}")
+                        .status())
+                .isEqualTo(200);
+        nothingBreaks.run();
+    }
+
+    private static String event(String id, long at, String kind, String data) {
+        return "{\"id\":\"" + id + "\",\"device\":\"d\",\"seq\":1,\"atMs\":" + at + ",\"kind\":\"" + kind
+                + "\",\"data\":{" + data + "}}";
+    }
+
+    private static List<String> rollUps(Visitor nadia) {
+        var student = nadia.get("/api/competency/students/" + nadia.person("Kit Sorrel"))
+                .json();
+        var said = new ArrayList<String>();
+        for (var up : student.get("rollUps"))
+            said.add(up.get("facet").asString() + "/" + up.get("subject").asString());
+        return said;
     }
 
     @Test

@@ -230,16 +230,21 @@ public final class DoseTable {
             lines.add("This school's own: " + bounds(own.per(), own.least(), own.most() == null ? OPEN : own.most())
                     + ".");
         for (var r : Row.values())
-            if (r.of(technique) && (own == null || !Double.isInfinite(r.cap()))) lines.add(words(r));
+            if (r.of(technique))
+                if (own == null) lines.add(words(r));
+                else if (!Double.isInfinite(r.cap())) lines.add(where(r) + "never over " + (long) r.cap() + " s.");
         return List.copyOf(lines);
     }
 
     private static String words(Row r) {
-        var where = r.zones.isEmpty() ? "" : r.zones.stream().map(Zone::label).collect(Collectors.joining(", ")) + ": ";
-        return where + bounds(r.per, r.least, r.most)
+        return where(r) + bounds(r.per, r.least, r.most)
                 + (r.hasRate() ? ", " + (long) r.rateLow() + "–" + (long) r.rateHigh() + " a second" : "")
                 + (r.mostHolds() == Integer.MAX_VALUE ? "" : ", at most " + r.mostHolds() + " times")
                 + (Double.isInfinite(r.cap()) ? "" : ", never over " + (long) r.cap() + " s") + "; " + r.advice + ".";
+    }
+
+    private static String where(Row r) {
+        return r.zones.isEmpty() ? "" : r.zones.stream().map(Zone::label).collect(Collectors.joining(", ")) + ": ";
     }
 
     private static String bounds(Per per, double least, double most) {

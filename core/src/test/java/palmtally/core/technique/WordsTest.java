@@ -46,6 +46,16 @@ class WordsTest {
                 .anySatisfy(line -> assertThat(line).contains(window).endsWith("."));
     }
 
+    /** A school's own window stands alone, but for what is never passed over the vessels of the neck. */
+    @Test
+    void a_window_of_the_schools_own_stands_before_the_table() {
+        var own = Techniques.SHIPPED.get("trigger-point").with(e -> e.window = new Window(DoseTable.Per.HOLD, 4, 12.0));
+        assertThat(DoseTable.windows(own))
+                .containsExactly(
+                        "This school's own: 4–12 s a hold.",
+                        "Strap muscle (sternocleidomastoid), scalenes: never over 10 s.");
+    }
+
     @Test
     void one_without_a_row_has_none() {
         assertThat(DoseTable.windows(Techniques.SHIPPED.get("effleurage"))).isEmpty();
