@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.server.App;
@@ -30,6 +31,7 @@ import tools.jackson.databind.JsonNode;
  * (MacKenzie, I. S. (2015), "Fitts' throughput and the remarkable case of touch-based target selection", HCI International 2015; from
  * memory), it is about 1.96 s. Both are printed, neither is asserted.
  */
+@Tag("measured")
 @ExtendWith(App.class)
 class ObservationsTest {
     private static final double MENTAL = 1.35;
