@@ -1,10 +1,28 @@
 package palmtally.core;
 
+import java.text.Normalizer;
+import java.util.Locale;
 import java.util.Optional;
 
 /** Texts that files and a database can keep. */
 public final class Texts {
     private Texts() {}
+
+    /**
+     * An id out of a name: small letters without their marks, digits, single hyphens.
+     *
+     * @param most letters of it
+     * @param otherwise where nothing of the name is left
+     */
+    public static String idOf(String name, int most, String otherwise) {
+        var plain = Normalizer.normalize(name, Normalizer.Form.NFD)
+                .replaceAll("\\p{M}+", "")
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-")
+                .replaceAll("^-+|-+$", "");
+        if (plain.length() > most) plain = plain.substring(0, most).replaceAll("-+$", "");
+        return plain.isEmpty() ? otherwise : plain;
+    }
 
     /** Why a text cannot be kept: it holds a null character or half of a character; nothing where it can. */
     public static Optional<String> unkept(String text) {

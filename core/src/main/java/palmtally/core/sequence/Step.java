@@ -16,6 +16,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.HandName;
 import palmtally.core.technique.ScopeTopic;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
@@ -81,8 +82,8 @@ public record Step(
         var faults = new ArrayList<Fault>();
         if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
         if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
-        if (hand != null && (hand.isBlank() || hand.length() > 60))
-            faults.add(new Fault("hand", hand, "must be 1 to 60 characters"));
+        if (hand != null && (hand.isBlank() || hand.length() > HandName.MOST_LETTERS))
+            faults.add(new Fault("hand", hand, "must be 1 to " + HandName.MOST_LETTERS + " characters"));
         if (zones.isEmpty()) faults.add(new Fault("zones", "[]", "needs at least one zone"));
         if (depth < 0 || depth > 5) faults.add(new Fault("depth", String.valueOf(depth), "must be 0 to 5"));
         positive(faults, "minimumSeconds", minimumSeconds);

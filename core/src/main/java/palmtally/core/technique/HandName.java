@@ -11,7 +11,7 @@ import palmtally.core.InvalidValue.Fault;
  * @param like the hand it is to the rules: how broad it is and how deep it goes
  */
 public record HandName(String name, Tool like) {
-    static final int MOST_LETTERS = 60;
+    public static final int MOST_LETTERS = 60;
 
     public HandName {
         var faults = new ArrayList<Fault>();

@@ -1,6 +1,5 @@
 package palmtally.core.technique;
 
-import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -12,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 
 /**
  * The techniques of a school: those that ship, as far as it has not changed them, and its own; and its own words for hands.
@@ -113,6 +113,26 @@ public record Techniques(List<Technique> own, List<HandName> hands) {
         return new Techniques(List.copyOf(changed.values()), hands);
     }
 
+    /**
+     * Of what a sequence brings, what can be taught beside all this: ids that are new, as many as there is room for, and none that is
+     * called like another, also not among themselves.
+     */
+    public List<Technique> teachable(List<Technique> brought) {
+        var said = new HashSet<String>();
+        for (var t : all()) said.add(t.id());
+        for (var t : offered()) said.add(plain(t.name()));
+        for (var t : own) if (!t.retired()) said.addAll(words(t));
+        var taken = new ArrayList<Technique>();
+        for (var t : brought) {
+            if (find(t.id()).isPresent() || own.size() + taken.size() >= MOST_OWN) continue;
+            if (said.contains(t.id()) || words(t).stream().anyMatch(said::contains)) continue;
+            taken.add(t);
+            said.add(t.id());
+            said.addAll(words(t));
+        }
+        return List.copyOf(taken);
+    }
+
     /** With other words for hands. */
     public Techniques withHands(List<HandName> changed) {
         return new Techniques(own, changed);
@@ -196,13 +216,7 @@ public record Techniques(List<Technique> own, List<HandName> hands) {
 
     /** An id out of a name that no technique has yet, such as {@code harbour-sweep}. */
     public String freshId(String name) {
-        var letters = Normalizer.normalize(name, Normalizer.Form.NFD)
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("\\p{M}+", "")
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-|-$", "");
-        var stem = letters.length() > 48 ? letters.substring(0, 48).replaceAll("-$", "") : letters;
-        if (stem.isEmpty()) stem = "technique";
+        var stem = Texts.idOf(name, 48, "technique");
         if (find(stem).isEmpty()) return stem;
         for (int i = 2; ; i++) if (find(stem + "-" + i).isEmpty()) return stem + "-" + i;
     }

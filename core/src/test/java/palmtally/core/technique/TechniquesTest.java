@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -132,6 +133,20 @@ class TechniquesTest {
                 List.of(Techniques.SHIPPED.get("traction").with(e -> e.retired = true)));
         assertThat(none.toUse("traction").id()).isEqualTo("traction");
         assertThatThrownBy(() -> none.get("nothing")).isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** Each by itself could be taught; together they are too many, or called the same. */
+    @Test
+    void of_what_a_sequence_brings_it_takes_what_there_is_room_and_a_name_for() {
+        var same = sweep("sweep").as("other-sweep", "Harbour sweep");
+        assertThat(Techniques.SHIPPED.teachable(List.of(sweep("sweep"), same, ROCKING)))
+                .containsExactly(sweep("sweep"));
+        var many = IntStream.range(0, 600)
+                .mapToObj(i -> sweep().as("sweep-" + i, "Sweep " + i))
+                .toList();
+        var school = Techniques.SHIPPED.with(List.of(sweep("sweep")));
+        assertThat(school.teachable(many)).hasSize(Techniques.MOST_OWN - 1).startsWith(many.get(0));
+        assertThat(school.with(school.teachable(many)).own()).hasSize(Techniques.MOST_OWN);
     }
 
     @Test

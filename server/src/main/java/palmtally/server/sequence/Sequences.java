@@ -7,6 +7,7 @@ import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.Texts;
 import palmtally.core.people.ClientNote;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
@@ -89,13 +90,7 @@ public class Sequences {
 
     /** An id out of a name that no sequence has yet: lower case, hyphens, at most 64 characters. */
     public String freshId(String name) {
-        var plain = java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFD)
-                .replaceAll("\\p{M}+", "")
-                .toLowerCase(java.util.Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-+|-+$", "");
-        if (plain.length() > 56) plain = plain.substring(0, 56).replaceAll("-+$", "");
-        var stem = plain.isEmpty() ? "sequence" : plain;
+        var stem = Texts.idOf(name, 56, "sequence");
         var id = stem;
         for (int i = 2; versions.has(id); i++) id = stem + "-" + i;
         return id;

@@ -44,7 +44,10 @@ public class Library {
     public Techniques techniques() {
         var words = hands.find(HANDS).map(v -> v.document().hands()).orElse(List.of());
         return Techniques.SHIPPED
-                .with(versions.newest().stream().map(Version::document).toList())
+                .with(versions.newest().stream()
+                        .map(Version::document)
+                        .limit(Techniques.MOST_OWN)
+                        .toList())
                 .withHands(words);
     }
 
@@ -76,9 +79,11 @@ public class Library {
      * @throws InvalidValue naming every fault
      */
     public void check(Techniques changed) {
-        var before = said(techniques()).toList();
-        var faults = new ArrayList<Fault>();
-        said(changed).filter(f -> !before.contains(f)).forEach(faults::add);
+        refuse(said(changed).toList(), said(techniques()).toList());
+    }
+
+    private static void refuse(List<Fault> now, List<Fault> before) {
+        var faults = now.stream().filter(f -> !before.contains(f)).toList();
         if (!faults.isEmpty()) throw new InvalidValue("techniques", faults);
     }
 
@@ -119,11 +124,7 @@ public class Library {
 
     /** Of the techniques of a sequence those that the school does not have and can teach. What it has in its own way stays with the sequence. */
     public List<Technique> unknown(List<Technique> brought) {
-        var known = techniques();
-        return brought.stream()
-                .filter(t -> known.find(t.id()).isEmpty()
-                        && known.with(List.of(t)).faults().isEmpty())
-                .toList();
+        return techniques().teachable(brought);
     }
 
     /** Takes the unknown ones among them. */
@@ -147,7 +148,8 @@ public class Library {
      * @throws InvalidValue where something of it cannot be taught beside the rest
      */
     public void take(Techniques incoming, Caller by) {
-        var after = taking(incoming).checked();
+        var after = taking(incoming);
+        refuse(after.faults(), techniques().faults());
         incoming.own()
                 .forEach(
                         t -> store(t, versions.find(t.id()).map(Version::number).orElse(0), by));
