@@ -2,6 +2,7 @@ package palmtally.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -112,6 +113,11 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
 
     /** The passes of a sequence: each step of a block that is run once is a pass of its own. */
     public static List<Pass> passes(Sequence sequence) {
+        return passes(sequence, b -> sequence.blocks().get(b).position());
+    }
+
+    /** @param lying how all of a block lies, by its index; null where it turns within or has no step */
+    public static List<Pass> passes(Sequence sequence, IntFunction<@Nullable Position> lying) {
         var passes = new ArrayList<Pass>();
         var blocks = sequence.blocks();
         for (int b = 0; b < blocks.size(); ) {
@@ -125,7 +131,7 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
             int start = b;
             while (b < blocks.size()
                     && blocks.get(b).repeat() == Block.Repeat.EACH_SIDE
-                    && (b == start || !turns(blocks.get(b - 1), blocks.get(b)))) {
+                    && (b == start || !turns(lying.apply(b - 1), lying.apply(b)))) {
                 for (var step : blocks.get(b).steps()) {
                     steps.add(step);
                     of.add(b);
@@ -138,9 +144,7 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
     }
 
     /** Whether the client is turned between two blocks: then both sides of the first are done before. */
-    private static boolean turns(Block a, Block b) {
-        var first = a.position();
-        var then = b.position();
+    public static boolean turns(@Nullable Position first, @Nullable Position then) {
         return first != null && then != null && first != then;
     }
 

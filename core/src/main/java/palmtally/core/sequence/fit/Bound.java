@@ -9,12 +9,14 @@ import java.util.Map;
  * which the whole bound is lowest. Warm-up and links are left out of the rest of the way.
  */
 final class Bound {
-    private static final int MOST_STATES = 150_000;
+    /** Ways on that are kept apart by what is oiled; beyond, lubricant costs no time in the rest of the way. */
+    static final int MOST_STATES = 150_000;
 
     private final Problem problem;
     private final int n;
     private final Box box;
     private final double slot;
+    private final int mostStates;
     /** Seconds that what must be kept from a place on takes at least. */
     private final double[] mustSeconds;
 
@@ -23,8 +25,9 @@ final class Bound {
     private boolean withOil = true;
     private Map<Key, Double> known = new HashMap<>();
 
-    Bound(Problem problem, Box box, double slot) {
-        this.problem = problem;
+    Bound(Box box, double slot, int mostStates) {
+        this.mostStates = mostStates;
+        problem = box.problem();
         this.box = box;
         this.slot = slot;
         n = problem.size();
@@ -62,6 +65,11 @@ final class Bound {
         return price * slot + rest(0, -1, -1, -1, 0);
     }
 
+    /** What a second is worth in it. */
+    double price() {
+        return price;
+    }
+
     /** @return −∞ where what must be kept does not fit any more */
     double of(Label l, int at) {
         double left = slot - l.time();
@@ -79,7 +87,7 @@ final class Bound {
         if (box.low()[at] == 0) best = closed(at, from, entry, second, oiled);
         if (box.high()[at] > 0) best = Math.max(best, kept(at, from, entry, second, oiled));
         known.put(way, best);
-        if (known.size() > MOST_STATES && withOil) {
+        if (known.size() > mostStates && withOil) {
             withOil = false;
             known = new HashMap<>();
         }

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.PriorityQueue;
 import org.jspecify.annotations.Nullable;
 
-/** A part of the choices: bounds of the level of each item. */
-record Box(int[] low, int[] high, double bound, int[] best) {
+/** A part of the choices: bounds of the level of each item, and how the blocks lie. */
+record Box(Problem problem, int[] low, int[] high, double bound, int[] best) {
     static PriorityQueue<Box> queue() {
         return new PriorityQueue<>(Comparator.comparingDouble(Box::bound).reversed());
     }
@@ -19,7 +19,7 @@ record Box(int[] low, int[] high, double bound, int[] best) {
         var h = high.clone();
         l[item] = Math.max(l[item], lo);
         h[item] = Math.min(h[item], hi);
-        return l[item] > h[item] ? null : new Box(l, h, bound, best);
+        return l[item] > h[item] ? null : new Box(problem, l, h, bound, best);
     }
 
     /** Its parts by the level of the first of these items that is still open: as it was chosen, less, more. */

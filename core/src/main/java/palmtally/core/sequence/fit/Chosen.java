@@ -9,6 +9,7 @@ import java.util.Set;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
+import palmtally.core.sequence.Stint;
 import palmtally.core.technique.Dose;
 
 /** A plan that was found: the level of each item, 0 for dropped. */
@@ -39,9 +40,7 @@ record Chosen(int[] levels, double value, Sequence plan) {
     private static boolean parts(List<Block> before, Sequence sequence, Block empty) {
         if (before.isEmpty() || before.get(before.size() - 1).repeat() == Block.Repeat.ONCE) return false;
         if (empty.repeat() == Block.Repeat.ONCE) return true;
-        var position = empty.position();
-        return position != null
-                && !position.equals(before.get(before.size() - 1).position());
+        return Stint.turns(before.get(before.size() - 1).position(), empty.position());
     }
 
     private static Step fitted(Step step, Map<String, Dose> doses, Set<String> dropped) {

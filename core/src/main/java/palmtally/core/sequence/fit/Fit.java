@@ -72,12 +72,12 @@ public record Fit(
 
     /** @param firstWidth how many partial plans the first walk keeps; the plan that is found does not depend on it */
     static Fit to(Sequence sequence, Profile profile, double slotSeconds, int firstWidth) {
-        var problem = new Problem(sequence, profile);
-        var items = problem.items;
+        var problems = Problem.all(sequence, profile);
+        var items = problems.get(0).items;
         double most =
                 items.stream().mapToDouble(i -> i.value[i.value.length - 1]).sum();
         double before = Timeline.of(sequence, profile).totalSeconds();
-        var search = new Search(problem, firstWidth);
+        var search = new Search(problems, firstWidth);
         var best = search.best(slotSeconds);
         if (best != null) {
             var fitted = best.plan();

@@ -36,7 +36,8 @@ final class Problem {
 
     final Sequence sequence;
     final Profile profile;
-    final List<Item> items = new ArrayList<>();
+    final Lying lying;
+    final List<Item> items;
     final List<Place> places = new ArrayList<>();
     final Soundness soundness;
     /** How many warm-ups are kept apart. */
@@ -51,11 +52,12 @@ final class Problem {
     /** Transitions already asked for, by the place before (from 1; 0 is the start) and the place after. */
     private final double[][] betweens;
 
-    Problem(Sequence sequence, Profile profile) {
+    private Problem(Sequence sequence, Profile profile, Lying lying, List<Item> items, Soundness soundness) {
         this.sequence = sequence;
         this.profile = profile;
-        for (var pass : Stint.passes(sequence)) for (var step : pass.steps()) items.add(new Item(step));
-        soundness = new Soundness(sequence, profile, items);
+        this.lying = lying;
+        this.items = items;
+        this.soundness = soundness;
         var partners = partners();
         linked = !partners.isEmpty();
         layOut(partners);
@@ -74,6 +76,15 @@ final class Problem {
         grain = grain();
     }
 
+    /** One for each way the blocks may lie; together they hold every choice there is. */
+    static List<Problem> all(Sequence sequence, Profile profile) {
+        var items = sequence.steps().stream().map(Item::new).toList();
+        var soundness = new Soundness(sequence, profile, items);
+        return Lying.all(sequence).stream()
+                .map(lying -> new Problem(sequence, profile, lying, items, soundness))
+                .toList();
+    }
+
     int size() {
         return items.size();
     }
@@ -81,14 +92,16 @@ final class Problem {
     /** The whole choice: what must be kept is, everything up to its target. */
     Box all() {
         var low = items.stream().mapToInt(i -> i.must() ? 1 : 0).toArray();
-        var high = items.stream().mapToInt(i -> i.doses.size()).toArray();
-        return new Box(low, high, Double.POSITIVE_INFINITY, low);
+        var high = items.stream()
+                .mapToInt(i -> lying.dropped().contains(i.step.id()) ? 0 : i.doses.size())
+                .toArray();
+        return new Box(this, low, high, Double.POSITIVE_INFINITY, low);
     }
 
     private void layOut(List<int[]> partners) {
         var first = sequence.firstSide();
         int i = 0;
-        for (var pass : Stint.passes(sequence)) {
+        for (var pass : Stint.passes(sequence, lying.blocks()::get)) {
             var bothOil = new HashSet<Half>();
             for (var step : pass.steps()) {
                 var here = pass.side(step, first, first);

@@ -1,5 +1,8 @@
 package palmtally.core.sequence.fit;
 
+import java.util.List;
+import java.util.Objects;
+import java.util.Queue;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.sequence.Timeline;
 
@@ -12,13 +15,14 @@ final class Search {
     /** How many partial plans the first, narrow walk keeps: the better the plan it finds, the more the full one may drop. */
     static final int FIRST_WIDTH = 1000;
 
-    private final Problem problem;
+    private final List<Problem> problems;
     private final Walk walk;
-    private boolean proven = true;
+    private boolean proven;
 
-    Search(Problem problem, int firstWidth) {
-        this.problem = problem;
-        walk = new Walk(problem, firstWidth);
+    Search(List<Problem> problems, int firstWidth) {
+        this.problems = problems;
+        walk = new Walk(firstWidth);
+        proven = Lying.few(problems.get(0).sequence);
     }
 
     boolean proven() {
@@ -28,10 +32,10 @@ final class Search {
     @Nullable
     Chosen best(double slot) {
         var open = Box.queue();
-        var root = walk.best(problem.all(), slot);
-        if (root != null) open.add(root);
+        for (var problem : problems) add(open, problem.all(), slot);
         for (int looked = 0; !open.isEmpty(); looked++) {
             var box = open.poll();
+            var problem = box.problem();
             var plan = Chosen.applied(problem.sequence, problem.items, box.best());
             var refused = problem.soundness.refusal(plan, box.best(), slot);
             if (refused == null) return new Chosen(box.best(), box.bound(), plan);
@@ -39,20 +43,25 @@ final class Search {
                 proven = false;
                 return null;
             }
-            for (var part : box.split(refused)) {
-                var solved = walk.best(part, slot);
-                if (solved != null) open.add(solved);
-            }
+            for (var part : box.split(refused)) add(open, part, slot);
         }
         return null;
     }
 
+    private void add(Queue<Box> open, Box part, double slot) {
+        var solved = walk.best(part, slot);
+        if (solved != null) open.add(solved);
+    }
+
     /** The least time in which everything that must be kept can be done without a new stop, seconds. */
     double leastSeconds() {
-        var solved = walk.quickest(problem.all());
-        return solved == null
-                ? 0
-                : Timeline.of(Chosen.applied(problem.sequence, problem.items, solved.best()), problem.profile)
-                        .totalSeconds();
+        return problems.stream()
+                .map(p -> walk.quickest(p.all()))
+                .filter(Objects::nonNull)
+                .mapToDouble(b -> Timeline.of(
+                                Chosen.applied(b.problem().sequence, b.problem().items, b.best()), b.problem().profile)
+                        .totalSeconds())
+                .min()
+                .orElse(0);
     }
 }

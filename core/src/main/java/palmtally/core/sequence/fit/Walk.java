@@ -14,13 +14,11 @@ import org.jspecify.annotations.Nullable;
 final class Walk {
     private static final int MOST_LABELS = 3_000_000;
 
-    private final Problem problem;
     private final int firstWidth;
     private boolean proven = true;
 
     /** @param firstWidth how many partial plans the first, narrow walk keeps */
-    Walk(Problem problem, int firstWidth) {
-        this.problem = problem;
+    Walk(int firstWidth) {
         this.firstWidth = firstWidth;
     }
 
@@ -32,7 +30,7 @@ final class Walk {
     /** The box with its most valuable choice and what that is worth, or null where nothing fits. */
     @Nullable
     Box best(Box box, double slot) {
-        var bound = new Bound(problem, box, slot);
+        var bound = new Bound(box, slot, Bound.MOST_STATES);
         var byValue = Comparator.comparingDouble(Label::value).reversed().thenComparingDouble(Label::time);
         // A narrow first walk gives a plan to beat.
         var narrow = walk(box, slot, bound, Double.NEGATIVE_INFINITY, firstWidth, byValue);
@@ -56,12 +54,20 @@ final class Walk {
     }
 
     private @Nullable Box chosen(Box box, @Nullable Label best) {
-        return best == null ? null : new Box(box.low(), box.high(), best.value(), best.levels(problem.size()));
+        return best == null
+                ? null
+                : new Box(
+                        box.problem(),
+                        box.low(),
+                        box.high(),
+                        best.value(),
+                        best.levels(box.problem().size()));
     }
 
     /** @param floor what a plan must be worth more than; without a bound time alone counts */
     private @Nullable Label walk(
             Box box, double slot, @Nullable Bound bound, double floor, int width, Comparator<Label> better) {
+        var problem = box.problem();
         var now = List.of(Label.start(problem));
         long made = 0;
         for (int i = 0; i < problem.size(); i++) {
