@@ -71,4 +71,9 @@ public enum Stroke {
     public String toString() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
+
+    /** Whether a muscle is longer for it. */
+    public boolean lengthens() {
+        return this == STRETCH || this == CONTRACT_RELAX || this == PIN_AND_LENGTHEN;
+    }
 }

@@ -10,7 +10,10 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.StringJoiner;
 import org.flywaydb.core.Flyway;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -21,6 +24,7 @@ import org.junit.jupiter.api.io.TempDir;
 import palmtally.server.App;
 import palmtally.server.TestDatabase;
 import palmtally.server.Visitor;
+import tools.jackson.databind.JsonNode;
 
 /** A school is dumped, restored on an empty database and taken back; nothing else takes its place. */
 class DumpsTest {
@@ -202,6 +206,62 @@ class DumpsTest {
                 assertThat(awarded).isEqualTo(30);
             }
         }
+    }
+
+    /**
+     * Of the school whose sequences named their techniques by id alone and whose files were of version 1: made by that version's own
+     * server, cut down by hand to 36 practicals. What it said of them stands beside; the rules of planning changed since, these did not.
+     */
+    @Test
+    void of_the_school_before_techniques_travelled_is_graded_as_it_was() throws Exception {
+        var resources = Path.of("src", "test", "resources");
+        var dump = resources.resolve("before-one-place.dump");
+        try (var now = TestDatabase.fresh()) {
+            var restored = of(now).restore(dump, NOW);
+            now.run("drop database \"" + now.url().replaceFirst("^.*/", "") + "_before_20261120180000\"");
+            assertThat(restored.schema()).isEqualTo(newest());
+            try (var app = App.start(now, false)) {
+                var nadia = Visitor.as(app.url(), "nadia");
+                var lines = nadia.all("/api/terms/" + nadia.term() + "/practicals");
+                assertThat(lines.size()).isEqualTo(36);
+                var results = new HashMap<String, String>();
+                for (var line : lines)
+                    if (line.has("result"))
+                        results.put(
+                                line.get("id").asString(), line.get("result").asString());
+                var said = Files.readAllLines(resources.resolve("before-one-place-scores.txt")).stream()
+                        .filter(l -> !l.startsWith("#"))
+                        .toList();
+                assertThat(said).hasSize(35);
+                for (var line : said) {
+                    var id = line.split(" ")[0];
+                    assertThat(scored(nadia.get("/api/practicals/" + id).json(), results.get(id)))
+                            .isEqualTo(line);
+                }
+                var sequences = nadia.get("/api/sequences").json();
+                assertThat(sequences.size()).isEqualTo(6);
+                for (var sequence : sequences)
+                    assertThat(nadia.get("/api/sequences/" + sequence.get("id").asString())
+                                    .json()
+                                    .toString())
+                            .contains("\"techniques\":[{");
+            }
+        }
+    }
+
+    private static String scored(JsonNode practical, String result) {
+        var line = new StringJoiner(" ").add(practical.get("id").asString()).add(result);
+        for (var criterion : List.of("draping", "mechanics", "order", "pressure", "communication"))
+            for (var score : practical.get("scores").get("criteria"))
+                if (score.get("criterion").asString().equals(criterion))
+                    line.add(
+                            score.has("score")
+                                    ? String.format(
+                                            Locale.ROOT,
+                                            "%.9f",
+                                            score.get("score").asDouble())
+                                    : "-");
+        return line.toString();
     }
 
     private static void restore(TestDatabase into, Path file) throws Exception {

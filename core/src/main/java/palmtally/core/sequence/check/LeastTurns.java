@@ -43,18 +43,24 @@ record LeastTurns(int[] order, int turns, boolean exact) {
      * @param after places that must come after each place; without circles
      */
     static LeastTurns of(int[] colours, IntFunction<BitSet> after) {
-        return new Search(colours, after).run();
+        return of(colours, after, MOST_STATES);
+    }
+
+    static LeastTurns of(int[] colours, IntFunction<BitSet> after, int mostStates) {
+        return new Search(colours, after, mostStates).run();
     }
 
     private static final class Search {
         final int[] colours;
         final int n;
+        final int mostStates;
         final BitSet[] before;
         final BitSet[] ofColour;
         /** Runs on the longest chain of links that starts at each place, its own included. */
         final int[] tail;
 
-        Search(int[] colours, IntFunction<BitSet> after) {
+        Search(int[] colours, IntFunction<BitSet> after, int mostStates) {
+            this.mostStates = mostStates;
             this.colours = colours;
             n = colours.length;
             before = new BitSet[n];
@@ -134,7 +140,7 @@ record LeastTurns(int[] order, int turns, boolean exact) {
                 if (state == null) throw new IllegalStateException("no order, though the links have no circle");
                 if (state.done.cardinality() == n) return result(state, true);
                 if (!closed.add(state.done)) continue;
-                if (++seen > MOST_STATES) return result(greedy(state), false);
+                if (++seen > mostStates) return result(greedy(state), false);
                 for (var next : successors(state)) {
                     var known = best.get(next.done);
                     if (known != null && known <= next.runs) continue;

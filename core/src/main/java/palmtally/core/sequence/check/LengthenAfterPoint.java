@@ -29,7 +29,7 @@ public final class LengthenAfterPoint extends Afterwards {
 
     @Override
     boolean after(Step step, Plan plan) {
-        return step.phase() == Phase.LENGTHEN || step.technique().stroke() == Stroke.STRETCH;
+        return step.phase() == Phase.LENGTHEN || step.technique().stroke().lengthens();
     }
 
     @Override

@@ -26,7 +26,7 @@ public final class StretchAfterHeat extends Afterwards {
 
     @Override
     boolean after(Step step, Plan plan) {
-        return step.technique().stroke() == Stroke.STRETCH || step.phase() == Phase.LENGTHEN;
+        return step.phase() == Phase.LENGTHEN || step.technique().stroke().lengthens();
     }
 
     @Override

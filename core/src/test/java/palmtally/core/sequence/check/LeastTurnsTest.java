@@ -88,6 +88,22 @@ class LeastTurnsTest {
         }
     }
 
+    /** However early it is given up there is an order that keeps the links, and it says that it may not be the best. */
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1, 3})
+    void given_up_early_it_still_keeps_every_link(int states) {
+        for (long seed = 0; seed < 20; seed++) {
+            var puzzle = Puzzle.random(seed, 30, 4, 0.06);
+            var found = LeastTurns.of(puzzle.colours, i -> puzzle.after[i], states);
+            assertThat(found.exact()).isFalse();
+            assertThat(found.order()).hasSize(30).doesNotHaveDuplicates();
+            assertThat(puzzle.allows(found.order())).isTrue();
+            assertThat(puzzle.turns(found.order())).isEqualTo(found.turns());
+            assertThat(found.turns())
+                    .isBetween(puzzle.solved().turns(), puzzle.solved().turns() + 4);
+        }
+    }
+
     @Test
     void without_links_is_one_less_than_the_positions_there_are() {
         assertThat(LeastTurns.of(new int[] {0, 1, 0, 2, 1, 0}, i -> new BitSet())
