@@ -110,6 +110,32 @@ class TechniqueTest {
         assertThat(nadia.get("/api/techniques/file").text()).contains("Not on numb skin.");
     }
 
+    /** Its own name for something may since have come with the program: that stands in the way of no file that has nothing to do with it. */
+    @Test
+    void what_is_wrong_already_refuses_no_file_from_elsewhere(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        nadia.post("/api/techniques", "{\"name\":\"Scull press\",\"like\":\"compression\"}");
+        app.database()
+                .run("update document_version set body = replace(body::text, 'Scull press', 'Wringing')::jsonb"
+                        + " where document = 'scull-press'");
+        try {
+            var file = (ObjectNode)
+                    Json.MAPPER.readTree(nadia.get("/api/techniques/file").text());
+            var techniques = (ArrayNode) file.get("techniques");
+            for (int i = techniques.size() - 1; i >= 0; i--)
+                if (!techniques.get(i).get("id").asString().equals("cold")) techniques.remove(i);
+            ((ObjectNode) techniques.get(0)).put("caution", "Never on numb skin.");
+            assertThat(nadia.post("/api/techniques/incoming/preview", given(file))
+                            .status())
+                    .isEqualTo(200);
+            assertThat(nadia.post("/api/techniques/incoming", given(file)).status())
+                    .isEqualTo(200);
+            assertThat(nadia.get("/api/techniques/cold").text()).contains("Never on numb skin.");
+        } finally {
+            app.database().run("delete from document_version where document = 'scull-press'");
+        }
+    }
+
     /** A technique with a nickname, used in a sequence, retired, and what was made with it stays as it is. */
     @Test
     void a_school_adds_its_own_uses_it_and_retires_it(App.Running app) throws Exception {

@@ -308,7 +308,7 @@ class TechniqueController {
     }
 
     private TechniqueChanges changes(Techniques incoming) {
-        library.taking(incoming).checked();
+        library.taking(incoming);
         var now = library.techniques();
         return new TechniqueChanges(
                 incoming.own().stream()

@@ -132,14 +132,20 @@ public class Library {
         for (var t : unknown(brought)) if (!versions.has(t.id())) store(t, 0, by);
     }
 
-    /** What would be taught if these were taken from a file: the file's where both have one. */
+    /**
+     * What would be taught if these were taken from a file: the file's where both have one.
+     *
+     * @throws InvalidValue where something of it cannot be taught beside the rest
+     */
     public Techniques taking(Techniques incoming) {
         var words = new ArrayList<>(techniques().hands());
         for (var hand : incoming.hands()) {
             words.removeIf(w -> w.name().equalsIgnoreCase(hand.name()));
             words.add(hand);
         }
-        return techniques().with(incoming.own()).withHands(words);
+        var after = techniques().with(incoming.own()).withHands(words);
+        refuse(after.faults(), techniques().faults());
+        return after;
     }
 
     /**
@@ -149,7 +155,6 @@ public class Library {
      */
     public void take(Techniques incoming, Caller by) {
         var after = taking(incoming);
-        refuse(after.faults(), techniques().faults());
         incoming.own()
                 .forEach(
                         t -> store(t, versions.find(t.id()).map(Version::number).orElse(0), by));
