@@ -341,9 +341,9 @@ onKeyStroke((e) => {
   if (ctrl && key === 'd') return run(copy)
   if (ctrl || !step.value) return
   const here = number(step.value.id) - 1
-  // Letters work where the steps are, and nowhere else on the page.
+  // Letters work where the steps are, and where nothing has the focus: its row may just have gone.
   const inStrip = e.target instanceof SVGElement
-  if (!inStrip && !(e.target as HTMLElement).closest?.('.rows')) return
+  if (!inStrip && e.target !== document.body && !(e.target as HTMLElement).closest?.('.rows')) return
   if (key === 'ArrowDown' || key === 'ArrowUp') {
     const by = key === 'ArrowDown' ? 1 : -1
     if (e.altKey) return run(() => move(by))

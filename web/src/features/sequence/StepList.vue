@@ -40,6 +40,8 @@ const { dragged, spot, grab } = useDrag(
 function pick(id: string, e: MouseEvent | KeyboardEvent) {
   if (dragged.value) return
   emit('pick', id, e.shiftKey ? 'upto' : e.ctrlKey || e.metaKey ? 'more' : 'one')
+  // Wherever in the row it was picked, the keys go on from there.
+  void focusOn(id)
 }
 /** Brings the row of a step into sight and, where the keyboard is in the list, the focus with it. */
 async function show(id: string) {

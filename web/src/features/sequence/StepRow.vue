@@ -68,6 +68,7 @@ td {
   white-space: nowrap;
 }
 .grip {
+  user-select: none;
   cursor: grab;
   touch-action: none;
   color: var(--ink-soft);

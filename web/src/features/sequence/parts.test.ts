@@ -128,6 +128,13 @@ describe('a long list of steps', () => {
     await w.setProps({ flagged: new Set(['s5']) })
     expect(drawn).toEqual(['s5'])
   })
+  it('takes the keys to the row that was touched, wherever in it', async () => {
+    const w = mount(StepList, { props: { sequence, ...quiet }, attachTo: document.body })
+    await w.find('[data-step=b] .dose').trigger('click')
+    await flushPromises()
+    expect(document.activeElement).toBe(w.find('[data-step=b] .plain').element)
+    w.unmount()
+  })
   it('draws the row of a step that changed, and only that', async () => {
     const w = mount(StepList, { props: { sequence: long(ids, kept), ...quiet } })
     const before = w.findAll('tr[data-step]').map((r) => r.element)
