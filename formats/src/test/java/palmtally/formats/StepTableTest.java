@@ -2,6 +2,7 @@ package palmtally.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -16,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Techniques;
@@ -47,6 +49,23 @@ class StepTableTest {
         assertThat(StepTable.read(StepTable.write(all), Techniques.SHIPPED))
                 .extracting(Sequence::id)
                 .isEqualTo(all.stream().map(Sequence::id).toList());
+    }
+
+    @Test
+    void whom_it_is_for_and_the_schools_word_for_a_hand_are_cells() throws Exception {
+        var text = "sequence,for whom,block,step,technique,zones,hand,hand name\r\n"
+                + "s,ticklish; clothed,b,a,effleurage,calf,palm,whole-hand cup\r\ns,,b,c,effleurage,calf,palm,\r\n";
+        var plan = StepTable.read(text, Techniques.SHIPPED).get(0);
+        assertThat(plan.forWhom()).containsExactly(ForWhom.TICKLISH, ForWhom.CLOTHED);
+        assertThat(plan.steps()).extracting(Step::hand).containsExactly("whole-hand cup", null);
+        assertThat(StepTable.read(StepTable.write(List.of(plan)), Techniques.SHIPPED))
+                .containsExactly(plan);
+        assertThatThrownBy(() -> StepTable.read(text.replace("clothed", "cheerful"), Techniques.SHIPPED))
+                .isInstanceOfSatisfying(
+                        FormatException.class,
+                        e -> assertThat(e.faults())
+                                .extracting(f -> f.field(), f -> f.value())
+                                .containsExactly(tuple("row 2, for whom", "ticklish; cheerful")));
     }
 
     private static final String HEAD =
