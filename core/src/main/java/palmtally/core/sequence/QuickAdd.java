@@ -2,6 +2,8 @@ package palmtally.core.sequence;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,10 +12,12 @@ import java.util.Map;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Position;
+import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
@@ -24,7 +28,7 @@ import palmtally.core.technique.Tool;
 /**
  * A step out of a line as teachers jot it down: "forearm glide hamstrings 90s x3 firm". Words may come in any order; what is not said
  * is as the technique is usually given, and lies and is lubricated as the step before. Understood are techniques by their names and
- * nicknames, hands, zones, sides, depth (skin to deep, or "depth 3"), doses ("90s", "1:30", "2 min", "x3", "5 breaths", "8 holds", "90
+ * nicknames, hands, zones, structures in English, Latin and short ("ql", "infraspinatus"), sides, depth (skin to deep, or "depth 3"), doses ("90s", "1:30", "2 min", "x3", "5 breaths", "8 holds", "90
  * cycles 1.5/s", "until soft"), sheet, lubricant, position, phase, importance, and words to say in quotes.
  */
 public final class QuickAdd {
@@ -41,6 +45,7 @@ public final class QuickAdd {
     private @Nullable Tool tool;
     private @Nullable String hand;
     private final List<Zone> zones = new ArrayList<>();
+    private final Map<String, List<Structure>> structures = new LinkedHashMap<>();
     private @Nullable Sides side;
     private @Nullable Integer depth;
     private @Nullable Sheet sheet;
@@ -58,16 +63,20 @@ public final class QuickAdd {
     private final List<Fault> faults = new ArrayList<>();
 
     private final Techniques library;
-    private final Map<String, Consumer<QuickAdd>> known;
+    /** What this school calls its hands and techniques: it wins over what is known everywhere. */
+    private final Map<String, Consumer<QuickAdd>> own;
 
     /** Words of the longest phrase that is known. */
     private final int longest;
 
     private QuickAdd(Techniques library) {
         this.library = library;
-        known = words(library);
-        longest =
-                known.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
+        own = own(library);
+        longest = Math.max(EVERYWHERE_LONGEST, longest(own));
+    }
+
+    private static int longest(Map<String, Consumer<QuickAdd>> words) {
+        return words.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
     }
 
     /**
@@ -82,8 +91,21 @@ public final class QuickAdd {
         return reading.step(id, before);
     }
 
-    private static Map<String, Consumer<QuickAdd>> words(Techniques library) {
+    private static final Map<String, Consumer<QuickAdd>> EVERYWHERE = everywhere();
+    private static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
+
+    private static Map<String, Consumer<QuickAdd>> everywhere() {
         var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
+        var named = new LinkedHashMap<String, List<Structure>>();
+        for (var structure : Structure.values())
+            Stream.concat(
+                            Stream.of(structure.label(), structure.latin(), structure.toString()),
+                            structure.also().stream())
+                    .forEach(n -> {
+                        var all = named.computeIfAbsent(plain(n), k -> new ArrayList<>());
+                        if (!all.contains(structure)) all.add(structure);
+                    });
+        named.forEach((name, all) -> words.put(name, q -> q.structures.put(name, all)));
         for (var tool : Tool.values()) {
             Consumer<QuickAdd> set = q -> q.tool = tool;
             put(words, tool.label(), set);
@@ -93,11 +115,6 @@ public final class QuickAdd {
         put(words, "fist", q -> q.tool = Tool.LOOSE_FIST);
         put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
         put(words, "heel", q -> q.tool = Tool.HEEL_OF_HAND);
-        for (var hand : library.hands())
-            put(words, hand.name(), q -> {
-                q.tool = hand.like();
-                q.hand = hand.name();
-            });
         for (var zone : Zone.values()) {
             Consumer<QuickAdd> set = q -> q.zones.add(zone);
             put(words, zone.toString(), set);
@@ -109,6 +126,7 @@ public final class QuickAdd {
         everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zones.add(zone))));
         put(words, "glide", q -> q.technique = q.library.toUse("effleurage"));
         put(words, "friction", q -> q.technique = q.library.toUse("circular-friction"));
+        put(words, "strip", q -> q.technique = q.library.toUse("stripping-fingers"));
         put(words, "stripping", q -> q.technique = q.library.toUse("stripping-fingers"));
         put(words, "point", q -> q.technique = q.library.toUse("trigger-point"));
         put(words, "kneading", q -> q.technique = q.library.toUse("petrissage"));
@@ -136,7 +154,17 @@ public final class QuickAdd {
         put(words, "medium", q -> q.depth = 3);
         put(words, "until soft", q -> q.untilSoft = true);
         put(words, "until it softens", q -> q.untilSoft = true);
-        // Last, so that a nickname wins over a phase of the same name: it brings the phase along.
+        return words;
+    }
+
+    private static Map<String, Consumer<QuickAdd>> own(Techniques library) {
+        var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
+        for (var hand : library.hands())
+            put(words, hand.name(), q -> {
+                q.tool = hand.like();
+                q.hand = hand.name();
+            });
+        // A nickname wins over a phase of the same name: it brings the phase along.
         for (var t : library.offered()) {
             Consumer<QuickAdd> set = q -> q.technique = t;
             put(words, t.id(), set);
@@ -160,11 +188,11 @@ public final class QuickAdd {
         names.put(Zone.CHEST_WALL, List.of("pecs", "chest"));
         names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
         names.put(Zone.NECK_BACK, List.of("neck"));
-        names.put(Zone.JAW_MUSCLES, List.of("jaw", "masseter", "temporalis"));
-        names.put(Zone.STRAP_MUSCLE, List.of("scm", "scalenes", "strap muscle"));
+        names.put(Zone.JAW_MUSCLES, List.of("jaw"));
+        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle"));
         names.put(Zone.FOREARM_FLEXORS, List.of("flexors"));
         names.put(Zone.FOREARM_EXTENSORS, List.of("extensors"));
-        names.put(Zone.UPPER_ARM_OUTER, List.of("upper arm", "triceps"));
+        names.put(Zone.UPPER_ARM_OUTER, List.of("upper arm"));
         names.put(Zone.ACHILLES, List.of("achilles tendon"));
         names.put(Zone.SOLE, List.of("foot", "feet", "plantar"));
         names.put(Zone.FOOT_TOP, List.of("toes"));
@@ -220,11 +248,16 @@ public final class QuickAdd {
             List.of("the", "of", "on", "with", "and", "to", "at", "for", "a", "in", "over");
 
     private @Nullable Consumer<QuickAdd> meaning(String phrase) {
-        var meaning = known.get(phrase);
+        var meaning = known(phrase);
         if (meaning == null && phrase.length() > 3 && phrase.endsWith("s"))
-            meaning = known.get(phrase.substring(0, phrase.length() - 1));
-        if (meaning == null && phrase.length() > 2) meaning = known.get(phrase + "s");
+            meaning = known(phrase.substring(0, phrase.length() - 1));
+        if (meaning == null && phrase.length() > 2) meaning = known(phrase + "s");
         return meaning;
+    }
+
+    private @Nullable Consumer<QuickAdd> known(String phrase) {
+        var meaning = own.get(phrase);
+        return meaning != null ? meaning : EVERYWHERE.get(phrase);
     }
 
     private static SayKind kindOf(String words) {
@@ -266,7 +299,10 @@ public final class QuickAdd {
     }
 
     private void unknown(String word) {
-        var near = nearest(word, known.keySet());
+        var near = nearest(
+                word,
+                Stream.concat(own.keySet().stream(), EVERYWHERE.keySet().stream())
+                        .toList());
         faults.add(new Fault("text", word, "is not known here" + (near == null ? "" : ". Maybe '" + near + "'")));
     }
 
@@ -306,6 +342,7 @@ public final class QuickAdd {
         boolean understood = faults.isEmpty();
         if (technique == null && understood)
             faults.add(new Fault("text", "", "names no technique. Maybe 'glide', 'knead', 'fist glide' or 'stretch'"));
+        structures.values().forEach(this::zone);
         var on = zones.isEmpty() && before != null ? before.zones() : List.copyOf(new java.util.LinkedHashSet<>(zones));
         if (on.isEmpty() && understood)
             faults.add(new Fault("text", "", "names no zone. Maybe 'hamstrings', 'calf' or 'upper back'"));
@@ -319,7 +356,10 @@ public final class QuickAdd {
             if (before.sheet() != Sheet.COVERED) edit.sheet = before.sheet();
             if (zones.isEmpty()) edit.side = before.side();
         }
-        edit.name = t.shortName();
+        var names = new ArrayList<String>(List.of(t.shortName()));
+        structures.forEach(
+                (group, all) -> names.add(all.size() == 1 ? all.get(0).label().toLowerCase(Locale.ROOT) : group));
+        edit.name = String.join(", ", names);
         if (tool != null) {
             edit.tool = tool;
             edit.hand = hand;
@@ -336,6 +376,17 @@ public final class QuickAdd {
         edit.say = new ArrayList<>(say);
         edit.dose = dose(t);
         return edit.step();
+    }
+
+    /** Where something that was named lies: in a zone that was said, if it lies in one of those; else where it is worked. */
+    private void zone(List<Structure> named) {
+        if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(zones::contains))) return;
+        var first = named.stream().map(s -> s.zones().get(0)).toList();
+        // A group is worked where all of it lies, such as the adductors at the inner thigh and not in the groin.
+        first.stream()
+                .filter(z -> named.stream().allMatch(s -> s.zones().contains(z)))
+                .max(Comparator.comparingInt(z -> Collections.frequency(first, z)))
+                .ifPresentOrElse(zones::add, () -> zones.addAll(first));
     }
 
     private Technique usual(Tool tool) {

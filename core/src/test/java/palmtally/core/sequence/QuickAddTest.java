@@ -11,6 +11,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Position;
+import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.HandName;
@@ -57,6 +58,49 @@ class QuickAddTest {
         assertThat(step.zones()).containsExactly(zone);
         assertThat(step.dose().totalSeconds()).isEqualTo(seconds);
         assertThat(step.dose().kind().toString()).isEqualTo(kind);
+    }
+
+    /** Anatomy from memory. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "strip infraspinatus 40s | stripping-fingers | SHOULDER_BLADE | infraspinatus",
+                "thumb strip ql 60s | stripping-thumb | LUMBAR | quadratus lumborum",
+                "knead masseter 30s | petrissage | JAW_MUSCLES | masseter",
+                "point hold piriformis 3 holds 9s | trigger-point | HIP_ROTATORS | piriformis",
+                "cross friction supraspinatus tendon 90 cycles 1.5/s | cross-fibre | UPPER_ARM_OUTER | supraspinatus tendon",
+                "glide erector spinae 90s | effleurage | UPPER_BACK | erector spinae",
+                "knead musculus soleus 45s | petrissage | CALF | soleus",
+                "strip levator scapulae 40s | stripping-fingers | NECK_BACK | levator scapulae",
+                "strip scm 20s light | stripping-fingers | STRAP_MUSCLE | sternocleidomastoid"
+            })
+    void a_structure_is_worked_where_it_lies_and_stays_in_the_name(
+            String text, String technique, Zone zone, String named) {
+        var step = read(text);
+        assertThat(step.technique().id()).isEqualTo(technique);
+        assertThat(step.zones()).containsExactly(zone);
+        assertThat(step.name()).endsWith(", " + named);
+    }
+
+    @Test
+    void a_structure_lies_in_the_zone_that_is_said_beside_it() {
+        assertThat(read("knead piriformis glutes 30s").zones()).containsExactly(Zone.GLUTEALS);
+        assertThat(read("glide semitendinosus calf 30s").zones()).containsExactly(Zone.CALF, Zone.HAMSTRINGS);
+        assertThat(read("strip rotator cuff 60s").zones()).containsExactly(Zone.SHOULDER_BLADE);
+        assertThat(read("knead adductors 30s").zones()).containsExactly(Zone.THIGH_INNER);
+        assertThat(read("knead gastroc soleus 30s").zones()).containsExactly(Zone.CALF);
+        assertThat(read("knead gastroc soleus 30s").name()).isEqualTo("Petrissage, gastrocnemius, soleus");
+        assertThat(read("glide hamstrings 60s").name()).isEqualTo("Effleurage");
+    }
+
+    @ParameterizedTest
+    @EnumSource(Structure.class)
+    void every_structure_is_known_by_its_names(Structure structure) {
+        for (var name : List.of(structure.label(), structure.latin(), structure.toString()))
+            assertThat(read("stretch " + name).zones()).as(name).containsAnyElementsOf(structure.zones());
+        for (var name : structure.also())
+            assertThat(read("stretch " + name).zones()).as(name).isNotEmpty();
     }
 
     @Test
