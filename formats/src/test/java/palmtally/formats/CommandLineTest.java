@@ -2,6 +2,7 @@ package palmtally.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
@@ -49,9 +50,14 @@ class CommandLineTest {
     }
 
     private static Said run(String... args) {
+        return fed("", args);
+    }
+
+    private static Said fed(String lines, String... args) {
         var out = new ByteArrayOutputStream();
         var err = new ByteArrayOutputStream();
         int code = new CommandLine(
+                        new ByteArrayInputStream(lines.getBytes(StandardCharsets.UTF_8)),
                         new PrintStream(out, true, StandardCharsets.UTF_8),
                         new PrintStream(err, true, StandardCharsets.UTF_8))
                 .run(args);
@@ -259,5 +265,66 @@ class CommandLineTest {
         } catch (FormatException e) {
             throw new AssertionError(e.faults().toString());
         }
+    }
+
+    /**
+     * Sixty lines over all regions, each alone and as meant by who wrote it: technique, zones, hand, depth, seconds, side, position and
+     * what stays as a note. Words and anatomy are common practice, no source.
+     */
+    @ParameterizedTest
+    @MethodSource("lines")
+    void a_line_in_a_teachers_words_is_read_as_meant(String line, String meant) {
+        var said = fed(line, "jot");
+        assertThat(said.code()).isZero();
+        var one = said.json().get(0);
+        assertThat(one.get("line").asString()).isEqualTo(line);
+        assertThat(meaning(one)).isEqualTo(meant);
+    }
+
+    static Stream<org.junit.jupiter.params.provider.Arguments> lines() throws IOException {
+        return Files.readAllLines(Path.of("src", "test", "resources", "lines.txt")).stream()
+                .filter(l -> !l.startsWith("#"))
+                .map(l -> l.split(" => ", 2))
+                .map(l -> org.junit.jupiter.params.provider.Arguments.of(l[0], l[1]));
+    }
+
+    private static String meaning(JsonNode one) {
+        var step = one.get("step");
+        if (step == null || step.isNull())
+            return "asks " + one.get("asked").get("what").asString();
+        var words = new ArrayList<String>();
+        words.add(step.get("technique").asString());
+        step.get("zones").forEach(z -> words.add(z.asString()));
+        words.add(step.get("tool").asString() + " " + step.get("depth").asInt());
+        var dose = step.get("dose");
+        words.add(dose.get("kind").asString());
+        for (var part : List.of("seconds", "count", "perSecond"))
+            if (dose.has(part)) words.add(part + " " + dose.get(part).asDouble());
+        words.add(step.get("side").asString() + " " + step.get("position").asString());
+        for (var end : List.of("from", "to"))
+            if (step.has(end)) words.add(end + " " + step.get(end).asString());
+        if (!one.get("note").asString().isEmpty())
+            words.add("note: " + one.get("note").asString());
+        return String.join(", ", words);
+    }
+
+    @Test
+    void lines_go_on_from_one_another_and_nothing_refuses_one() {
+        var said = fed(
+                        "# a leg\n\nglide calf right oil 60s\nknead 40s\nwibble wobble\nglide calf depth 9\n"
+                                + "x".repeat(600) + "\n",
+                        "jot",
+                        "--profile",
+                        "b")
+                .json();
+        assertThat(said).hasSize(5);
+        assertThat(said.get(1).get("step").get("zones").get(0).asString()).isEqualTo("calf");
+        assertThat(said.get(1).get("step").get("side").asString()).isEqualTo("right");
+        assertThat(said.get(2).get("asked").get("what").asString()).isEqualTo("stroke");
+        assertThat(said.get(2).get("note").asString()).isEqualTo("wibble wobble");
+        assertThat(said.get(3).get("step").get("depth").asInt()).isEqualTo(2);
+        assertThat(said.get(3).get("note").asString()).isEqualTo("depth 9");
+        assertThat(said.get(4).get("note").asString()).hasSize(600);
+        assertThat(run("jot", "one", "two").code()).isEqualTo(2);
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -88,7 +89,7 @@ class TermFileTest {
     void the_command_line_checks_a_curriculum_as_it_checks_a_sequence() {
         var out = new ByteArrayOutputStream();
         var err = new ByteArrayOutputStream();
-        int code = new CommandLine(new PrintStream(out), new PrintStream(err))
+        int code = new CommandLine(InputStream.nullInputStream(), new PrintStream(out), new PrintStream(err))
                 .run("check", EXAMPLES.resolve("curriculum.json").toString(), "--profile", "b");
         assertThat(code).as(err.toString(StandardCharsets.UTF_8)).isZero();
         var said = Json.MAPPER.readTree(out.toString(StandardCharsets.UTF_8));

@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
  */
 public enum Structure {
     TEMPORALIS(muscle("Temporalis", "musculus temporalis")
-            .in(FACE, SCALP, JAW_MUSCLES)
+            .in(JAW_MUSCLES, FACE, SCALP)
             .along(TEMPLE_LINE, CHEEKBONE, JAW_BRANCH)
             .does(JAW_CLOSING, JAW_BACK)
             .refers(FACE)
@@ -366,7 +366,7 @@ public enum Structure {
             .along(CARPAL_ROWS, THUMB_BASE)
             .does(THUMB_CLOSING)
             .refers(HAND)
-            .called("thenar eminence", "thumb pad", "ball of the thumb")),
+            .called("thenar eminence", "thumb pad", "thenar pad", "ball of the thumb")),
     HYPOTHENAR(muscle("Pad of the little finger", "hypothenar")
             .in(HAND)
             .along(PEA_BONE, KNUCKLES)
@@ -701,12 +701,12 @@ public enum Structure {
     EXTENSOR_ORIGIN(tendon("Common origin of the extensors", "origo communis extensorum")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, FOREARM_MIDDLE)
-            .called("common extensor tendon")),
+            .called("common extensor tendon", "common extensor origin")),
     FLEXOR_ORIGIN(tendon("Common origin of the flexors", "origo communis flexorum")
             .in(FOREARM_FLEXORS, ELBOW_INSIDE)
             .along(EPICONDYLE_INNER, FOREARM_MIDDLE)
             .spare("a nerve lies behind the inner bump")
-            .called("common flexor tendon")),
+            .called("common flexor tendon", "common flexor origin")),
     HAMSTRING_ORIGIN(tendon("Common origin of the hamstrings", "origo communis flexorum cruris")
             .in(HAMSTRINGS, GLUTEALS)
             .along(SIT_BONE, THIGH_SHAFT)

@@ -1,21 +1,27 @@
 package palmtally.core.sequence;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.DrapeUnit;
+import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
@@ -32,11 +38,40 @@ import palmtally.core.technique.Tool;
  * cycles 1.5/s", "until soft"), sheet, lubricant, position, phase, importance, and words to say in quotes.
  */
 public final class QuickAdd {
+    /** How a place that is named belongs to the stroke. */
+    private enum Relation {
+        ON,
+        FROM,
+        TO,
+        NEAR
+    }
+
+    private static final Map<String, Relation> RELATIONS = Map.ofEntries(
+            Map.entry("from", Relation.FROM),
+            Map.entry("to", Relation.TO),
+            Map.entry("toward", Relation.TO),
+            Map.entry("towards", Relation.TO),
+            Map.entry("beside", Relation.NEAR),
+            Map.entry("below", Relation.NEAR),
+            Map.entry("above", Relation.NEAR),
+            Map.entry("under", Relation.NEAR),
+            Map.entry("between", Relation.NEAR),
+            Map.entry("around", Relation.NEAR),
+            Map.entry("behind", Relation.NEAR),
+            Map.entry("before", Relation.NEAR));
+
+    private static final int MOST_LETTERS = 500;
+
+    private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
+
+    private static final List<String> NUMBERS =
+            List.of("one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten");
+
     private static final Pattern SAID = Pattern.compile("[\"“”„]([^\"“”„]*)[\"“”„]");
     private static final Pattern SECONDS = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)");
     private static final Pattern MINUTES = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
     private static final Pattern CLOCK = Pattern.compile("(\\d+):([0-5]\\d)");
-    private static final Pattern TIMES = Pattern.compile("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×)");
+    private static final Pattern TIMES = Pattern.compile("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×|times)");
     private static final Pattern COUNTED = Pattern.compile("(\\d+)\\s*(breaths?|holds?|passes|pass|cycles?|stations?)");
     private static final Pattern RATE = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:/\\s*s|a second|hz)");
     private static final Pattern DEPTH = Pattern.compile("(?:depth|d)\\s*(\\d)");
@@ -46,6 +81,21 @@ public final class QuickAdd {
     private @Nullable String hand;
     private final List<Zone> zones = new ArrayList<>();
     private final Map<String, List<Structure>> structures = new LinkedHashMap<>();
+    /** Where it lies near to, comes from or goes to: that is the zone where none is said. */
+    private final List<List<Zone>> nearby = new ArrayList<>();
+
+    private @Nullable String from;
+    private @Nullable String to;
+    /** What the last word says of the place that follows it. */
+    private Relation relation = Relation.ON;
+
+    private String related = "";
+    /** Places that are said beside the work, in their words. */
+    private final List<String> aside = new ArrayList<>();
+    /** Words that are not known, and of each whether the one before it stood right before it. */
+    private final List<String> unknown = new ArrayList<>();
+
+    private final List<Boolean> together = new ArrayList<>();
     private @Nullable Sides side;
     private @Nullable Integer depth;
     private @Nullable Sheet sheet;
@@ -54,6 +104,9 @@ public final class QuickAdd {
     private @Nullable Phase phase;
     private @Nullable Importance importance;
     private @Nullable Direction direction;
+    private @Nullable Direction updown;
+    private boolean leg;
+    private @Nullable Stands stands;
     private @Nullable Double seconds;
     private @Nullable Integer count;
     private Dose.@Nullable Kind counted;
@@ -88,7 +141,69 @@ public final class QuickAdd {
     public static Step read(String text, Techniques library, String id, @Nullable Step before) {
         var reading = new QuickAdd(library);
         reading.take(text);
-        return reading.step(id, before);
+        reading.unknown.forEach(reading::refuse);
+        if (!reading.faults.isEmpty()) throw new InvalidValue("line", reading.faults);
+        var step = reading.step(id, before);
+        if (step != null) return step;
+        if (reading.technique == null)
+            reading.faults.add(
+                    new Fault("text", "", "names no technique. Maybe 'glide', 'knead', 'fist glide' or 'stretch'"));
+        if (reading.on(before).isEmpty())
+            reading.faults.add(new Fault("text", "", "names no zone. Maybe 'hamstrings', 'calf' or 'upper back'"));
+        throw new InvalidValue("line", reading.faults);
+    }
+
+    /**
+     * Reads a line as far as it can be: nothing refuses it. A number that no step can have stays in the note.
+     *
+     * @param before as above
+     */
+    public static Jotted jot(String text, Techniques library, String id, @Nullable Step before) {
+        var reading = new QuickAdd(library);
+        if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), reading.asked());
+        reading.take(text);
+        @Nullable Step step;
+        try {
+            step = reading.step(id, before);
+        } catch (InvalidValue e) {
+            e.faults().forEach(f -> reading.aside.add((f.field() + " " + f.value()).strip()));
+            reading.forgetNumbers();
+            step = reading.step(id, before);
+        }
+        return new Jotted(text, step, reading.note(), step == null ? reading.asked() : null);
+    }
+
+    private void forgetNumbers() {
+        depth = null;
+        seconds = null;
+        count = null;
+        counted = null;
+        rate = null;
+        untilSoft = false;
+    }
+
+    /** Words that were not understood, those that stood together together. */
+    private List<String> note() {
+        var all = new ArrayList<String>();
+        for (int i = 0; i < unknown.size(); i++)
+            if (i > 0 && together.get(i)) all.set(all.size() - 1, all.get(all.size() - 1) + " " + unknown.get(i));
+            else all.add(unknown.get(i));
+        all.addAll(aside);
+        return all;
+    }
+
+    private Jotted.Asked asked() {
+        var what = technique == null && tool == null ? Jotted.What.STROKE : Jotted.What.ZONE;
+        var offered = what == Jotted.What.STROKE
+                ? library.offered().stream().map(Technique::shortName).toList()
+                : Arrays.stream(Zone.values()).map(Zone::label).toList();
+        var near = new ArrayList<String>();
+        for (var word : unknown) {
+            var nearest = nearest(word, offered.stream().map(QuickAdd::plain).toList());
+            offered.stream().filter(o -> plain(o).equals(nearest)).forEach(near::add);
+        }
+        offered.stream().limit(4).filter(o -> !near.contains(o)).forEach(near::add);
+        return new Jotted.Asked(what, near.stream().limit(4).toList());
     }
 
     private static final Map<String, Consumer<QuickAdd>> EVERYWHERE = everywhere();
@@ -105,7 +220,10 @@ public final class QuickAdd {
                         var all = named.computeIfAbsent(plain(n), k -> new ArrayList<>());
                         if (!all.contains(structure)) all.add(structure);
                     });
-        named.forEach((name, all) -> words.put(name, q -> q.structures.put(name, all)));
+        for (var landmark : Landmark.values())
+            Stream.concat(Stream.of(landmark.label(), landmark.latin(), landmark.toString()), landmark.also().stream())
+                    .forEach(n -> put(words, n, q -> q.landmark(landmark)));
+        named.forEach((name, all) -> words.put(name, q -> q.structure(name, all)));
         for (var tool : Tool.values()) {
             Consumer<QuickAdd> set = q -> q.tool = tool;
             put(words, tool.label(), set);
@@ -116,16 +234,64 @@ public final class QuickAdd {
         put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
         put(words, "heel", q -> q.tool = Tool.HEEL_OF_HAND);
         for (var zone : Zone.values()) {
-            Consumer<QuickAdd> set = q -> q.zones.add(zone);
+            Consumer<QuickAdd> set = q -> q.zoned(zone);
             put(words, zone.toString(), set);
             var label = zone.label();
             put(words, label.replaceAll("\\s*\\(.*\\)", ""), set);
             var inside = Pattern.compile("\\(([^)]*)\\)").matcher(label);
             if (inside.find()) put(words, inside.group(1), set);
         }
-        everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zones.add(zone))));
+        everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zoned(zone))));
         put(words, "glide", q -> q.technique = q.library.toUse("effleurage"));
         put(words, "friction", q -> q.technique = q.library.toUse("circular-friction"));
+        for (var spread : List.of("spread", "sweep", "skim", "stroke"))
+            put(words, spread, q -> q.technique = q.library.toUse("effleurage"));
+        put(words, "rock", q -> q.technique = q.library.toUse("rocking"));
+        put(words, "shake", q -> q.technique = q.library.toUse("shaking"));
+        for (var lift : List.of("lift", "lifting", "pick up"))
+            put(words, lift, q -> q.technique = q.library.toUse("lifting"));
+        put(words, "squeeze", q -> q.technique = q.library.toUse("lifting"));
+        put(words, "press", q -> q.technique = q.library.toUse("static-press"));
+        put(words, "rest", q -> q.technique = q.library.toUse("still-hold"));
+        put(words, "resting", q -> q.technique = q.library.toUse("still-hold"));
+        put(words, "circles", q -> q.technique = q.library.toUse("circular-friction"));
+        put(words, "pin", q -> q.technique = q.library.toUse("pin-lengthen"));
+        put(words, "rotate", q -> q.technique = q.library.toUse("range-of-motion"));
+        put(words, "cold cup", q -> q.technique = q.library.toUse("ice"));
+        put(words, "palms", q -> q.tool = Tool.PALM);
+        put(words, "flat fingers", q -> q.tool = Tool.FINGER_PADS);
+        put(words, "fingertips", q -> q.tool = Tool.FINGER_PADS);
+        put(words, "gently", q -> q.depth = 1);
+        put(words, "gentle", q -> q.depth = 1);
+        put(words, "skin only", q -> q.depth = 1);
+        put(words, "over the sheet", q -> q.sheet = Sheet.THROUGH);
+        put(words, "up", q -> q.along(Direction.PROXIMAL));
+        put(words, "upward", q -> q.along(Direction.PROXIMAL));
+        put(words, "down", q -> q.along(Direction.DISTAL));
+        put(words, "downward", q -> q.along(Direction.DISTAL));
+        put(words, "left then right", q -> q.side = Sides.EACH);
+        put(words, "one side at a time", q -> q.side = Sides.EACH);
+        put(words, "leg", q -> q.leg());
+        put(words, "whole leg", q -> q.leg());
+        put(words, "head", q -> q.nearby.add(List.of(Zone.NECK_BACK)));
+        for (var there : List.of("seated at the head", "sit at the head", "at the head", "at the head end"))
+            put(words, there, q -> q.stands = Stands.HEAD);
+        put(words, "at the foot end", q -> q.stands = Stands.FOOT);
+        put(words, "of the fingers", q -> q.zoned(Zone.HAND));
+        put(words, "between finger and thumb", q -> q.tool = Tool.PINCER);
+        put(words, "between fingers", q -> q.tool = Tool.PINCER);
+        put(words, "asked", q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
+        for (var aside : List.of("both hands", "two hands", "out breath", "in breath", "two heads", "heads"))
+            put(
+                    words,
+                    aside,
+                    q -> q.aside.add(
+                            aside.replace("out breath", "on the out-breath").replace("in breath", "on the in-breath")));
+        put(words, "elbow", q -> {
+            if (q.relation == Relation.ON) q.tool = Tool.ELBOW;
+            else q.at("elbow", List.of(Zone.ELBOW_INSIDE));
+        });
+        put(words, "pelvis", q -> q.zoned(Zone.SACRUM));
         put(words, "strip", q -> q.technique = q.library.toUse("stripping-fingers"));
         put(words, "stripping", q -> q.technique = q.library.toUse("stripping-fingers"));
         put(words, "point", q -> q.technique = q.library.toUse("trigger-point"));
@@ -140,6 +306,10 @@ public final class QuickAdd {
         each(words, Position.values(), (q, v) -> q.position = v);
         put(words, "side-lying", q -> q.position = Position.SIDE_LEFT);
         each(words, Phase.values(), (q, v) -> q.phase = v);
+        put(words, "flush", q -> {
+            q.phase = Phase.FLUSH;
+            if (q.technique == null) q.technique = q.library.toUse("effleurage");
+        });
         each(words, Importance.values(), (q, v) -> q.importance = v);
         each(words, Lubricant.values(), (q, v) -> q.lubricant = v);
         each(words, Sheet.values(), (q, v) -> q.sheet = v);
@@ -197,6 +367,7 @@ public final class QuickAdd {
         names.put(Zone.SOLE, List.of("foot", "feet", "plantar"));
         names.put(Zone.FOOT_TOP, List.of("toes"));
         names.put(Zone.BELLY, List.of("abdomen"));
+        names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf"));
         names.put(Zone.SHIN, List.of("tibialis"));
         names.put(Zone.HAND, List.of("palm of hand"));
         return names;
@@ -217,41 +388,113 @@ public final class QuickAdd {
 
     private static String plain(String text) {
         return text.toLowerCase(Locale.ROOT)
-                .replaceAll("[-–,;()]+", " ")
+                .replaceAll("[-–,;()!?]+|[:.](?!\\d)", " ")
                 .replaceAll("\\s+", " ")
                 .trim();
     }
 
     private void take(String text) {
-        if (text.length() > 500)
-            throw new InvalidValue("line", new Fault("text", text.length() + " characters", "must be at most 500"));
+        if (text.length() > MOST_LETTERS)
+            throw new InvalidValue(
+                    "line", new Fault("text", text.length() + " characters", "must be at most " + MOST_LETTERS));
         var said = SAID.matcher(text);
         while (said.find())
             if (!said.group(1).isBlank())
                 say.add(Saying.of(kindOf(said.group(1)), said.group(1).trim()));
-        var rest = doses(" " + plain(SAID.matcher(text).replaceAll(" ")) + " ");
-        var tokens = rest.isBlank() ? new String[0] : rest.trim().split("\\s+");
-        for (int at = 0; at < tokens.length; ) {
+        // A comma parts what is said; a clause about the client, or what to do when, is no stroke.
+        var rest = doses(" " + counted(plain(SAID.matcher(text).replaceAll(" ").replaceAll("[,;]", " \u0001 "))) + " ");
+        var tokens = new ArrayList<String>();
+        var clause = new ArrayList<Boolean>();
+        boolean opens = true;
+        for (var word : rest.trim().split("\\s+"))
+            if (word.equals("\u0001")) opens = true;
+            else if (!word.isEmpty()) {
+                tokens.add(word);
+                clause.add(opens);
+                opens = false;
+            }
+        int lastUnknown = -2;
+        for (int at = 0; at < tokens.size(); ) {
             int used = 0;
-            for (int length = Math.min(longest, tokens.length - at); length > 0 && used == 0; length--) {
-                var meaning = meaning(String.join(" ", List.of(tokens).subList(at, at + length)));
+            int end = at + 1;
+            while (end < tokens.size() && !clause.get(end)) end++;
+            if (clause.get(at) && aside(tokens.subList(at, end))) {
+                aside.add(String.join(" ", tokens.subList(at, end)));
+                relation = Relation.ON;
+                at = end;
+                continue;
+            }
+            for (int length = Math.min(longest, tokens.size() - at); length > 0 && used == 0; length--) {
+                var meaning = meaning(String.join(" ", tokens.subList(at, at + length)));
                 if (meaning == null) continue;
                 meaning.accept(this);
                 used = length;
             }
-            if (used == 0 && !FILLERS.contains(tokens[at])) unknown(tokens[at]);
+            var word = tokens.get(at);
+            if (used > 0) relation = Relation.ON;
+            else if (RELATIONS.containsKey(word)) {
+                related = word;
+                relation = RELATIONS.get(word);
+            } else if (!FILLERS.contains(word)) {
+                together.add(at - 1 == lastUnknown && !clause.get(at));
+                unknown.add(word);
+                lastUnknown = at;
+                relation = Relation.ON;
+            }
             at += Math.max(1, used);
         }
     }
 
+    /** Words that open a clause about the client, or about what to do when. */
+    private static final Set<String> ASIDES =
+            Set.of("client", "ask", "stop", "let", "then", "if", "while", "because", "find", "clench", "push");
+
+    private static final Set<String> LIMB_WORDS = Set.of("foot", "arm", "knee", "knees", "hip", "leg");
+
+    /** What is said of a limb that lies or moves, after its name. */
+    private static final Set<String> LIES = Set.of(
+            "moved",
+            "bent",
+            "off",
+            "overhead",
+            "across",
+            "turned",
+            "on",
+            "over",
+            "hanging",
+            "straight",
+            "lifted",
+            "held");
+
+    /** Whether it opens with a phrase of several words that is known. */
+    private boolean known(List<String> clause) {
+        return IntStream.rangeClosed(2, Math.min(longest, clause.size()))
+                .anyMatch(n -> meaning(String.join(" ", clause.subList(0, n))) != null);
+    }
+
+    /** Whether a clause is about something else than the stroke. */
+    private boolean aside(List<String> clause) {
+        if (clause.size() < 2) return clause.get(0).equals("clench");
+        if (LIMB_WORDS.contains(clause.get(0))) return LIES.contains(clause.get(1));
+        // "Push pull" is a stroke.
+        return ASIDES.contains(clause.get(0)) && !known(clause);
+    }
+
     private static final List<String> FILLERS =
-            List.of("the", "of", "on", "with", "and", "to", "at", "for", "a", "in", "over");
+            List.of("the", "of", "on", "with", "and", "at", "for", "a", "in", "over", "along", "across");
 
     private @Nullable Consumer<QuickAdd> meaning(String phrase) {
         var meaning = known(phrase);
         if (meaning == null && phrase.length() > 3 && phrase.endsWith("s"))
             meaning = known(phrase.substring(0, phrase.length() - 1));
         if (meaning == null && phrase.length() > 2) meaning = known(phrase + "s");
+        if (meaning == null && phrase.length() > 4 && phrase.endsWith("ed")) {
+            var stem = phrase.substring(0, phrase.length() - 2);
+            meaning = known(stem);
+            // "Stripped" is strip.
+            if (meaning == null && stem.charAt(stem.length() - 1) == stem.charAt(stem.length() - 2))
+                meaning = known(stem.substring(0, stem.length() - 1));
+        }
         return meaning;
     }
 
@@ -298,7 +541,18 @@ public final class QuickAdd {
         return text.substring(0, m.start()) + text.substring(m.end());
     }
 
-    private void unknown(String word) {
+    /** "Three breaths" as 3 breaths. */
+    private static String counted(String text) {
+        var all = text.split(" ");
+        for (int i = 0; i < all.length - 1; i++) {
+            int number = NUMBERS.indexOf(all[i]);
+            if (number >= 0 && all[i + 1].matches("breaths?|holds?|passes|pass|times|cycles?|seconds?|minutes?"))
+                all[i] = String.valueOf(number + 1);
+        }
+        return String.join(" ", all);
+    }
+
+    private void refuse(String word) {
         var near = nearest(
                 word,
                 Stream.concat(own.keySet().stream(), EVERYWHERE.keySet().stream())
@@ -337,16 +591,64 @@ public final class QuickAdd {
         return row[b.length()];
     }
 
-    private Step step(String id, @Nullable Step before) {
-        if (technique == null && tool != null) technique = usual(tool);
-        boolean understood = faults.isEmpty();
-        if (technique == null && understood)
-            faults.add(new Fault("text", "", "names no technique. Maybe 'glide', 'knead', 'fist glide' or 'stretch'"));
+    private void zoned(Zone zone) {
+        if (relation == Relation.ON) zones.add(zone);
+        else at(zone.label().replaceAll("\\s*\\(.*\\)", "").toLowerCase(Locale.ROOT), List.of(zone));
+    }
+
+    private void structure(String name, List<Structure> all) {
+        if (relation == Relation.ON) structures.put(name, all);
+        else at(name, all.get(0).zones());
+    }
+
+    private void landmark(Landmark landmark) {
+        at(landmark.label(), landmark.zones());
+    }
+
+    /** A place that the stroke comes from, goes to or keeps near to. */
+    private void at(String name, List<Zone> in) {
+        if (relation == Relation.FROM && from == null) from = name;
+        else if (relation == Relation.TO && to == null) to = name;
+        else if (relation != Relation.ON) aside.add(related + " " + name);
+        nearby.add(in);
+    }
+
+    /** Up and down say a direction on a limb alone. */
+    private void along(Direction way) {
+        updown = way;
+    }
+
+    /** Its back, or its front where the client lies so. */
+    private void leg() {
+        leg = true;
+    }
+
+    /** Where the work is: as said, else where what was named lies, else nearby, else as before. */
+    private List<Zone> on(@Nullable Step before) {
+        var all = new LinkedHashSet<>(zones);
+        if (all.isEmpty() && leg) {
+            var lies = position != null ? position : before != null ? before.position() : Position.PRONE;
+            all.addAll(
+                    lies == Position.SUPINE
+                            ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
+                            : List.of(Zone.HAMSTRINGS, Zone.CALF));
+        }
+        // From here to there is where both ends lie.
+        if (all.isEmpty() && !nearby.isEmpty()) {
+            var shared = new ArrayList<>(nearby.get(0));
+            nearby.forEach(shared::retainAll);
+            if (shared.isEmpty()) nearby.forEach(in -> all.add(in.get(0)));
+            else all.add(shared.get(0));
+        }
+        return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
+    }
+
+    /** What was understood; null where it names no stroke or no zone. */
+    private @Nullable Step step(String id, @Nullable Step before) {
+        if (technique == null) technique = meant();
         structures.values().forEach(this::zone);
-        var on = zones.isEmpty() && before != null ? before.zones() : List.copyOf(new java.util.LinkedHashSet<>(zones));
-        if (on.isEmpty() && understood)
-            faults.add(new Fault("text", "", "names no zone. Maybe 'hamstrings', 'calf' or 'upper back'"));
-        if (technique == null || on.isEmpty() || !faults.isEmpty()) throw new InvalidValue("line", faults);
+        var on = on(before);
+        if (technique == null || on.isEmpty()) return null;
         var t = technique;
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
@@ -354,7 +656,7 @@ public final class QuickAdd {
             edit.stance = before.stance() == Stance.ON_TABLE ? Stance.LUNGE : before.stance();
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
             if (before.sheet() != Sheet.COVERED) edit.sheet = before.sheet();
-            if (zones.isEmpty()) edit.side = before.side();
+            if (zones.isEmpty() && nearby.isEmpty() && !leg) edit.side = before.side();
         }
         var names = new ArrayList<String>(List.of(t.shortName()));
         structures.forEach(
@@ -365,7 +667,16 @@ public final class QuickAdd {
             edit.hand = hand;
         }
         if (side != null) edit.side = side;
-        if (depth != null) edit.depth = depth;
+        // What is not said is never deeper than a site bears.
+        edit.depth = depth != null
+                ? depth
+                : Math.min(
+                        edit.depth,
+                        on.stream()
+                                .flatMap(z -> z.ceiling().stream())
+                                .mapToInt(Zone.Ceiling::high)
+                                .min()
+                                .orElse(5));
         if (sheet != null) edit.sheet = sheet;
         if (edit.sheet != Sheet.OPEN && on.stream().anyMatch(z -> z.unit().draped())) edit.lubricant = Lubricant.DRY;
         if (lubricant != null) edit.lubricant = lubricant;
@@ -373,6 +684,10 @@ public final class QuickAdd {
         if (phase != null) edit.phase = phase;
         if (importance != null) edit.importance = importance;
         edit.direction = direction;
+        if (direction == null && on.stream().allMatch(z -> LIMBS.contains(z.unit()))) edit.direction = updown;
+        if (stands != null) edit.stands = stands;
+        edit.from = from;
+        edit.to = to;
         edit.say = new ArrayList<>(say);
         edit.dose = dose(t);
         return edit.step();
@@ -387,6 +702,15 @@ public final class QuickAdd {
                 .filter(z -> named.stream().allMatch(s -> s.zones().contains(z)))
                 .max(Comparator.comparingInt(z -> Collections.frequency(first, z)))
                 .ifPresentOrElse(zones::add, () -> zones.addAll(first));
+    }
+
+    /** What is meant where no stroke is named: by the dose, else by the hand; null where neither says. */
+    private @Nullable Technique meant() {
+        if (counted == Dose.Kind.BREATHS) return library.toUse("breath-hold");
+        if (tool == null) return null;
+        if (counted == Dose.Kind.HOLDS || untilSoft)
+            return library.toUse(tool.pointed() ? "trigger-point" : "static-press");
+        return usual(tool);
     }
 
     private Technique usual(Tool tool) {

@@ -1,0 +1,45 @@
+package palmtally.core.sequence;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What was made of a line in a teacher's words.
+ *
+ * @param step what was understood; null only where the zone or the stroke is truly unknown
+ * @param note what was not, in the words of the line; empty where all was
+ * @param asked what must be picked before there is a step: one question, or null
+ */
+public record Jotted(
+        String line,
+        @Nullable Step step,
+        List<String> note,
+        @Nullable Asked asked) {
+    public Jotted {
+        note = List.copyOf(note);
+    }
+
+    /** What is truly unknown. */
+    public enum What {
+        STROKE("Which stroke?"),
+        ZONE("Where?");
+
+        private final String question;
+
+        What(String question) {
+            this.question = question;
+        }
+
+        public String question() {
+            return question;
+        }
+
+        @Override
+        public String toString() {
+            return name().toLowerCase(java.util.Locale.ROOT);
+        }
+    }
+
+    /** @param nearest known words that are likest to those that were not understood, the likest first */
+    public record Asked(What what, List<String> nearest) {}
+}
