@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -100,5 +101,57 @@ class TemplateTest {
                         .doesNotContainAnyElementsOf(profile.draping().sensitive());
                 assertThat(open.position()).isEqualTo(zone.usualPosition());
             }
+    }
+
+    private static String laid(Template template, Zone zone) {
+        return template
+                .sequence("s", "S", zone.region(), 1800, List.of(zone, zone), Profile.bySeconds())
+                .blocks()
+                .stream()
+                .skip(1)
+                .limit(2)
+                .map(b -> b.id() + ": "
+                        + b.steps().stream()
+                                .map(x -> x.id().substring(zone.toString().length() + 1) + " "
+                                        + x.technique().id() + " " + x.depth() + " " + x.phase() + " "
+                                        + Math.round(x.dose().totalSeconds())
+                                        + (x.sheet() == Sheet.THROUGH ? " through" : "")
+                                        + x.care().stream().map(c -> " " + c).collect(Collectors.joining())
+                                        + x.say().stream()
+                                                .map(y -> " " + y.kind())
+                                                .collect(Collectors.joining()))
+                                .collect(Collectors.joining(", ")))
+                .collect(Collectors.joining("\n"));
+    }
+
+    /** What each lays down, twice over one zone, to the word (common practice, no source). */
+    @Test
+    void lays_down_what_it_says_and_takes_no_id_twice() {
+        assertThat(laid(Template.TOOL_LADDER, Zone.HAMSTRINGS))
+                .isEqualTo(
+                        "hamstrings: palm effleurage 2 warm 40, knead petrissage 3 warm 40, fist fist-glide 4 treat 60"
+                                + " pressure-question, fingers stripping-fingers 4 treat 60 warns pressure-question,"
+                                + " thumb stripping-thumb 4 treat 45 warns pressure-question, flush effleurage 2 flush 20\n"
+                                + "hamstrings-2: palm-2 effleurage 2 warm 40, knead-2 petrissage 3 warm 40,"
+                                + " fist-2 fist-glide 4 treat 60 pressure-question,"
+                                + " fingers-2 stripping-fingers 4 treat 60 warns pressure-question,"
+                                + " thumb-2 stripping-thumb 4 treat 45 warns pressure-question, flush-2 effleurage 2 flush 20");
+        assertThat(laid(Template.PROTOCOL, Zone.HAMSTRINGS))
+                .startsWith(
+                        "hamstrings: warm effleurage 2 warm 40, isolate petrissage 3 isolate 40,"
+                                + " compress compression 4 treat 60 pressure-question,"
+                                + " lengthen stretch 2 lengthen 30 sheet-secured warns, reset rocking 1 reset 40, flush effleurage 2 flush 20\n");
+        assertThat(laid(Template.INTERVIEW, Zone.HAMSTRINGS))
+                .startsWith("hamstrings: find effleurage 2 warm 40, search petrissage 3 isolate 40,"
+                        + " point trigger-point 4 treat 27 warns interview interview,"
+                        + " lengthen stretch 2 lengthen 30 sheet-secured warns, flush effleurage 2 flush 20\n");
+        // A bone edge takes no point, and asks first, through the sheet.
+        assertThat(laid(Template.TOOL_LADDER, Zone.STERNUM))
+                .startsWith("sternum: palm effleurage 1 warm 40 through consent, knead petrissage 1 warm 40 through,"
+                        + " flush effleurage 1 flush 20 through\n");
+        for (var template : Template.values())
+            assertThat(template.label() + template.words())
+                    .doesNotStartWith("null")
+                    .hasSizeGreaterThan(20);
     }
 }
