@@ -96,6 +96,9 @@ public final class QuickAdd {
     private final List<String> unknown = new ArrayList<>();
 
     private final List<Boolean> together = new ArrayList<>();
+    /** The stroke that is named right after an unknown word, by the place of the word among the unknown. */
+    private final Map<Integer, String> strokes = new LinkedHashMap<>();
+
     private @Nullable Sides side;
     private @Nullable Integer depth;
     private @Nullable Sheet sheet;
@@ -141,7 +144,7 @@ public final class QuickAdd {
     public static Step read(String text, Techniques library, String id, @Nullable Step before) {
         var reading = new QuickAdd(library);
         reading.take(text);
-        reading.unknown.forEach(reading::refuse);
+        for (int i = 0; i < reading.unknown.size(); i++) reading.refuse(i);
         if (!reading.faults.isEmpty()) throw new InvalidValue("line", reading.faults);
         var step = reading.step(id, before);
         if (step != null) return step;
@@ -425,9 +428,14 @@ public final class QuickAdd {
                 continue;
             }
             for (int length = Math.min(longest, tokens.size() - at); length > 0 && used == 0; length--) {
-                var meaning = meaning(String.join(" ", tokens.subList(at, at + length)));
+                var phrase = String.join(" ", tokens.subList(at, at + length));
+                var meaning = meaning(phrase);
                 if (meaning == null) continue;
+                var had = technique;
                 meaning.accept(this);
+                // "Gull press" is a name of its own, though a press is known.
+                if (technique != had && at - 1 == lastUnknown && !clause.get(at))
+                    strokes.put(unknown.size() - 1, phrase);
                 used = length;
             }
             var word = tokens.get(at);
@@ -552,12 +560,17 @@ public final class QuickAdd {
         return String.join(" ", all);
     }
 
-    private void refuse(String word) {
+    private void refuse(int index) {
+        var word = unknown.get(index);
+        var stroke = strokes.get(index);
         var near = nearest(
                 word,
                 Stream.concat(own.keySet().stream(), EVERYWHERE.keySet().stream())
                         .toList());
-        faults.add(new Fault("text", word, "is not known here" + (near == null ? "" : ". Maybe '" + near + "'")));
+        faults.add(new Fault(
+                "text",
+                stroke == null ? word : word + " " + stroke,
+                "is not known here" + (near == null ? "" : ". Maybe '" + near + "'")));
     }
 
     private static @Nullable String nearest(String word, Collection<String> known) {

@@ -129,6 +129,10 @@ class QuickAddTest {
             assertThat(e.faults()).extracting(f -> f.value()).containsExactly("hamstrigns", "wibble");
             assertThat(e.faults().get(0).reason()).contains("hamstrings");
         });
+        assertThatThrownBy(() -> read("gull press quads 40s"))
+                .isInstanceOfSatisfying(
+                        InvalidValue.class,
+                        e -> assertThat(e.faults()).extracting(f -> f.value()).containsExactly("gull press"));
     }
 
     @Test
