@@ -368,7 +368,7 @@ class EditorTest {
             assertThat(page.locator("[data-step]").getByText("Gull press")).isVisible();
             page.getByLabel("Add a step by typing").fill("gull press quads 40s");
             page.keyboard().press("Enter");
-            assertThat(page.getByText("“gull” is not known here")).isVisible();
+            assertThat(page.getByText("“gull press” is not known here")).isVisible();
         });
     }
 
