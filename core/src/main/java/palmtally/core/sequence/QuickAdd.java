@@ -5,7 +5,6 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
-import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -39,7 +38,7 @@ import palmtally.core.technique.Tool;
  */
 public final class QuickAdd {
     /** How a place that is named belongs to the stroke. */
-    private enum Relation {
+    enum Relation {
         ON,
         FROM,
         TO,
@@ -76,22 +75,28 @@ public final class QuickAdd {
     private static final Pattern RATE = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:/\\s*s|a second|hz)");
     private static final Pattern DEPTH = Pattern.compile("(?:depth|d)\\s*(\\d)");
 
-    private @Nullable Technique technique;
-    private @Nullable Tool tool;
-    private @Nullable String hand;
+    @Nullable
+    Technique technique;
+
+    @Nullable
+    Tool tool;
+
+    @Nullable
+    String hand;
+
     private final List<Zone> zones = new ArrayList<>();
     private final Map<String, List<Structure>> structures = new LinkedHashMap<>();
     /** Where it lies near to, comes from or goes to: that is the zone where none is said. */
-    private final List<List<Zone>> nearby = new ArrayList<>();
+    final List<List<Zone>> nearby = new ArrayList<>();
 
     private @Nullable String from;
     private @Nullable String to;
     /** What the last word says of the place that follows it. */
-    private Relation relation = Relation.ON;
+    Relation relation = Relation.ON;
 
     private String related = "";
     /** Places that are said beside the work, in their words. */
-    private final List<String> aside = new ArrayList<>();
+    final List<String> aside = new ArrayList<>();
     /** Words that are not known, and of each whether the one before it stood right before it. */
     private final List<String> unknown = new ArrayList<>();
 
@@ -99,26 +104,45 @@ public final class QuickAdd {
     /** The stroke that is named right after an unknown word, by the place of the word among the unknown. */
     private final Map<Integer, String> strokes = new LinkedHashMap<>();
 
-    private @Nullable Sides side;
-    private @Nullable Integer depth;
-    private @Nullable Sheet sheet;
-    private @Nullable Lubricant lubricant;
-    private @Nullable Position position;
-    private @Nullable Phase phase;
-    private @Nullable Importance importance;
-    private @Nullable Direction direction;
+    @Nullable
+    Sides side;
+
+    @Nullable
+    Integer depth;
+
+    @Nullable
+    Sheet sheet;
+
+    @Nullable
+    Lubricant lubricant;
+
+    @Nullable
+    Position position;
+
+    @Nullable
+    Phase phase;
+
+    @Nullable
+    Importance importance;
+
+    @Nullable
+    Direction direction;
+
     private @Nullable Direction updown;
-    private boolean leg;
-    private @Nullable Stands stands;
+    boolean leg;
+
+    @Nullable
+    Stands stands;
+
     private @Nullable Double seconds;
     private @Nullable Integer count;
     private Dose.@Nullable Kind counted;
     private @Nullable Double rate;
-    private boolean untilSoft;
-    private final List<Saying> say = new ArrayList<>();
+    boolean untilSoft;
+    final List<Saying> say = new ArrayList<>();
     private final List<Fault> faults = new ArrayList<>();
 
-    private final Techniques library;
+    final Techniques library;
     /** What this school calls its hands and techniques: it wins over what is known everywhere. */
     private final Map<String, Consumer<QuickAdd>> own;
 
@@ -127,12 +151,8 @@ public final class QuickAdd {
 
     private QuickAdd(Techniques library) {
         this.library = library;
-        own = own(library);
-        longest = Math.max(EVERYWHERE_LONGEST, longest(own));
-    }
-
-    private static int longest(Map<String, Consumer<QuickAdd>> words) {
-        return words.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
+        own = JotWords.own(library);
+        longest = Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own));
     }
 
     /**
@@ -202,198 +222,11 @@ public final class QuickAdd {
                 : Arrays.stream(Zone.values()).map(Zone::label).toList();
         var near = new ArrayList<String>();
         for (var word : unknown) {
-            var nearest = nearest(word, offered.stream().map(QuickAdd::plain).toList());
-            offered.stream().filter(o -> plain(o).equals(nearest)).forEach(near::add);
+            var nearest = nearest(word, offered.stream().map(JotWords::plain).toList());
+            offered.stream().filter(o -> JotWords.plain(o).equals(nearest)).forEach(near::add);
         }
         offered.stream().limit(4).filter(o -> !near.contains(o)).forEach(near::add);
         return new Jotted.Asked(what, near.stream().limit(4).toList());
-    }
-
-    private static final Map<String, Consumer<QuickAdd>> EVERYWHERE = everywhere();
-    private static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
-
-    private static Map<String, Consumer<QuickAdd>> everywhere() {
-        var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
-        var named = new LinkedHashMap<String, List<Structure>>();
-        for (var structure : Structure.values())
-            Stream.concat(
-                            Stream.of(structure.label(), structure.latin(), structure.toString()),
-                            structure.also().stream())
-                    .forEach(n -> {
-                        var all = named.computeIfAbsent(plain(n), k -> new ArrayList<>());
-                        if (!all.contains(structure)) all.add(structure);
-                    });
-        for (var landmark : Landmark.values())
-            Stream.concat(Stream.of(landmark.label(), landmark.latin(), landmark.toString()), landmark.also().stream())
-                    .forEach(n -> put(words, n, q -> q.landmark(landmark)));
-        named.forEach((name, all) -> words.put(name, q -> q.structure(name, all)));
-        for (var tool : Tool.values()) {
-            Consumer<QuickAdd> set = q -> q.tool = tool;
-            put(words, tool.label(), set);
-            put(words, tool.toString(), set);
-        }
-        put(words, "thumb", q -> q.tool = Tool.SUPPORTED_THUMB);
-        put(words, "fist", q -> q.tool = Tool.LOOSE_FIST);
-        put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
-        put(words, "heel", q -> q.tool = Tool.HEEL_OF_HAND);
-        for (var zone : Zone.values()) {
-            Consumer<QuickAdd> set = q -> q.zoned(zone);
-            put(words, zone.toString(), set);
-            var label = zone.label();
-            put(words, label.replaceAll("\\s*\\(.*\\)", ""), set);
-            var inside = Pattern.compile("\\(([^)]*)\\)").matcher(label);
-            if (inside.find()) put(words, inside.group(1), set);
-        }
-        everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zoned(zone))));
-        put(words, "glide", q -> q.technique = q.library.toUse("effleurage"));
-        put(words, "friction", q -> q.technique = q.library.toUse("circular-friction"));
-        for (var spread : List.of("spread", "sweep", "skim", "stroke"))
-            put(words, spread, q -> q.technique = q.library.toUse("effleurage"));
-        put(words, "rock", q -> q.technique = q.library.toUse("rocking"));
-        put(words, "shake", q -> q.technique = q.library.toUse("shaking"));
-        for (var lift : List.of("lift", "lifting", "pick up"))
-            put(words, lift, q -> q.technique = q.library.toUse("lifting"));
-        put(words, "squeeze", q -> q.technique = q.library.toUse("lifting"));
-        put(words, "press", q -> q.technique = q.library.toUse("static-press"));
-        put(words, "rest", q -> q.technique = q.library.toUse("still-hold"));
-        put(words, "resting", q -> q.technique = q.library.toUse("still-hold"));
-        put(words, "circles", q -> q.technique = q.library.toUse("circular-friction"));
-        put(words, "pin", q -> q.technique = q.library.toUse("pin-lengthen"));
-        put(words, "rotate", q -> q.technique = q.library.toUse("range-of-motion"));
-        put(words, "cold cup", q -> q.technique = q.library.toUse("ice"));
-        put(words, "palms", q -> q.tool = Tool.PALM);
-        put(words, "flat fingers", q -> q.tool = Tool.FINGER_PADS);
-        put(words, "fingertips", q -> q.tool = Tool.FINGER_PADS);
-        put(words, "gently", q -> q.depth = 1);
-        put(words, "gentle", q -> q.depth = 1);
-        put(words, "skin only", q -> q.depth = 1);
-        put(words, "over the sheet", q -> q.sheet = Sheet.THROUGH);
-        put(words, "up", q -> q.along(Direction.PROXIMAL));
-        put(words, "upward", q -> q.along(Direction.PROXIMAL));
-        put(words, "down", q -> q.along(Direction.DISTAL));
-        put(words, "downward", q -> q.along(Direction.DISTAL));
-        put(words, "left then right", q -> q.side = Sides.EACH);
-        put(words, "one side at a time", q -> q.side = Sides.EACH);
-        put(words, "leg", q -> q.leg());
-        put(words, "whole leg", q -> q.leg());
-        put(words, "head", q -> q.nearby.add(List.of(Zone.NECK_BACK)));
-        for (var there : List.of("seated at the head", "sit at the head", "at the head", "at the head end"))
-            put(words, there, q -> q.stands = Stands.HEAD);
-        put(words, "at the foot end", q -> q.stands = Stands.FOOT);
-        put(words, "of the fingers", q -> q.zoned(Zone.HAND));
-        put(words, "between finger and thumb", q -> q.tool = Tool.PINCER);
-        put(words, "between fingers", q -> q.tool = Tool.PINCER);
-        put(words, "asked", q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
-        for (var aside : List.of("both hands", "two hands", "out breath", "in breath", "two heads", "heads"))
-            put(
-                    words,
-                    aside,
-                    q -> q.aside.add(
-                            aside.replace("out breath", "on the out-breath").replace("in breath", "on the in-breath")));
-        put(words, "elbow", q -> {
-            if (q.relation == Relation.ON) q.tool = Tool.ELBOW;
-            else q.at("elbow", List.of(Zone.ELBOW_INSIDE));
-        });
-        put(words, "pelvis", q -> q.zoned(Zone.SACRUM));
-        put(words, "strip", q -> q.technique = q.library.toUse("stripping-fingers"));
-        put(words, "stripping", q -> q.technique = q.library.toUse("stripping-fingers"));
-        put(words, "point", q -> q.technique = q.library.toUse("trigger-point"));
-        put(words, "kneading", q -> q.technique = q.library.toUse("petrissage"));
-        put(words, "hold", q -> q.technique = q.library.toUse("still-hold"));
-        put(words, "thumb strip", q -> q.technique = q.library.toUse("stripping-thumb"));
-        each(words, Sides.values(), (q, v) -> q.side = v);
-        put(words, "l", q -> q.side = Sides.LEFT);
-        put(words, "r", q -> q.side = Sides.RIGHT);
-        put(words, "both sides", q -> q.side = Sides.EACH);
-        put(words, "each side", q -> q.side = Sides.EACH);
-        each(words, Position.values(), (q, v) -> q.position = v);
-        put(words, "side-lying", q -> q.position = Position.SIDE_LEFT);
-        each(words, Phase.values(), (q, v) -> q.phase = v);
-        put(words, "flush", q -> {
-            q.phase = Phase.FLUSH;
-            if (q.technique == null) q.technique = q.library.toUse("effleurage");
-        });
-        each(words, Importance.values(), (q, v) -> q.importance = v);
-        each(words, Lubricant.values(), (q, v) -> q.lubricant = v);
-        each(words, Sheet.values(), (q, v) -> q.sheet = v);
-        put(words, "through sheet", q -> q.sheet = Sheet.THROUGH);
-        put(words, "through the sheet", q -> q.sheet = Sheet.THROUGH);
-        each(words, Direction.values(), (q, v) -> q.direction = v);
-        var depths = List.of("hover", "skin", "light", "moderate", "firm", "deep");
-        for (int d = 0; d < depths.size(); d++) {
-            int at = d;
-            put(words, depths.get(d), q -> q.depth = at);
-        }
-        put(words, "medium", q -> q.depth = 3);
-        put(words, "until soft", q -> q.untilSoft = true);
-        put(words, "until it softens", q -> q.untilSoft = true);
-        return words;
-    }
-
-    private static Map<String, Consumer<QuickAdd>> own(Techniques library) {
-        var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
-        for (var hand : library.hands())
-            put(words, hand.name(), q -> {
-                q.tool = hand.like();
-                q.hand = hand.name();
-            });
-        // A nickname wins over a phase of the same name: it brings the phase along.
-        for (var t : library.offered()) {
-            Consumer<QuickAdd> set = q -> q.technique = t;
-            put(words, t.id(), set);
-            put(words, t.name(), set);
-            put(words, t.shortName(), set);
-            t.aliases().forEach(a -> put(words, a, set));
-        }
-        return words;
-    }
-
-    private static Map<Zone, List<String>> everyday() {
-        var names = new EnumMap<Zone, List<String>>(Zone.class);
-        names.put(Zone.HAMSTRINGS, List.of("hams", "back of thigh"));
-        names.put(Zone.THIGH_FRONT, List.of("quads", "quadriceps", "front of thigh"));
-        names.put(Zone.CALF, List.of("calves"));
-        names.put(Zone.TOP_OF_SHOULDER, List.of("traps", "trapezius", "shoulder", "top of shoulder"));
-        names.put(Zone.UPPER_BACK, List.of("back"));
-        names.put(Zone.LUMBAR, List.of("low back", "lower back"));
-        names.put(Zone.GLUTEALS, List.of("glutes", "hip"));
-        names.put(Zone.SHOULDER_BLADE, List.of("scapula"));
-        names.put(Zone.CHEST_WALL, List.of("pecs", "chest"));
-        names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
-        names.put(Zone.NECK_BACK, List.of("neck"));
-        names.put(Zone.JAW_MUSCLES, List.of("jaw"));
-        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle"));
-        names.put(Zone.FOREARM_FLEXORS, List.of("flexors"));
-        names.put(Zone.FOREARM_EXTENSORS, List.of("extensors"));
-        names.put(Zone.UPPER_ARM_OUTER, List.of("upper arm"));
-        names.put(Zone.ACHILLES, List.of("achilles tendon"));
-        names.put(Zone.SOLE, List.of("foot", "feet", "plantar"));
-        names.put(Zone.FOOT_TOP, List.of("toes"));
-        names.put(Zone.BELLY, List.of("abdomen"));
-        names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf"));
-        names.put(Zone.SHIN, List.of("tibialis"));
-        names.put(Zone.HAND, List.of("palm of hand"));
-        return names;
-    }
-
-    private interface Setting<E> {
-        void set(QuickAdd reading, E value);
-    }
-
-    private static <E extends Enum<E>> void each(
-            Map<String, Consumer<QuickAdd>> words, E[] values, Setting<E> setting) {
-        for (var v : values) put(words, v.toString(), q -> setting.set(q, v));
-    }
-
-    private static void put(Map<String, Consumer<QuickAdd>> words, String name, Consumer<QuickAdd> meaning) {
-        words.put(plain(name), meaning);
-    }
-
-    private static String plain(String text) {
-        return text.toLowerCase(Locale.ROOT)
-                .replaceAll("[-–,;()!?]+|[:.](?!\\d)", " ")
-                .replaceAll("\\s+", " ")
-                .trim();
     }
 
     private void take(String text) {
@@ -405,7 +238,8 @@ public final class QuickAdd {
             if (!said.group(1).isBlank())
                 say.add(Saying.of(kindOf(said.group(1)), said.group(1).trim()));
         // A comma parts what is said; a clause about the client, or what to do when, is no stroke.
-        var rest = doses(" " + counted(plain(SAID.matcher(text).replaceAll(" ").replaceAll("[,;]", " \u0001 "))) + " ");
+        var rest = doses(
+                " " + counted(JotWords.plain(SAID.matcher(text).replaceAll(" ").replaceAll("[,;]", " \u0001 "))) + " ");
         var tokens = new ArrayList<String>();
         var clause = new ArrayList<Boolean>();
         boolean opens = true;
@@ -508,7 +342,7 @@ public final class QuickAdd {
 
     private @Nullable Consumer<QuickAdd> known(String phrase) {
         var meaning = own.get(phrase);
-        return meaning != null ? meaning : EVERYWHERE.get(phrase);
+        return meaning != null ? meaning : JotWords.EVERYWHERE.get(phrase);
     }
 
     private static SayKind kindOf(String words) {
@@ -565,7 +399,7 @@ public final class QuickAdd {
         var stroke = strokes.get(index);
         var near = nearest(
                 word,
-                Stream.concat(own.keySet().stream(), EVERYWHERE.keySet().stream())
+                Stream.concat(own.keySet().stream(), JotWords.EVERYWHERE.keySet().stream())
                         .toList());
         faults.add(new Fault(
                 "text",
@@ -604,22 +438,22 @@ public final class QuickAdd {
         return row[b.length()];
     }
 
-    private void zoned(Zone zone) {
+    void zoned(Zone zone) {
         if (relation == Relation.ON) zones.add(zone);
         else at(zone.label().replaceAll("\\s*\\(.*\\)", "").toLowerCase(Locale.ROOT), List.of(zone));
     }
 
-    private void structure(String name, List<Structure> all) {
+    void structure(String name, List<Structure> all) {
         if (relation == Relation.ON) structures.put(name, all);
         else at(name, all.get(0).zones());
     }
 
-    private void landmark(Landmark landmark) {
+    void landmark(Landmark landmark) {
         at(landmark.label(), landmark.zones());
     }
 
     /** A place that the stroke comes from, goes to or keeps near to. */
-    private void at(String name, List<Zone> in) {
+    void at(String name, List<Zone> in) {
         if (relation == Relation.FROM && from == null) from = name;
         else if (relation == Relation.TO && to == null) to = name;
         else if (relation != Relation.ON) aside.add(related + " " + name);
@@ -627,12 +461,12 @@ public final class QuickAdd {
     }
 
     /** Up and down say a direction on a limb alone. */
-    private void along(Direction way) {
+    void along(Direction way) {
         updown = way;
     }
 
     /** Its back, or its front where the client lies so. */
-    private void leg() {
+    void leg() {
         leg = true;
     }
 
