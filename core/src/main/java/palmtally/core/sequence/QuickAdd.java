@@ -165,6 +165,8 @@ public final class QuickAdd {
         var reading = new QuickAdd(library);
         reading.take(text);
         for (int i = 0; i < reading.unknown.size(); i++) reading.refuse(i);
+        reading.aside.forEach(a -> reading.faults.add(
+                new Fault("text", a, "is understood, and has no place in a step yet: leave it out")));
         if (!reading.faults.isEmpty()) throw new InvalidValue("line", reading.faults);
         var step = reading.step(id, before);
         if (step != null) return step;

@@ -135,6 +135,17 @@ class QuickAddTest {
                         e -> assertThat(e.faults()).extracting(f -> f.value()).containsExactly("gull press"));
     }
 
+    /** What no step can hold yet is not dropped in silence: "stop if it shoots" least of all. */
+    @Test
+    void what_a_step_cannot_hold_is_refused_and_not_lost() {
+        assertThatThrownBy(() -> read("glide outer thigh beside the itb 30s, stop if it shoots"))
+                .isInstanceOfSatisfying(
+                        InvalidValue.class,
+                        e -> assertThat(e.faults())
+                                .extracting(f -> f.value())
+                                .containsExactly("beside itb", "stop if it shoots"));
+    }
+
     @Test
     void a_line_without_technique_or_zone_says_so() {
         assertThatThrownBy(() -> read("90s"))
