@@ -15,9 +15,9 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.calendar.TermChecks;
+import palmtally.core.jot.Jot;
+import palmtally.core.jot.Jotted;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.Jotted;
-import palmtally.core.sequence.QuickAdd;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.check.Checks;
 
@@ -109,7 +109,7 @@ public final class CommandLine {
         @Nullable Step before = null;
         for (var line : text.lines().toList()) {
             if (line.isBlank() || line.startsWith("#")) continue;
-            var jotted = QuickAdd.jot(line, profile.techniques(), "step-" + (all.size() + 1), before);
+            var jotted = Jot.jot(line, profile.techniques(), "step-" + (all.size() + 1), before);
             if (jotted.step() != null) before = jotted.step();
             all.add(new JottedView(line, jotted.step(), String.join("; ", jotted.note()), jotted.asked()));
         }

@@ -11,10 +11,10 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.jot.Jot;
 import palmtally.core.people.ClientNote;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Difference;
-import palmtally.core.sequence.QuickAdd;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
@@ -180,7 +180,7 @@ class DraftController {
     @Allow(Permission.STAFF)
     @PostMapping("/api/drafts/step")
     Step step(@RequestBody Jotted line) {
-        return QuickAdd.read(need(line.text, "text"), library.techniques(), need(line.id, "id"), line.after);
+        return Jot.read(need(line.text, "text"), library.techniques(), need(line.id, "id"), line.after);
     }
 
     @Allow(Permission.STAFF)

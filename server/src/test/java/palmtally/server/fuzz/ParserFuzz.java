@@ -13,9 +13,9 @@ import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicLong;
 import palmtally.core.InvalidValue;
 import palmtally.core.calendar.TermChecks;
+import palmtally.core.jot.Jot;
 import palmtally.core.practical.Scores;
 import palmtally.core.profile.Profile;
-import palmtally.core.sequence.QuickAdd;
 import palmtally.core.sequence.check.Checks;
 import palmtally.core.technique.Techniques;
 import palmtally.formats.ClassList;
@@ -93,7 +93,7 @@ final class ParserFuzz {
     }
 
     private static void line(String text) {
-        QuickAdd.read(text, Techniques.SHIPPED, "s1", null);
+        Jot.read(text, Techniques.SHIPPED, "s1", null);
     }
 
     private static void curriculum(String text, Profile profile) throws FormatException {

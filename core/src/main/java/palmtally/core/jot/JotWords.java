@@ -1,4 +1,4 @@
-package palmtally.core.sequence;
+package palmtally.core.jot;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -13,21 +13,30 @@ import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Direction;
+import palmtally.core.sequence.Importance;
+import palmtally.core.sequence.Lubricant;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Saying;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stands;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /**
- * The words that {@link QuickAdd} understands and what each says of a step: hands, zones, structures, landmarks, strokes, sides and the
+ * The words that {@link Jot} understands and what each says of a step: hands, zones, structures, landmarks, strokes, sides and the
  * rest by their names, and those that teachers say for them (common practice, no source).
  */
 final class JotWords {
     private JotWords() {}
 
-    static final Map<String, Consumer<QuickAdd>> EVERYWHERE = everywhere();
+    static final Map<String, Consumer<Jot>> EVERYWHERE = everywhere();
     static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
 
-    private static Map<String, Consumer<QuickAdd>> everywhere() {
-        var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
+    private static Map<String, Consumer<Jot>> everywhere() {
+        var words = new LinkedHashMap<String, Consumer<Jot>>();
         var named = new LinkedHashMap<String, List<Structure>>();
         for (var structure : Structure.values())
             Stream.concat(
@@ -42,7 +51,7 @@ final class JotWords {
                     .forEach(n -> put(words, n, q -> q.landmark(landmark)));
         named.forEach((name, all) -> words.put(name, q -> q.structure(name, all)));
         for (var tool : Tool.values()) {
-            Consumer<QuickAdd> set = q -> q.tool = tool;
+            Consumer<Jot> set = q -> q.tool = tool;
             put(words, tool.label(), set);
             put(words, tool.toString(), set);
         }
@@ -51,7 +60,7 @@ final class JotWords {
         put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
         put(words, "heel", q -> q.tool = Tool.HEEL_OF_HAND);
         for (var zone : Zone.values()) {
-            Consumer<QuickAdd> set = q -> q.zoned(zone);
+            Consumer<Jot> set = q -> q.zoned(zone);
             put(words, zone.toString(), set);
             var label = zone.label();
             put(words, label.replaceAll("\\s*\\(.*\\)", ""), set);
@@ -105,7 +114,7 @@ final class JotWords {
                     q -> q.aside.add(
                             aside.replace("out breath", "on the out-breath").replace("in breath", "on the in-breath")));
         put(words, "elbow", q -> {
-            if (q.relation == QuickAdd.Relation.ON) q.tool = Tool.ELBOW;
+            if (q.relation == Jot.Relation.ON) q.tool = Tool.ELBOW;
             else q.at("elbow", List.of(Zone.ELBOW_INSIDE));
         });
         put(words, "pelvis", q -> q.zoned(Zone.SACRUM));
@@ -145,8 +154,8 @@ final class JotWords {
     }
 
     /** What a school calls its hands and techniques. */
-    static Map<String, Consumer<QuickAdd>> own(Techniques library) {
-        var words = new LinkedHashMap<String, Consumer<QuickAdd>>();
+    static Map<String, Consumer<Jot>> own(Techniques library) {
+        var words = new LinkedHashMap<String, Consumer<Jot>>();
         for (var hand : library.hands())
             put(words, hand.name(), q -> {
                 q.tool = hand.like();
@@ -154,7 +163,7 @@ final class JotWords {
             });
         // A nickname wins over a phase of the same name: it brings the phase along.
         for (var t : library.offered()) {
-            Consumer<QuickAdd> set = q -> q.technique = t;
+            Consumer<Jot> set = q -> q.technique = t;
             put(words, t.id(), set);
             put(words, t.name(), set);
             put(words, t.shortName(), set);
@@ -192,15 +201,14 @@ final class JotWords {
     }
 
     private interface Setting<E> {
-        void set(QuickAdd reading, E value);
+        void set(Jot reading, E value);
     }
 
-    private static <E extends Enum<E>> void each(
-            Map<String, Consumer<QuickAdd>> words, E[] values, Setting<E> setting) {
+    private static <E extends Enum<E>> void each(Map<String, Consumer<Jot>> words, E[] values, Setting<E> setting) {
         for (var v : values) put(words, v.toString(), q -> setting.set(q, v));
     }
 
-    private static void put(Map<String, Consumer<QuickAdd>> words, String name, Consumer<QuickAdd> meaning) {
+    private static void put(Map<String, Consumer<Jot>> words, String name, Consumer<Jot> meaning) {
         words.put(plain(name), meaning);
     }
 
@@ -212,7 +220,7 @@ final class JotWords {
     }
 
     /** Words of the longest phrase. */
-    static int longest(Map<String, Consumer<QuickAdd>> words) {
+    static int longest(Map<String, Consumer<Jot>> words) {
         return words.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
     }
 }

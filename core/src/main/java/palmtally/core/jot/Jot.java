@@ -1,4 +1,4 @@
-package palmtally.core.sequence;
+package palmtally.core.jot;
 
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -24,6 +24,18 @@ import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Direction;
+import palmtally.core.sequence.Importance;
+import palmtally.core.sequence.Lubricant;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Saying;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stance;
+import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.Step;
+import palmtally.core.sequence.StepEdit;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
@@ -36,7 +48,7 @@ import palmtally.core.technique.Tool;
  * nicknames, hands, zones, structures in English, Latin and short ("ql", "infraspinatus"), sides, depth (skin to deep, or "depth 3"), doses ("90s", "1:30", "2 min", "x3", "5 breaths", "8 holds", "90
  * cycles 1.5/s", "until soft"), sheet, lubricant, position, phase, importance, and words to say in quotes.
  */
-public final class QuickAdd {
+public final class Jot {
     /** How a place that is named belongs to the stroke. */
     enum Relation {
         ON,
@@ -144,12 +156,12 @@ public final class QuickAdd {
 
     final Techniques library;
     /** What this school calls its hands and techniques: it wins over what is known everywhere. */
-    private final Map<String, Consumer<QuickAdd>> own;
+    private final Map<String, Consumer<Jot>> own;
 
     /** Words of the longest phrase that is known. */
     private final int longest;
 
-    private QuickAdd(Techniques library) {
+    private Jot(Techniques library) {
         this.library = library;
         own = JotWords.own(library);
         longest = Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own));
@@ -162,7 +174,7 @@ public final class QuickAdd {
      * @throws InvalidValue naming every word that was not understood, with the nearest known one
      */
     public static Step read(String text, Techniques library, String id, @Nullable Step before) {
-        var reading = new QuickAdd(library);
+        var reading = new Jot(library);
         reading.take(text);
         for (int i = 0; i < reading.unknown.size(); i++) reading.refuse(i);
         reading.aside.forEach(a -> reading.faults.add(
@@ -184,7 +196,7 @@ public final class QuickAdd {
      * @param before as above
      */
     public static Jotted jot(String text, Techniques library, String id, @Nullable Step before) {
-        var reading = new QuickAdd(library);
+        var reading = new Jot(library);
         if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), reading.asked());
         reading.take(text);
         @Nullable Step step;
@@ -327,7 +339,7 @@ public final class QuickAdd {
     private static final List<String> FILLERS =
             List.of("the", "of", "on", "with", "and", "at", "for", "a", "in", "over", "along", "across");
 
-    private @Nullable Consumer<QuickAdd> meaning(String phrase) {
+    private @Nullable Consumer<Jot> meaning(String phrase) {
         var meaning = known(phrase);
         if (meaning == null && phrase.length() > 3 && phrase.endsWith("s"))
             meaning = known(phrase.substring(0, phrase.length() - 1));
@@ -342,7 +354,7 @@ public final class QuickAdd {
         return meaning;
     }
 
-    private @Nullable Consumer<QuickAdd> known(String phrase) {
+    private @Nullable Consumer<Jot> known(String phrase) {
         var meaning = own.get(phrase);
         return meaning != null ? meaning : JotWords.EVERYWHERE.get(phrase);
     }

@@ -1,7 +1,8 @@
-package palmtally.core.sequence;
+package palmtally.core.jot;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.sequence.Step;
 
 /**
  * What was made of a line in a teacher's words.

@@ -1,4 +1,4 @@
-package palmtally.core.sequence;
+package palmtally.core.jot;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -13,14 +13,22 @@ import palmtally.core.InvalidValue;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Importance;
+import palmtally.core.sequence.Lubricant;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Saying;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Step;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.HandName;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
-class QuickAddTest {
+class JotTest {
     private static Step read(String text) {
-        return QuickAdd.read(text, Techniques.SHIPPED, "n", null);
+        return Jot.read(text, Techniques.SHIPPED, "n", null);
     }
 
     @Test
@@ -117,7 +125,7 @@ class QuickAddTest {
     @Test
     void what_is_not_said_goes_on_from_the_step_before() {
         var before = read("palm glide calf right oil prone");
-        var next = QuickAdd.read("knead 40s", Techniques.SHIPPED, "m", before);
+        var next = Jot.read("knead 40s", Techniques.SHIPPED, "m", before);
         assertThat(next.zones()).isEqualTo(before.zones());
         assertThat(next.side()).isEqualTo(Sides.RIGHT);
         assertThat(next.lubricant()).isEqualTo(Lubricant.OIL);
@@ -187,18 +195,18 @@ class QuickAddTest {
                 .with(List.of(own))
                 .withHands(List.of(new HandName("rolling-pin fist", Tool.LOOSE_FIST)));
         for (var line : List.of("tide upper back", own.name() + " upper back")) {
-            var step = QuickAdd.read(line, school, "n", null);
+            var step = Jot.read(line, school, "n", null);
             assertThat(step.technique()).isEqualTo(own);
             assertThat(step.dose()).isEqualTo(Dose.passes(2, 30));
             assertThat(step.handWords()).isEqualTo("river stone");
         }
-        var fist = QuickAdd.read("tide upper back rolling-pin fist", school, "n", null);
+        var fist = Jot.read("tide upper back rolling-pin fist", school, "n", null);
         assertThat(fist.tool()).isEqualTo(Tool.LOOSE_FIST);
         assertThat(fist.handWords()).isEqualTo("rolling-pin fist");
-        assertThat(QuickAdd.read("tide upper back palm", school, "n", null).handWords())
+        assertThat(Jot.read("tide upper back palm", school, "n", null).handWords())
                 .isEqualTo("palm");
         var retired = school.with(List.of(own.with(e -> e.retired = true)));
-        assertThatThrownBy(() -> QuickAdd.read("tide upper back", retired, "n", null))
+        assertThatThrownBy(() -> Jot.read("tide upper back", retired, "n", null))
                 .hasMessageContaining("tide");
     }
 
@@ -216,6 +224,6 @@ class QuickAddTest {
     }
 
     private static Step read(String line, @Nullable Step before) {
-        return QuickAdd.read(line, Techniques.SHIPPED, "a", before);
+        return Jot.read(line, Techniques.SHIPPED, "a", before);
     }
 }
