@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.core.sequence.Plans.once;
 import static palmtally.core.sequence.Plans.step;
 
+import java.util.EnumSet;
+import java.util.List;
 import org.junit.jupiter.api.Test;
+import palmtally.core.body.Region;
+import palmtally.core.body.Side;
 
 class DifferenceTest {
     private final Sequence plan = once(step("a"), step("b"), step("c"), step("d"));
@@ -42,5 +46,36 @@ class DifferenceTest {
                 .singleElement()
                 .asString()
                 .contains("care none → hands-wiped", "words none → warns “Now.” at 0 s", "direction none → distal");
+    }
+
+    @Test
+    void tells_what_is_changed_of_the_whole_in_the_order_of_its_head() {
+        var after = new Sequence(
+                "plan",
+                "Legs",
+                Region.THIGH,
+                1800,
+                Side.LEFT,
+                "Slowly.",
+                TableHeight.LOW,
+                EnumSet.of(ForWhom.PRENATAL_FIRST),
+                List.of(new Block("b", "All", Block.Order.ANY_ORDER, Block.Repeat.ONCE, plan.steps())));
+        assertThat(Difference.between(plan, after))
+                .containsExactly(
+                        "Name: Plan → Legs.",
+                        "Region: Lower leg → Thigh.",
+                        "Slot: 3600 s → 1800 s.",
+                        "First side: right → left.",
+                        "Table: none → low.",
+                        "For: anybody → " + ForWhom.PRENATAL_FIRST.label() + ".",
+                        "Note: none → Slowly..",
+                        "Blocks: b (in-order, once) → All (any-order, once).");
+    }
+
+    @Test
+    void tells_of_a_technique_that_is_another_now() {
+        var changed = plan.steps().get(0).technique().with(e -> e.name = "Long glide");
+        var after = plan.replacing("a", s -> s.with(e -> e.technique = changed));
+        assertThat(Difference.between(plan, after)).contains("What “Long glide” is changed.");
     }
 }

@@ -9,11 +9,15 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
+import palmtally.core.profile.Band;
+import palmtally.core.profile.Profile;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Technique;
 
 /** What cannot be meant is refused with the field, the value and the reason, all faults at once. */
 class SequenceTest {
@@ -105,5 +109,48 @@ class SequenceTest {
         assertThat(plan.steps()).extracting(Step::id).containsExactly("a", "b");
         assertThat(edited.steps()).extracting(Step::id).containsExactly("a", "x", "b");
         assertThat(edited.freshId("x")).isEqualTo("x-1");
+    }
+
+    @Test
+    void what_is_done_on_each_side_is_put_onto_one_and_the_rest_stays() {
+        var plan = once(step("a").side(Sides.EACH), step("b").side(Sides.LEFT));
+        assertThat(plan.onto(Sides.EACH)).isSameAs(plan);
+        assertThat(plan.onto(Sides.RIGHT).steps())
+                .extracting(s -> s.id() + " " + s.side())
+                .containsExactly("a right", "b left");
+    }
+
+    @Test
+    void a_block_gets_the_first_number_that_is_free() {
+        var plan = Plans.of(
+                600,
+                Plans.block("b-1", Block.Order.IN_ORDER, Block.Repeat.ONCE, step("a")),
+                Plans.block("b-2", Block.Order.IN_ORDER, Block.Repeat.ONCE, step("b")));
+        assertThat(plan.freshBlockId("b")).isEqualTo("b-3");
+        assertThat(plan.freshBlockId("close")).isEqualTo("close-1");
+    }
+
+    @Test
+    void a_step_is_felt_within_its_own_band_else_in_that_of_its_phase() {
+        var pressure = Profile.bySeconds().pressure();
+        assertThat(step("a").band(2, 5).step().bandUnder(Profile.bySeconds())).isEqualTo(new Band(2, 5));
+        assertThat(step("a").phase(Phase.WARM).step().bandUnder(Profile.bySeconds()))
+                .isEqualTo(pressure.warmBand());
+        assertThat(step("a").phase(Phase.TREAT).step().bandUnder(Profile.bySeconds()))
+                .isEqualTo(pressure.specificBand())
+                .isNotEqualTo(pressure.warmBand());
+    }
+
+    @Test
+    void a_step_is_shown_for_its_own_time_in_class_else_whole() {
+        assertThat(step("a").seconds(90).step().shownInClass()).isEqualTo(90);
+        assertThat(step("a").seconds(90).inClass(20).step().shownInClass()).isEqualTo(20);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Technique.Effort.class)
+    void the_client_moves_in_effort_of_their_own_alone(Technique.Effort effort) {
+        assertThat(step("a").effort(effort).step().clientMoves())
+                .isEqualTo(effort == Technique.Effort.ACTIVE || effort == Technique.Effort.RESISTED);
     }
 }

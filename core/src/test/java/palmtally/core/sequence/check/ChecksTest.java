@@ -7,6 +7,7 @@ import static palmtally.core.sequence.Plans.once;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -237,5 +238,26 @@ class ChecksTest {
     void the_same_plan_gets_the_same_findings_again() {
         assertThat(Checks.run(gluteals(), A).findings())
                 .isEqualTo(Checks.run(gluteals(), A).findings());
+    }
+
+    @Test
+    void the_gravest_come_first_and_then_what_is_first_in_time() {
+        var found = Checks.run(eachSide(firm("f"), warm("w", 60), firm("g")), A).findings();
+        assertThat(found).hasSizeGreaterThan(8).isSortedAccordingTo((a, b) -> {
+            if (a.severity() != b.severity()) return b.severity().compareTo(a.severity());
+            long at = a.where().atMs() == null ? Long.MAX_VALUE : a.where().atMs();
+            long other = b.where().atMs() == null ? Long.MAX_VALUE : b.where().atMs();
+            return at != other ? Long.compare(at, other) : a.rule().compareTo(b.rule());
+        });
+        assertThat(found).extracting(f -> f.severity()).contains(Severity.STOP, Severity.WARN, Severity.HINT);
+    }
+
+    @Test
+    void a_school_has_those_prerequisites_that_are_not_off() {
+        var all = Checks.prerequisites(A);
+        assertThat(all).hasSizeGreaterThan(5);
+        var off = all.get(0).rule();
+        assertThat(Checks.prerequisites(A.withSeverities(Map.of(off, Severity.OFF))))
+                .containsExactlyElementsOf(all.subList(1, all.size()));
     }
 }

@@ -166,4 +166,14 @@ class MendAllTest {
                 .extracting(f -> f.rule().toString())
                 .doesNotContain("DRAPE-OPEN", "DRAPE-SECURE");
     }
+
+    @Test
+    void what_is_too_much_goes_first_and_what_is_said_comes_last() {
+        var all = MendAll.of(leg(), Profile.bySeconds(), List.of(), Severity.HINT);
+        var kinds = all.done().stream()
+                .map(d -> d.finding().rule().toString().replaceFirst("-.*", ""))
+                .distinct()
+                .toList();
+        assertThat(kinds).containsExactly("ORDER", "PRESS", "DRAPE", "COMM");
+    }
 }
