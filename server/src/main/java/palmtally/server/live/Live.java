@@ -126,8 +126,8 @@ public class Live implements SmartLifecycle {
     private void end(Predicate<Onlooker> which) {
         for (var onlooker : onlookers)
             if (which.test(onlooker)) {
-                drop(onlooker);
-                onlooker.emitter.complete();
+                onlookers.remove(onlooker);
+                onlooker.end();
             }
     }
 
@@ -250,10 +250,7 @@ public class Live implements SmartLifecycle {
     @Override
     public void stop() {
         running = false;
-        onlookers.forEach(o -> {
-            o.leave();
-            o.emitter.complete();
-        });
+        onlookers.forEach(Onlooker::end);
         if (listener != null) listener.interrupt();
         reader.shutdownNow();
         senders.shutdown();

@@ -69,4 +69,10 @@ final class Onlooker {
     void leave() {
         gone = true;
     }
+
+    /** Closes the stream. It waits for what is being sent, which may be long where nobody reads: so it too has a thread of its own. */
+    void end() {
+        leave();
+        senders.execute(emitter::complete);
+    }
 }

@@ -1,11 +1,13 @@
 package palmtally.server.live;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.doThrow;
 
 import java.io.IOException;
+import java.time.Duration;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.CountDownLatch;
@@ -66,6 +68,25 @@ class OnlookerTest {
         assertThat(sent).hasSize(2);
         assertThat(sent.get(0)).contains("one");
         assertThat(sent.get(1)).contains("three").contains("state");
+    }
+
+    @Test
+    void the_end_of_one_who_does_not_read_keeps_nobody_waiting() throws Exception {
+        var release = new CountDownLatch(1);
+        var closed = new CountDownLatch(1);
+        doAnswer(call -> {
+                    release.await();
+                    closed.countDown();
+                    return null;
+                })
+                .when(emitter)
+                .complete();
+        var onlooker = new Onlooker("a", "b", new Live.Who(null, null, "127.0.0.1"), emitter, senders);
+        assertTimeoutPreemptively(Duration.ofSeconds(2), onlooker::end);
+        assertThat(onlooker.gone()).isTrue();
+        assertThat(closed.getCount()).isEqualTo(1);
+        release.countDown();
+        assertThat(closed.await(5, TimeUnit.SECONDS)).isTrue();
     }
 
     @Test
