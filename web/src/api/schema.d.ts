@@ -196,6 +196,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/drafts/lines': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['lines']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/drafts/mend': {
     parameters: {
       query?: never
@@ -222,22 +238,6 @@ export interface paths {
     get?: never
     put?: never
     post: operations['mendAll']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/drafts/step': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put?: never
-    post: operations['step']
     delete?: never
     options?: never
     head?: never
@@ -1787,7 +1787,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['lines']
+    get: operations['lines_1']
     put?: never
     post?: never
     delete?: never
@@ -2065,6 +2065,116 @@ export interface components {
       repeat: 'once' | 'each-side'
       steps: components['schemas']['Step'][]
     }
+    Branch: {
+      /** Format: int32 */
+      depth?: number
+      /** @enum {string} */
+      sheet?: 'open' | 'through' | 'covered'
+      technique?: string
+      /** @enum {string} */
+      then:
+        | 'broader'
+        | 'lighter'
+        | 'slower'
+        | 'other-angle'
+        | 'other-grip'
+        | 'other-technique'
+        | 'other-place'
+        | 'still-hand'
+        | 'rocking'
+        | 'shortened'
+        | 'through-the-sheet'
+        | 'clothed'
+        | 'walk-round'
+        | 'ask-to-let-fall'
+        | 'ask'
+        | 'opposite'
+        | 'later'
+        | 'move-on'
+        | 'skip'
+        | 'stop'
+      /** @enum {string} */
+      tool?:
+        | 'palm'
+        | 'forearm'
+        | 'loose-fist'
+        | 'knuckles'
+        | 'reinforced-fingers'
+        | 'finger-pads'
+        | 'heel-of-hand'
+        | 'pincer'
+        | 'supported-thumb'
+        | 'bare-thumb'
+        | 'elbow'
+      /** @enum {string} */
+      when:
+        | 'hurts'
+        | 'number-stays'
+        | 'slides-off'
+        | 'ticklish'
+        | 'will-not-let-go'
+        | 'shoots'
+        | 'hot-or-swollen'
+        | 'cannot-reach'
+        | 'grip-does-not-fit'
+        | 'declines-skin'
+        | 'stays-clothed'
+        | 'client-helps'
+        | 'little-time'
+        | 'over-lengthened'
+        | 'other'
+      words?: string
+      zones: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'sternum'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
     Brief: {
       asked?: string[]
       /** @enum {string} */
@@ -2105,11 +2215,14 @@ export interface components {
       faults: components['schemas']['FaultWord'][]
       forWhom: components['schemas']['ForWhomWord'][]
       hands: components['schemas']['HandName'][]
+      landmarks: components['schemas']['LandmarkWord'][]
       law: string
       notes: components['schemas']['NoteWord'][]
       ratings: components['schemas']['RatingWord'][]
       regions: components['schemas']['RegionWord'][]
       strokes: components['schemas']['StrokeWord'][]
+      structures: components['schemas']['StructureWord'][]
+      taughtHands: components['schemas']['HandName'][]
       techniques: components['schemas']['TechniqueWord'][]
       templates: components['schemas']['TemplateWord'][]
       tools: components['schemas']['ToolWord'][]
@@ -2315,6 +2428,30 @@ export interface components {
         | 'sole'
         | 'foot-top'
     }
+    ClientPart: {
+      /** @enum {string} */
+      does:
+        | 'breathes-in'
+        | 'breathes-out'
+        | 'breathes-slowly'
+        | 'clenches'
+        | 'opens'
+        | 'moves'
+        | 'shrugs'
+        | 'lifts-the-head'
+        | 'pushes'
+        | 'holds'
+        | 'lets-go'
+        | 'moves-tissue-aside'
+        | 'chooses'
+        | 'says-when'
+      /** Format: int32 */
+      percent?: number
+      /** Format: double */
+      seconds?: number
+      /** Format: int32 */
+      times?: number
+    }
     Close: {
       /** Format: uuid */
       into?: string
@@ -2399,6 +2536,11 @@ export interface components {
       /** Format: double */
       warningsAndCues: number
     }
+    Comparison: {
+      what: ('number' | 'range' | 'standing' | 'look' | 'tissue' | 'tension' | 'sides')[]
+      /** @enum {string} */
+      when: 'before' | 'between' | 'after'
+    }
     CriterionView: {
       applicable: boolean
       band?: string
@@ -2478,6 +2620,418 @@ export interface components {
       reasons: string[]
       screen: string
       shown: components['schemas']['ShownView']
+    }
+    Detail: {
+      compares?: components['schemas']['Comparison']
+      end?: components['schemas']['End']
+      /** @enum {string} */
+      fibre?: 'along' | 'across' | 'oblique'
+      /** @enum {string} */
+      from?:
+        | 'vertex'
+        | 'temple-line'
+        | 'brow'
+        | 'cheekbone'
+        | 'jaw-joint-line'
+        | 'jaw-branch'
+        | 'jaw-angle'
+        | 'chin'
+        | 'tongue-bone'
+        | 'palate-wing'
+        | 'mastoid'
+        | 'skull-ridge'
+        | 'skull-base'
+        | 'c2'
+        | 'c4-side'
+        | 'c6-side'
+        | 'c7'
+        | 't3'
+        | 't7'
+        | 't12'
+        | 'l2-side'
+        | 'l4'
+        | 'lamina-groove'
+        | 'sacrum-corner'
+        | 'sacrum-edge'
+        | 'coccyx'
+        | 'collar-bone-inner'
+        | 'collar-bone'
+        | 'collar-bone-outer'
+        | 'sternum-top'
+        | 'sternum-edge'
+        | 'sternum-tip'
+        | 'rib-1'
+        | 'rib-2'
+        | 'rib-3'
+        | 'rib-5'
+        | 'rib-8'
+        | 'rib-12'
+        | 'rib-margin'
+        | 'pubic-bone'
+        | 'pubic-branch'
+        | 'belly-centre'
+        | 'acromion'
+        | 'coracoid'
+        | 'blade-upper-angle'
+        | 'blade-spine'
+        | 'blade-inner-edge'
+        | 'blade-outer-edge'
+        | 'blade-angle'
+        | 'blade-front'
+        | 'humerus-head'
+        | 'humerus-groove'
+        | 'deltoid-point'
+        | 'humerus-shaft'
+        | 'elbow-point'
+        | 'elbow-crease'
+        | 'epicondyle-inner'
+        | 'epicondyle-outer'
+        | 'forearm-middle'
+        | 'radial-styloid'
+        | 'ulnar-styloid'
+        | 'carpal-rows'
+        | 'pea-bone'
+        | 'thumb-base'
+        | 'knuckles'
+        | 'fingertips'
+        | 'hip-crest'
+        | 'hip-spine-front'
+        | 'hip-spine-lower'
+        | 'hip-spine-back'
+        | 'hip-bowl'
+        | 'sit-bone'
+        | 'trochanter'
+        | 'trochanter-lesser'
+        | 'thigh-shaft'
+        | 'adductor-tubercle'
+        | 'shared-tendon'
+        | 'knee-hollow'
+        | 'knee-hollow-inner'
+        | 'kneecap-top'
+        | 'kneecap-tip'
+        | 'shin-bump'
+        | 'knee-outer'
+        | 'fibula-head'
+        | 'fibula-shaft'
+        | 'shin-edge'
+        | 'shin-back'
+        | 'calf-middle'
+        | 'ankle-inner'
+        | 'ankle-outer'
+        | 'ankle-front'
+        | 'heel'
+        | 'heel-under'
+        | 'arch-bone'
+        | 'fifth-foot-bone'
+        | 'ball-of-foot'
+        | 'toe-joints'
+        | 'toe-tips'
+      instead: components['schemas']['Branch'][]
+      limb: (
+        | 'arm-at-side'
+        | 'arm-off-table'
+        | 'arm-overhead'
+        | 'arm-across'
+        | 'arm-behind-back'
+        | 'arm-out'
+        | 'arm-over-sheet'
+        | 'on-thigh'
+        | 'knee-bent'
+        | 'heel-to-hip'
+        | 'ankle-on-shoulder'
+        | 'hip-turned-out'
+        | 'hip-turned-in'
+        | 'leg-across'
+        | 'leg-off-side'
+        | 'leg-straight'
+        | 'leg-lifted'
+        | 'foot-off-end'
+        | 'foot-flat'
+        | 'head-turned'
+        | 'head-tilted'
+        | 'head-lifted'
+        | 'upper-knee-forward'
+      )[]
+      manner: ('pivots' | 'forearm-on-table' | 'elbows-straight' | 'leans-in')[]
+      note?: string
+      /** @enum {string} */
+      otherHand?:
+        | 'reinforces'
+        | 'holds-the-joint'
+        | 'moves-the-limb'
+        | 'cradles-the-head'
+        | 'lifts-the-shoulder'
+        | 'supports-above-the-joint'
+        | 'stretches-the-skin'
+        | 'holds-the-sheet'
+        | 'rests'
+        | 'follows'
+        | 'works-alternately'
+        | 'works-together'
+        | 'works-opposite'
+      /** @enum {string} */
+      pace?: 'slow' | 'steady' | 'quick'
+      part: components['schemas']['ClientPart'][]
+      picture?: string
+      props: (
+        | 'bolster-under-ankles'
+        | 'bolster-under-knees'
+        | 'pillow-between-knees'
+        | 'pillow-hugged'
+        | 'pillow-under-arm'
+        | 'pillow-under-head'
+        | 'pillow-under-belly'
+        | 'rolled-towel'
+        | 'towel'
+        | 'wedge'
+        | 'face-rest'
+        | 'blanket-aside'
+        | 'blanket'
+        | 'wipes'
+        | 'gloves'
+        | 'cold-cup'
+        | 'cold-pack'
+        | 'hot-pack'
+        | 'stool'
+      )[]
+      structures: (
+        | 'temporalis'
+        | 'masseter'
+        | 'pterygoid-medial'
+        | 'pterygoid-lateral'
+        | 'occipitalis'
+        | 'frontalis'
+        | 'suprahyoids'
+        | 'platysma'
+        | 'suboccipitals'
+        | 'deep-neck-flexors'
+        | 'splenius'
+        | 'semispinalis'
+        | 'levator-scapulae'
+        | 'trapezius-upper'
+        | 'sternocleidomastoid'
+        | 'scalene-anterior'
+        | 'scalene-middle'
+        | 'scalene-posterior'
+        | 'trapezius-middle'
+        | 'trapezius-lower'
+        | 'rhomboids'
+        | 'supraspinatus'
+        | 'infraspinatus'
+        | 'teres-minor'
+        | 'teres-major'
+        | 'subscapularis'
+        | 'deltoid-front'
+        | 'deltoid-middle'
+        | 'deltoid-back'
+        | 'pectoralis-clavicular'
+        | 'pectoralis-sternal'
+        | 'pectoralis-minor'
+        | 'subclavius'
+        | 'serratus-anterior'
+        | 'latissimus'
+        | 'biceps'
+        | 'brachialis'
+        | 'triceps'
+        | 'anconeus'
+        | 'coracobrachialis'
+        | 'brachioradialis'
+        | 'pronator-teres'
+        | 'pronator-quadratus'
+        | 'flexor-carpi-radialis'
+        | 'palmaris-longus'
+        | 'flexor-carpi-ulnaris'
+        | 'flexor-digitorum-superficialis'
+        | 'flexor-digitorum-profundus'
+        | 'supinator'
+        | 'extensor-carpi-radialis-longus'
+        | 'extensor-carpi-radialis-brevis'
+        | 'extensor-carpi-ulnaris'
+        | 'extensor-digitorum'
+        | 'thumb-openers'
+        | 'thenar'
+        | 'hypothenar'
+        | 'hand-interossei'
+        | 'spinalis'
+        | 'longissimus'
+        | 'iliocostalis'
+        | 'multifidi'
+        | 'quadratus-lumborum'
+        | 'intercostals'
+        | 'diaphragm'
+        | 'rectus-abdominis'
+        | 'oblique-external'
+        | 'oblique-internal'
+        | 'transversus'
+        | 'gluteus-maximus'
+        | 'gluteus-medius'
+        | 'gluteus-minimus'
+        | 'piriformis'
+        | 'hip-rotators-short'
+        | 'tensor-fasciae-latae'
+        | 'iliopsoas'
+        | 'biceps-femoris'
+        | 'semitendinosus'
+        | 'semimembranosus'
+        | 'rectus-femoris'
+        | 'vastus-lateralis'
+        | 'vastus-medialis'
+        | 'vastus-intermedius'
+        | 'sartorius'
+        | 'pectineus'
+        | 'adductor-brevis'
+        | 'adductor-longus'
+        | 'adductor-magnus'
+        | 'gracilis'
+        | 'gastrocnemius'
+        | 'soleus'
+        | 'popliteus'
+        | 'tibialis-posterior'
+        | 'flexor-hallucis-longus'
+        | 'flexor-digitorum-longus'
+        | 'tibialis-anterior'
+        | 'extensor-hallucis-longus'
+        | 'extensor-digitorum-longus'
+        | 'fibularis-longus'
+        | 'fibularis-brevis'
+        | 'abductor-hallucis'
+        | 'flexor-digitorum-brevis'
+        | 'abductor-digiti-minimi'
+        | 'quadratus-plantae'
+        | 'flexor-hallucis-brevis'
+        | 'extensor-digitorum-brevis'
+        | 'heel-cord'
+        | 'supraspinatus-tendon'
+        | 'biceps-long-tendon'
+        | 'extensor-origin'
+        | 'flexor-origin'
+        | 'hamstring-origin'
+        | 'kneecap-tendon'
+        | 'shared-knee-tendon'
+        | 'wrist-band'
+        | 'palm-fascia'
+        | 'plantar-fascia'
+        | 'lumbar-fascia'
+        | 'thigh-band'
+        | 'nape-band'
+        | 'sit-bone-band'
+        | 'loin-band'
+        | 'sacrum-back-band'
+        | 'ankle-outer-band'
+        | 'jaw-joint'
+        | 'breastbone-joint'
+        | 'shoulder-roof-joint'
+        | 'shoulder-joint'
+        | 'sacroiliac-joint'
+        | 'hip-joint'
+        | 'knee-joint'
+        | 'ankle-joint'
+        | 'wrist-joint'
+      )[]
+      /** @enum {string} */
+      to?:
+        | 'vertex'
+        | 'temple-line'
+        | 'brow'
+        | 'cheekbone'
+        | 'jaw-joint-line'
+        | 'jaw-branch'
+        | 'jaw-angle'
+        | 'chin'
+        | 'tongue-bone'
+        | 'palate-wing'
+        | 'mastoid'
+        | 'skull-ridge'
+        | 'skull-base'
+        | 'c2'
+        | 'c4-side'
+        | 'c6-side'
+        | 'c7'
+        | 't3'
+        | 't7'
+        | 't12'
+        | 'l2-side'
+        | 'l4'
+        | 'lamina-groove'
+        | 'sacrum-corner'
+        | 'sacrum-edge'
+        | 'coccyx'
+        | 'collar-bone-inner'
+        | 'collar-bone'
+        | 'collar-bone-outer'
+        | 'sternum-top'
+        | 'sternum-edge'
+        | 'sternum-tip'
+        | 'rib-1'
+        | 'rib-2'
+        | 'rib-3'
+        | 'rib-5'
+        | 'rib-8'
+        | 'rib-12'
+        | 'rib-margin'
+        | 'pubic-bone'
+        | 'pubic-branch'
+        | 'belly-centre'
+        | 'acromion'
+        | 'coracoid'
+        | 'blade-upper-angle'
+        | 'blade-spine'
+        | 'blade-inner-edge'
+        | 'blade-outer-edge'
+        | 'blade-angle'
+        | 'blade-front'
+        | 'humerus-head'
+        | 'humerus-groove'
+        | 'deltoid-point'
+        | 'humerus-shaft'
+        | 'elbow-point'
+        | 'elbow-crease'
+        | 'epicondyle-inner'
+        | 'epicondyle-outer'
+        | 'forearm-middle'
+        | 'radial-styloid'
+        | 'ulnar-styloid'
+        | 'carpal-rows'
+        | 'pea-bone'
+        | 'thumb-base'
+        | 'knuckles'
+        | 'fingertips'
+        | 'hip-crest'
+        | 'hip-spine-front'
+        | 'hip-spine-lower'
+        | 'hip-spine-back'
+        | 'hip-bowl'
+        | 'sit-bone'
+        | 'trochanter'
+        | 'trochanter-lesser'
+        | 'thigh-shaft'
+        | 'adductor-tubercle'
+        | 'shared-tendon'
+        | 'knee-hollow'
+        | 'knee-hollow-inner'
+        | 'kneecap-top'
+        | 'kneecap-tip'
+        | 'shin-bump'
+        | 'knee-outer'
+        | 'fibula-head'
+        | 'fibula-shaft'
+        | 'shin-edge'
+        | 'shin-back'
+        | 'calf-middle'
+        | 'ankle-inner'
+        | 'ankle-outer'
+        | 'ankle-front'
+        | 'heel'
+        | 'heel-under'
+        | 'arch-bone'
+        | 'fifth-foot-bone'
+        | 'ball-of-foot'
+        | 'toe-joints'
+        | 'toe-tips'
+      why?: string
+      words: {
+        [key: string]: string
+      }
     }
     DoneView: {
       /** Format: int64 */
@@ -2660,6 +3214,12 @@ export interface components {
       /** Format: int32 */
       version?: number
       what?: string
+    }
+    End: {
+      /** Format: double */
+      capSeconds?: number
+      /** @enum {string} */
+      when: 'softens' | 'number-falls' | 'no-sensation' | 'numb' | 'range-changes' | 'client-says' | 'warm'
     }
     Erase: {
       name?: string
@@ -3070,6 +3630,28 @@ export interface components {
       seconds: number
       step: string
     }
+    InWords: {
+      /** @enum {string} */
+      field:
+        | 'structures'
+        | 'from'
+        | 'to'
+        | 'fibre'
+        | 'pace'
+        | 'other-hand'
+        | 'manner'
+        | 'limb'
+        | 'props'
+        | 'part'
+        | 'end'
+        | 'compares'
+        | 'instead'
+        | 'why'
+        | 'note'
+        | 'picture'
+      label: string
+      words: string
+    }
     IncomingFile: {
       /** @enum {string} */
       kind?: 'sequence' | 'steps'
@@ -3085,10 +3667,12 @@ export interface components {
       /** Format: int32 */
       steps: number
     }
-    Jotted: {
-      after?: components['schemas']['Step']
-      id?: string
-      text?: string
+    JottedLine: {
+      asked?: components['schemas']['LineQuestion']
+      line: string
+      note: string[]
+      said: components['schemas']['InWords'][]
+      step?: components['schemas']['Step']
     }
     Kept: {
       /** Format: uuid */
@@ -3253,6 +3837,159 @@ export interface components {
         | 'foot-top'
       )[]
     }
+    LandmarkWord: {
+      /** @enum {string} */
+      id:
+        | 'vertex'
+        | 'temple-line'
+        | 'brow'
+        | 'cheekbone'
+        | 'jaw-joint-line'
+        | 'jaw-branch'
+        | 'jaw-angle'
+        | 'chin'
+        | 'tongue-bone'
+        | 'palate-wing'
+        | 'mastoid'
+        | 'skull-ridge'
+        | 'skull-base'
+        | 'c2'
+        | 'c4-side'
+        | 'c6-side'
+        | 'c7'
+        | 't3'
+        | 't7'
+        | 't12'
+        | 'l2-side'
+        | 'l4'
+        | 'lamina-groove'
+        | 'sacrum-corner'
+        | 'sacrum-edge'
+        | 'coccyx'
+        | 'collar-bone-inner'
+        | 'collar-bone'
+        | 'collar-bone-outer'
+        | 'sternum-top'
+        | 'sternum-edge'
+        | 'sternum-tip'
+        | 'rib-1'
+        | 'rib-2'
+        | 'rib-3'
+        | 'rib-5'
+        | 'rib-8'
+        | 'rib-12'
+        | 'rib-margin'
+        | 'pubic-bone'
+        | 'pubic-branch'
+        | 'belly-centre'
+        | 'acromion'
+        | 'coracoid'
+        | 'blade-upper-angle'
+        | 'blade-spine'
+        | 'blade-inner-edge'
+        | 'blade-outer-edge'
+        | 'blade-angle'
+        | 'blade-front'
+        | 'humerus-head'
+        | 'humerus-groove'
+        | 'deltoid-point'
+        | 'humerus-shaft'
+        | 'elbow-point'
+        | 'elbow-crease'
+        | 'epicondyle-inner'
+        | 'epicondyle-outer'
+        | 'forearm-middle'
+        | 'radial-styloid'
+        | 'ulnar-styloid'
+        | 'carpal-rows'
+        | 'pea-bone'
+        | 'thumb-base'
+        | 'knuckles'
+        | 'fingertips'
+        | 'hip-crest'
+        | 'hip-spine-front'
+        | 'hip-spine-lower'
+        | 'hip-spine-back'
+        | 'hip-bowl'
+        | 'sit-bone'
+        | 'trochanter'
+        | 'trochanter-lesser'
+        | 'thigh-shaft'
+        | 'adductor-tubercle'
+        | 'shared-tendon'
+        | 'knee-hollow'
+        | 'knee-hollow-inner'
+        | 'kneecap-top'
+        | 'kneecap-tip'
+        | 'shin-bump'
+        | 'knee-outer'
+        | 'fibula-head'
+        | 'fibula-shaft'
+        | 'shin-edge'
+        | 'shin-back'
+        | 'calf-middle'
+        | 'ankle-inner'
+        | 'ankle-outer'
+        | 'ankle-front'
+        | 'heel'
+        | 'heel-under'
+        | 'arch-bone'
+        | 'fifth-foot-bone'
+        | 'ball-of-foot'
+        | 'toe-joints'
+        | 'toe-tips'
+      name: string
+      zones: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'sternum'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
+    }
     LayoutView: {
       checks: components['schemas']['TermChecksView']
       curriculum: components['schemas']['Curriculum']
@@ -3364,6 +4101,17 @@ export interface components {
       bar: components['schemas']['Bar']
       history: components['schemas']['Dot'][]
       pace?: components['schemas']['Pace']
+    }
+    LineQuestion: {
+      nearest: string[]
+      question: string
+      /** @enum {string} */
+      what: 'stroke' | 'zone'
+    }
+    Lines: {
+      after?: components['schemas']['Step']
+      ids?: string[]
+      lines?: string[]
     }
     LiveView: {
       /** Format: double */
@@ -3478,6 +4226,7 @@ export interface components {
       cues: components['schemas']['Cue'][]
       /** Format: double */
       leadSeconds: number
+      more: components['schemas']['InWords'][]
       name: string
       /** Format: int32 */
       number: number
@@ -4929,12 +5678,12 @@ export interface components {
       classSeconds?: number
       /** Format: int32 */
       depth: number
+      detail?: components['schemas']['Detail']
       /** @enum {string} */
       direction?: 'proximal' | 'distal' | 'medial' | 'lateral' | 'across' | 'circular'
       dose: components['schemas']['Dose']
       /** @enum {string} */
       effort: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
-      from?: string
       hand?: string
       id: string
       /** @enum {string} */
@@ -4965,13 +5714,12 @@ export interface components {
       /** @enum {string} */
       side: 'left' | 'right' | 'midline' | 'both' | 'each'
       /** @enum {string} */
-      stance: 'lunge' | 'horse' | 'seated' | 'on-table'
+      stance: 'lunge' | 'horse' | 'one-knee' | 'seated' | 'on-table' | 'knee-on-table'
       /** @enum {string} */
-      stands: 'same-side' | 'across' | 'head' | 'foot'
+      stands: 'same-side' | 'across' | 'head' | 'foot' | 'corner'
       /** Format: double */
       targetSeconds?: number
       technique: string
-      to?: string
       /** @enum {string} */
       tool:
         | 'palm'
@@ -5126,6 +5874,195 @@ export interface components {
     Struck: {
       key?: string
       reason?: string
+    }
+    StructureWord: {
+      caution?: string
+      /** @enum {string} */
+      id:
+        | 'temporalis'
+        | 'masseter'
+        | 'pterygoid-medial'
+        | 'pterygoid-lateral'
+        | 'occipitalis'
+        | 'frontalis'
+        | 'suprahyoids'
+        | 'platysma'
+        | 'suboccipitals'
+        | 'deep-neck-flexors'
+        | 'splenius'
+        | 'semispinalis'
+        | 'levator-scapulae'
+        | 'trapezius-upper'
+        | 'sternocleidomastoid'
+        | 'scalene-anterior'
+        | 'scalene-middle'
+        | 'scalene-posterior'
+        | 'trapezius-middle'
+        | 'trapezius-lower'
+        | 'rhomboids'
+        | 'supraspinatus'
+        | 'infraspinatus'
+        | 'teres-minor'
+        | 'teres-major'
+        | 'subscapularis'
+        | 'deltoid-front'
+        | 'deltoid-middle'
+        | 'deltoid-back'
+        | 'pectoralis-clavicular'
+        | 'pectoralis-sternal'
+        | 'pectoralis-minor'
+        | 'subclavius'
+        | 'serratus-anterior'
+        | 'latissimus'
+        | 'biceps'
+        | 'brachialis'
+        | 'triceps'
+        | 'anconeus'
+        | 'coracobrachialis'
+        | 'brachioradialis'
+        | 'pronator-teres'
+        | 'pronator-quadratus'
+        | 'flexor-carpi-radialis'
+        | 'palmaris-longus'
+        | 'flexor-carpi-ulnaris'
+        | 'flexor-digitorum-superficialis'
+        | 'flexor-digitorum-profundus'
+        | 'supinator'
+        | 'extensor-carpi-radialis-longus'
+        | 'extensor-carpi-radialis-brevis'
+        | 'extensor-carpi-ulnaris'
+        | 'extensor-digitorum'
+        | 'thumb-openers'
+        | 'thenar'
+        | 'hypothenar'
+        | 'hand-interossei'
+        | 'spinalis'
+        | 'longissimus'
+        | 'iliocostalis'
+        | 'multifidi'
+        | 'quadratus-lumborum'
+        | 'intercostals'
+        | 'diaphragm'
+        | 'rectus-abdominis'
+        | 'oblique-external'
+        | 'oblique-internal'
+        | 'transversus'
+        | 'gluteus-maximus'
+        | 'gluteus-medius'
+        | 'gluteus-minimus'
+        | 'piriformis'
+        | 'hip-rotators-short'
+        | 'tensor-fasciae-latae'
+        | 'iliopsoas'
+        | 'biceps-femoris'
+        | 'semitendinosus'
+        | 'semimembranosus'
+        | 'rectus-femoris'
+        | 'vastus-lateralis'
+        | 'vastus-medialis'
+        | 'vastus-intermedius'
+        | 'sartorius'
+        | 'pectineus'
+        | 'adductor-brevis'
+        | 'adductor-longus'
+        | 'adductor-magnus'
+        | 'gracilis'
+        | 'gastrocnemius'
+        | 'soleus'
+        | 'popliteus'
+        | 'tibialis-posterior'
+        | 'flexor-hallucis-longus'
+        | 'flexor-digitorum-longus'
+        | 'tibialis-anterior'
+        | 'extensor-hallucis-longus'
+        | 'extensor-digitorum-longus'
+        | 'fibularis-longus'
+        | 'fibularis-brevis'
+        | 'abductor-hallucis'
+        | 'flexor-digitorum-brevis'
+        | 'abductor-digiti-minimi'
+        | 'quadratus-plantae'
+        | 'flexor-hallucis-brevis'
+        | 'extensor-digitorum-brevis'
+        | 'heel-cord'
+        | 'supraspinatus-tendon'
+        | 'biceps-long-tendon'
+        | 'extensor-origin'
+        | 'flexor-origin'
+        | 'hamstring-origin'
+        | 'kneecap-tendon'
+        | 'shared-knee-tendon'
+        | 'wrist-band'
+        | 'palm-fascia'
+        | 'plantar-fascia'
+        | 'lumbar-fascia'
+        | 'thigh-band'
+        | 'nape-band'
+        | 'sit-bone-band'
+        | 'loin-band'
+        | 'sacrum-back-band'
+        | 'ankle-outer-band'
+        | 'jaw-joint'
+        | 'breastbone-joint'
+        | 'shoulder-roof-joint'
+        | 'shoulder-joint'
+        | 'sacroiliac-joint'
+        | 'hip-joint'
+        | 'knee-joint'
+        | 'ankle-joint'
+        | 'wrist-joint'
+      latin: string
+      name: string
+      zones: (
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'sternum'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+      )[]
     }
     Student: {
       /** Format: double */
@@ -6201,6 +7138,30 @@ export interface operations {
       }
     }
   }
+  lines: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Lines']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['JottedLine'][]
+        }
+      }
+    }
+  }
   mend_2: {
     parameters: {
       query?: never
@@ -6245,30 +7206,6 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['MendAllView']
-        }
-      }
-    }
-  }
-  step: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['Jotted']
-      }
-    }
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          '*/*': components['schemas']['Step']
         }
       }
     }
@@ -8801,7 +9738,7 @@ export interface operations {
       }
     }
   }
-  lines: {
+  lines_1: {
     parameters: {
       query?: {
         before?: string

@@ -48,14 +48,20 @@ const dose = computed(() => {
         {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
         }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · paused' : '' }}
       </p>
-      <h1 :class="{ long: moment.name.length > 20 }">{{ moment.name }}</h1>
+      <h1 :class="{ long: moment.name.length > 20, dense: moment.more.length > 2 }">{{ moment.name }}</h1>
       <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
-      <dl>
+      <dl :class="{ dense: moment.more.length > 2 }">
         <template v-for="(c, i) in moment.cues" :key="i">
           <dt :style="{ color: `var(--${c.lane})` }">
             {{ c.name === moment.cues[i - 1]?.name ? '' : c.name }}
           </dt>
           <dd>{{ c.text }}</dd>
+        </template>
+      </dl>
+      <dl v-if="moment.more.length" class="more">
+        <template v-for="l in moment.more" :key="l.field">
+          <dt>{{ l.label }}</dt>
+          <dd>{{ l.words }}</dd>
         </template>
       </dl>
     </div>
@@ -87,6 +93,8 @@ const dose = computed(() => {
 .words {
   flex: 1;
   min-width: 0;
+  min-height: 0;
+  overflow-y: auto;
 }
 .place {
   font-size: 26px;
@@ -101,6 +109,24 @@ h1 {
 }
 h1.long {
   font-size: 64px;
+}
+.more {
+  font-size: 19px;
+  grid-template-columns: auto 1fr;
+  gap: 3px 14px;
+  margin-top: 10px;
+}
+h1.dense {
+  font-size: 44px;
+  margin-bottom: 6px;
+}
+dl.dense {
+  font-size: 25px;
+  gap: 3px 14px;
+  margin-top: 6px;
+}
+.more dt {
+  color: var(--ink-soft);
 }
 dl {
   display: grid;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
-import OwnTechnique from '@/features/technique/OwnTechnique.vue'
 import AddField from '@/parts/AddField.vue'
-import { capital } from '@/parts/words'
+import { doseWords, word } from '@/parts/words'
+import TeachWord from './TeachWord.vue'
 import { freshId, stepsIn } from './edits'
 
 /** A step by typing a line, several by pasting rows, many by laying a template over zones. */
@@ -12,55 +12,80 @@ const props = defineProps<{ sequence: Schema['Sequence']; after?: string; profil
 const emit = defineEmits<{
   steps: [what: string, steps: Schema['Step'][]]
   blocks: [what: string, blocks: Schema['Block'][]]
+  /** The step of a line that was read anew, with a word that was taught. */
+  again: [step: Schema['Step']]
   /** Escape: back to the steps. */
   leave: []
 }>()
 const session = useSession()
 const line = ref('')
 const faults = ref<string[]>([])
-/** Words of the line that nobody knows: they may be a technique of the school's own. */
-const unknown = ref<string[]>([])
-const naming = ref(false)
+/** Lines that are no step yet: each has one question. */
+const asked = ref<Schema['JottedLine'][]>([])
+/** The line that was taken last, and what was made of it. */
+const taken = ref<Schema['JottedLine']>()
+/** The words of it that are being taught. */
+const teaching = ref('')
 const busy = ref(false)
 const open = ref(false)
 const template = ref('')
 const zones = ref<string[]>([])
 const field = ref<HTMLInputElement>()
+const strokes = computed(() => session.catalogue?.techniques.filter((t) => !t.retired) ?? [])
 defineExpose({ focus: () => field.value?.focus() })
 
-/** Reads lines one after another, each going on from the last; all are taken or none. */
-async function read(lines: string[]) {
+/** Reads lines, each going on from the one before: what is a step is taken, of the others one thing is asked. */
+async function read(lines: string[], instead?: Schema['Step']) {
   busy.value = true
   faults.value = []
-  unknown.value = []
-  naming.value = false
-  const made: Schema['Step'][] = []
-  let before = stepsIn(props.sequence).find((s) => s.id === props.after)
-  for (const [i, text] of lines.entries()) {
-    const id = freshId(
-      props.sequence,
-      'step-1',
-      made.map((s) => s.id),
-    )
-    try {
-      const step = await ask(api.POST('/api/drafts/step', { body: { text, id, after: before } }))
-      made.push(step)
-      before = step
-    } catch (e) {
-      const p = e as Problem
-      if (lines.length === 1)
-        unknown.value = p.faults.filter((f) => f.reason.startsWith('is not known')).map((f) => f.value)
-      const said = p.faults.length
-        ? p.faults.map((f) => `${f.value ? `“${f.value}” ` : ''}${f.reason}`)
-        : [p.detail]
-      faults.value.push(...said.map((s) => (lines.length > 1 ? `Row ${i + 1}: ${s}` : s)))
-    }
+  teaching.value = ''
+  const ids: string[] = []
+  for (let i = 0; i < lines.length; i++) ids.push(instead?.id ?? freshId(props.sequence, 'step-1', ids))
+  const steps = stepsIn(props.sequence)
+  const before = instead
+    ? steps[steps.findIndex((s) => s.id === instead.id) - 1]
+    : steps.find((s) => s.id === props.after)
+  try {
+    const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids, after: before } }))
+    const made = jotted.flatMap((j) => j.step ?? [])
+    asked.value = jotted.filter((j) => j.asked)
+    taken.value = jotted.length === 1 && made.length ? jotted[0] : undefined
+    if (instead && made[0]) emit('again', made[0])
+    else if (made.length)
+      emit('steps', made.length === 1 ? `Added ${made[0]!.name}` : `Added ${made.length} steps`, made)
+    if (made.length) line.value = ''
+  } catch (e) {
+    const p = e as Problem
+    faults.value = p.faults.length
+      ? p.faults.map((f) => `${f.value ? `“${f.value}” ` : ''}${f.reason}`)
+      : [p.detail]
+  } finally {
+    busy.value = false
   }
-  busy.value = false
-  if (faults.value.length > 0 || made.length === 0) return
-  emit('steps', made.length === 1 ? `Added ${made[0]!.name}` : `Added ${made.length} steps`, made)
-  line.value = ''
 }
+/** The answer to the one question is said at the end of the line. */
+async function answer(j: Schema['JottedLine'], with_: string) {
+  const others = asked.value.filter((a) => a !== j)
+  await read([`${j.line}, ${with_}`])
+  asked.value = [...others, ...asked.value]
+}
+const leaveOut = (j: Schema['JottedLine']) => (asked.value = asked.value.filter((a) => a !== j))
+/** What was understood, as short as it stands on the line of a step. */
+const understood = computed(() => {
+  const s = taken.value?.step
+  if (!s) return []
+  return [
+    session.techniques.get(s.technique)?.name ?? s.technique,
+    s.zones.map(session.zoneName).join(' and '),
+    session.handName(s),
+    `depth ${s.depth}`,
+    doseWords(s.dose),
+    s.side,
+    word(s.position),
+    ...(taken.value?.said.map((l) => `${l.label}: ${l.words}`) ?? []),
+  ]
+})
+const taught = () => taken.value?.step && read([taken.value.line], taken.value.step)
 function paste(e: ClipboardEvent) {
   const rows = (e.clipboardData?.getData('text/plain') ?? '')
     .split(/\r?\n/)
@@ -116,20 +141,45 @@ async function lay() {
     <ul v-if="faults.length" role="alert" class="faults">
       <li v-for="f in faults" :key="f">{{ f }}</li>
     </ul>
-    <button
-      v-if="unknown.length && session.plans && !naming"
-      type="button"
-      class="push"
-      @click="naming = true"
-    >
-      Make “{{ unknown.join(' ') }}” a technique of your own
-    </button>
-    <OwnTechnique
-      v-if="naming"
-      :name="capital(unknown.join(' '))"
-      @added="read([line])"
-      @leave="naming = false"
-    />
+    <div v-for="j in asked" :key="j.line" class="asked" role="group" :aria-label="j.line">
+      <p>
+        “{{ j.line }}” <strong>{{ j.asked!.question }}</strong>
+      </p>
+      <button
+        v-for="n in j.asked!.nearest"
+        :key="n"
+        type="button"
+        class="push"
+        :disabled="busy"
+        @click="answer(j, n)"
+      >
+        {{ n }}
+      </button>
+      <AddField
+        :label="`Another answer to: ${j.asked!.question}`"
+        first="Another…"
+        :offered="j.asked!.what === 'stroke' ? strokes : (session.catalogue?.zones ?? [])"
+        @add="(id) => answer(j, id.replaceAll('-', ' '))"
+      />
+      <button type="button" class="push" @click="leaveOut(j)">Leave it out</button>
+    </div>
+    <p v-if="taken" class="read" aria-live="polite">
+      <span v-for="u in understood" :key="u" class="said">{{ u }}</span>
+      <template v-for="n in taken.note" :key="n">
+        <button
+          v-if="session.plans"
+          type="button"
+          class="unsaid"
+          :title="`Stays a note. Teach “${n}”`"
+          @click="teaching = n"
+        >
+          {{ n }}
+        </button>
+        <span v-else class="unsaid">{{ n }}</span>
+      </template>
+      <button type="button" class="close" aria-label="Close" @click="taken = undefined">×</button>
+    </p>
+    <TeachWord v-if="teaching" :word="teaching" @taught="taught" @leave="teaching = ''" />
     <form v-if="open" class="lay" @submit.prevent="lay">
       <label>
         Pattern
@@ -194,6 +244,56 @@ select {
   font-weight: 600;
   margin: 0;
   padding-left: 20px;
+}
+.asked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+.asked p {
+  flex: 1 1 100%;
+  margin: 0;
+}
+.read {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  margin: 0;
+  align-items: center;
+  font-size: 13px;
+  position: relative;
+  padding-right: 36px;
+}
+.said {
+  background: var(--linen);
+  border-radius: 999px;
+  padding: 1px 9px;
+}
+.unsaid {
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font: 500 13px var(--text);
+  text-decoration: underline wavy var(--stop) 1px;
+  text-underline-offset: 4px;
+  padding: 2px 6px;
+  min-height: 32px;
+}
+button.unsaid {
+  cursor: pointer;
+}
+.close {
+  border: 0;
+  background: none;
+  min-width: 32px;
+  min-height: 32px;
+  font-size: 18px;
+  color: var(--ink-soft);
+  cursor: pointer;
+  position: absolute;
+  top: 0;
+  right: 0;
 }
 .lay {
   display: flex;

@@ -486,6 +486,7 @@ onKeyStroke((e) => {
             :profile="profile"
             @leave="step && list?.focus(step.id)"
             @steps="added"
+            @again="(made) => on((s) => draft.act('Read the line again', change(s, made.id, made)))"
             @blocks="laid"
           />
           <div class="acts" role="toolbar" :aria-label="`Acts on ${said}`">

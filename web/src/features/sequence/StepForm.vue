@@ -7,6 +7,7 @@ import DoseFields from '@/parts/DoseFields.vue'
 import HandField from '@/parts/HandField.vue'
 import TechniqueField from '@/parts/TechniqueField.vue'
 import { capital, word } from '@/parts/words'
+import StepDetail from './StepDetail.vue'
 
 type Step = Schema['Step']
 
@@ -46,8 +47,15 @@ const PHASES = [
 ] as const satisfies Step['phase'][]
 const WEIGHTS = ['must', 'should', 'could'] as const satisfies Step['importance'][]
 const EFFORTS = ['passive', 'breath', 'active', 'resisted', 'moves-aside'] as const satisfies Step['effort'][]
-const STANCES = ['lunge', 'horse', 'seated', 'on-table'] as const satisfies Step['stance'][]
-const STANDS = ['same-side', 'across', 'head', 'foot'] as const satisfies Step['stands'][]
+const STANCES = [
+  'lunge',
+  'horse',
+  'one-knee',
+  'seated',
+  'on-table',
+  'knee-on-table',
+] as const satisfies Step['stance'][]
+const STANDS = ['same-side', 'across', 'head', 'foot', 'corner'] as const satisfies Step['stands'][]
 const DIRECTIONS = [
   'proximal',
   'distal',
@@ -325,6 +333,11 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         Add words
       </button>
     </fieldset>
+    <StepDetail
+      :detail="step.detail"
+      :zones="step.zones"
+      @change="(what, detail) => set('detail', detail, what)"
+    />
     <label class="wide">
       Must not come after
       <AddField

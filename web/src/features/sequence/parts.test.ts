@@ -3,6 +3,8 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Schema } from '@/api/client'
 import AddLine from './AddLine.vue'
+import StepDetail from './StepDetail.vue'
+import { nothing } from './detail'
 import FitPanel from './FitPanel.vue'
 import StepForm from './StepForm.vue'
 import StepList from './StepList.vue'
@@ -158,43 +160,112 @@ describe('a long list of steps', () => {
 
 describe('the typing line', () => {
   const line = () => mount(AddLine, { props: { sequence, after: 'b' } })
-  it('adds what the server made of the line, and is empty again', async () => {
-    post.mockResolvedValue(step('step-1'))
-    const l = line()
-    await l.find('input').setValue('knead calf')
+  const read = (text: string, more: object = {}) => ({
+    line: text,
+    step: step('step-1'),
+    said: [],
+    note: [],
+    ...more,
+  })
+  const type = async (l: ReturnType<typeof line>, text: string) => {
+    await l.find('input').setValue(text)
     await l.find('form').trigger('submit')
     await flushPromises()
-    expect(post.mock.calls[0]![1].body).toMatchObject({ text: 'knead calf', after: { id: 'b' } })
+  }
+  const press = async (l: ReturnType<typeof line>, text: string) => {
+    await l
+      .findAll('button')
+      .find((b) => b.text().includes(text))!
+      .trigger('click')
+    await flushPromises()
+  }
+  it('adds what the server made of the line, shows it, and is empty again', async () => {
+    post.mockResolvedValue([
+      read('knead calf', { said: [{ field: 'pace', label: 'Pace', words: 'slow' }], note: ['gull'] }),
+    ])
+    const l = line()
+    await type(l, 'knead calf')
+    expect(post.mock.calls[0]![1].body).toMatchObject({ lines: ['knead calf'], after: { id: 'b' } })
     expect(l.emitted('steps')![0]).toEqual(['Added STEP-1', [step('step-1')]])
     expect(l.find('input').element.value).toBe('')
+    expect(l.findAll('.said').map((c) => c.text())).toContain('Pace: slow')
+    expect(l.find('.unsaid').text()).toBe('gull')
   })
-  it('keeps a line that was not understood and says why', async () => {
-    post.mockRejectedValue(fault('wibble', 'is not known here'))
+  it('asks one question where a line is no step, and says the answer at its end', async () => {
+    const asked = { what: 'stroke', question: 'Which stroke?', nearest: ['Petrissage', 'Stretch'] }
+    post.mockResolvedValueOnce([read('wibble calf', { step: undefined, note: ['wibble calf'], asked })])
     const l = line()
-    await l.find('input').setValue('wibble')
-    await l.find('form').trigger('submit')
-    await flushPromises()
-    expect(l.find('[role=alert]').text()).toBe('“wibble” is not known here')
-    expect(l.find('input').element.value).toBe('wibble')
+    await type(l, 'wibble calf')
     expect(l.emitted('steps')).toBeUndefined()
+    expect(l.find('input').element.value).toBe('wibble calf')
+    expect(l.find('.asked').text()).toContain('“wibble calf” Which stroke?')
+    post.mockResolvedValueOnce([read('wibble calf, Petrissage')])
+    await press(l, 'Petrissage')
+    expect(post.mock.calls.at(-1)![1].body.lines).toEqual(['wibble calf, Petrissage'])
+    expect(l.emitted('steps')).toHaveLength(1)
+    expect(l.find('.asked').exists()).toBe(false)
   })
-  it('takes pasted rows all or none, each going on from the last', async () => {
-    const paste = (l: ReturnType<typeof line>, text: string) =>
-      l.find('input').trigger('paste', { clipboardData: { getData: () => text } })
-    post.mockResolvedValueOnce(step('x')).mockResolvedValueOnce(step('y'))
-    const good = line()
-    await paste(good, 'glide\tcalf\r\nknead\tcalf\r\n')
+  it('takes pasted rows in one go and asks about those that are no step', async () => {
+    const asked = { what: 'zone', question: 'Where?', nearest: ['Calf'] }
+    post.mockResolvedValueOnce([
+      read('glide calf'),
+      read('moon', { step: undefined, asked }),
+      read('knead calf', { step: step('step-3') }),
+    ])
+    const l = line()
+    await l.find('input').trigger('paste', {
+      clipboardData: { getData: () => 'glide\tcalf\r\nmoon\r\nknead\tcalf\r\n' },
+    })
     await flushPromises()
-    expect(post.mock.calls.map((c) => c[1].body.text)).toEqual(['glide calf', 'knead calf'])
-    expect(post.mock.calls[1]![1].body.after.id).toBe('x')
-    expect(good.emitted('steps')![0]![0]).toBe('Added 2 steps')
+    const body = post.mock.calls[0]![1].body
+    expect(body.lines).toEqual(['glide calf', 'moon', 'knead calf'])
+    expect(new Set(body.ids).size).toBe(3)
+    expect(l.emitted('steps')![0]![0]).toBe('Added 2 steps')
+    expect(l.findAll('.asked')).toHaveLength(1)
+    await press(l, 'Leave it out')
+    expect(l.findAll('.asked')).toHaveLength(0)
+  })
+  it('says what failed and keeps the line', async () => {
+    post.mockRejectedValue(fault('x', 'is too long'))
+    const l = line()
+    await type(l, 'knead calf')
+    expect(l.find('[role=alert]').text()).toBe('“x” is too long')
+    expect(l.find('input').element.value).toBe('knead calf')
+  })
+})
 
-    post.mockResolvedValueOnce(step('x')).mockRejectedValueOnce(fault('moon', 'is not known here'))
-    const bad = line()
-    await paste(bad, 'glide calf\nmoon')
-    await flushPromises()
-    expect(bad.find('[role=alert]').text()).toContain('Row 2: “moon”')
-    expect(bad.emitted('steps')).toBeUndefined()
+describe('what else is said of a step', () => {
+  const form = (detail?: Schema['Detail']) => mount(StepDetail, { props: { detail, zones: ['calf'] } })
+  const last = (f: ReturnType<typeof form>) => f.emitted('change')!.at(-1)![1] as Schema['Detail'] | undefined
+  it('is folded while nothing is said, and open when something is', () => {
+    expect(form().find('details').attributes('open')).toBeUndefined()
+    expect(
+      form({ ...nothing(), pace: 'slow' })
+        .find('details')
+        .attributes('open'),
+    ).toBeDefined()
+  })
+  it('adds, changes and takes out, and is gone with the last thing', async () => {
+    const f = form({ ...nothing(), limb: ['knee-bent'] })
+    await f.find('.row .chip').trigger('click')
+    expect(last(f)).toBeUndefined()
+    await f.find('[aria-label="Add a prop…"]').setValue('wedge')
+    expect(last(f)).toEqual({ ...nothing(), limb: ['knee-bent'], props: ['wedge'] })
+    await f.find('textarea').setValue('as if it floated')
+    expect(last(f)?.note).toBe('as if it floated')
+  })
+  it('keeps a pattern and its branches in their order', async () => {
+    const f = form({
+      ...nothing(),
+      part: [{ does: 'breathes-in' }, { does: 'breathes-out' }],
+      instead: [{ when: 'hurts', then: 'lighter', zones: [] }],
+    })
+    await f.find('[aria-label="Times of part 2"]').setValue(3)
+    expect(last(f)?.part).toEqual([{ does: 'breathes-in' }, { does: 'breathes-out', times: 3 }])
+    await f.find('[aria-label="What is done then, 1"]').setValue('stop')
+    expect(last(f)?.instead).toEqual([{ when: 'hurts', then: 'stop', zones: [] }])
+    await f.find('[aria-label="Take part 1 out"]').trigger('click')
+    expect(last(f)?.part).toEqual([{ does: 'breathes-out' }])
   })
 })
 

@@ -105,15 +105,10 @@ public final class CommandLine {
                 .newDecoder()
                 .decode(ByteBuffer.wrap(bytes))
                 .toString();
-        var all = new ArrayList<JottedView>();
-        @Nullable Step before = null;
-        for (var line : text.lines().toList()) {
-            if (line.isBlank() || line.startsWith("#")) continue;
-            var jotted = Jot.jot(line, profile.techniques(), "step-" + (all.size() + 1), before);
-            if (jotted.step() != null) before = jotted.step();
-            all.add(new JottedView(line, jotted.step(), String.join("; ", jotted.note()), jotted.asked()));
-        }
-        return all;
+        var lines = text.lines().filter(l -> !l.isBlank() && !l.startsWith("#")).toList();
+        return Jot.all(lines, profile.techniques(), n -> "step-" + n, null).stream()
+                .map(j -> new JottedView(j.line(), j.step(), String.join("; ", j.note()), j.asked()))
+                .toList();
     }
 
     /** What the checks say of a sequence, or of a whole curriculum. */

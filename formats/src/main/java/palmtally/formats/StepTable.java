@@ -15,6 +15,7 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.BiConsumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -43,6 +44,8 @@ import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.StepEdit;
 import palmtally.core.sequence.TableHeight;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
@@ -57,7 +60,11 @@ public final class StepTable {
     /** Longest file that is read, characters. */
     public static final int MOST_CHARACTERS = 16 * 1024 * 1024;
 
-    private static final List<String> COLUMNS = List.of(
+    /** The teacher's own words beside what is said of a step, one a line: {@code other hand: as if it carried a bowl}. */
+    private static final String OWN_WORDS = "own words";
+
+    /** What is on the line of a step; what else is said of it comes after. */
+    private static final List<String> LINE = List.of(
             "sequence",
             "sequence name",
             "region",
@@ -77,8 +84,6 @@ public final class StepTable {
             "side",
             "hand",
             "hand name",
-            "from",
-            "to",
             "depth",
             "band low",
             "band high",
@@ -105,6 +110,11 @@ public final class StepTable {
             "words",
             "before",
             "care");
+
+    private static final List<String> COLUMNS = Stream.concat(
+                    LINE.stream(),
+                    Stream.concat(Arrays.stream(DetailField.values()).map(DetailField::column), Stream.of(OWN_WORDS)))
+            .toList();
     private static final List<String> NEEDED = List.of("sequence", "block", "step", "technique", "zones");
 
     private StepTable() {}
@@ -127,7 +137,7 @@ public final class StepTable {
     private static List<String> row(Sequence s, Block b, Step x) {
         var d = x.dose();
         var t = x.secondSide();
-        return List.of(
+        var row = new ArrayList<>(List.of(
                 text(s.id()),
                 text(s.name()),
                 s.region().toString(),
@@ -147,8 +157,6 @@ public final class StepTable {
                 x.side().toString(),
                 x.tool().toString(),
                 text(x.hand()),
-                text(x.from()),
-                text(x.to()),
                 String.valueOf(x.depth()),
                 x.band() == null ? "" : String.valueOf(x.band().low()),
                 x.band() == null ? "" : String.valueOf(x.band().high()),
@@ -177,7 +185,12 @@ public final class StepTable {
                                 + (w.words() == null ? "" : " " + w.words().replaceAll("\\R", " ")))
                         .collect(Collectors.joining("\n")),
                 list(x.before()),
-                list(x.care()));
+                list(x.care())));
+        for (var field : DetailField.values()) row.add(text(field.write(x.details())));
+        row.add(text(x.details().words().entrySet().stream()
+                .map(w -> w.getKey().column() + ": " + w.getValue().replaceAll("\\R", " "))
+                .collect(Collectors.joining("\n"))));
+        return row;
     }
 
     private static String list(java.util.Collection<?> values) {
@@ -327,7 +340,7 @@ public final class StepTable {
 
         private void step(Row row) {
             if (row.record.size() > place.size() && row.record.size() > COLUMNS.size())
-                row.fault("care", "is followed by more cells than there are columns");
+                row.fault(OWN_WORDS, "is followed by more cells than there are columns");
             for (var need : NEEDED) if (cell(row, need).isEmpty()) row.fault(need, "is empty");
             var technique = named(cell(row, "technique"));
             if (technique.isEmpty() && !cell(row, "technique").isEmpty())
@@ -342,8 +355,7 @@ public final class StepTable {
             choose(row, "side", Sides.values(), (e, v) -> e.side = v, edit);
             choose(row, "hand", Tool.values(), (e, v) -> e.tool = v, edit);
             edit.hand = blankToNull(cell(row, "hand name"));
-            edit.from = blankToNull(cell(row, "from"));
-            edit.to = blankToNull(cell(row, "to"));
+            details(row, edit);
             Double depth = real(row, "depth");
             if (depth != null) {
                 if (depth != Math.rint(depth) || depth < 0 || depth > 5)
@@ -377,6 +389,39 @@ public final class StepTable {
                 row.step = edit.step();
             } catch (InvalidValue e) {
                 for (var f : e.faults()) row.fault(columnOf(f.field()), f.reason());
+            }
+        }
+
+        private void details(Row row, StepEdit edit) {
+            var more = Detail.NONE.edit();
+            for (var field : DetailField.values()) {
+                var cell = cell(row, field.column());
+                if (!cell.isEmpty()) detail(row, field.column(), () -> field.read(cell, more));
+            }
+            for (var line :
+                    cell(row, OWN_WORDS).lines().filter(l -> !l.isBlank()).toList()) {
+                var pair = line.split(":", 2);
+                var of = Arrays.stream(DetailField.values())
+                        .filter(f -> f.column().equalsIgnoreCase(pair[0].strip()))
+                        .findFirst();
+                if (pair.length == 2 && of.isPresent()) more.words.put(of.get(), pair[1].strip());
+                else
+                    row.fault(
+                            OWN_WORDS,
+                            "needs what the words are of, as in 'other hand: as if it carried a bowl': '" + line.strip()
+                                    + "'");
+            }
+            detail(row, OWN_WORDS, () -> edit.detail = more.detail());
+        }
+
+        private static void detail(Row row, String column, Runnable reading) {
+            try {
+                reading.run();
+            } catch (InvalidValue e) {
+                for (var f : e.faults())
+                    row.fault(
+                            COLUMNS.contains(f.field()) ? f.field() : column,
+                            (f.value().isEmpty() ? "" : "'" + f.value() + "' ") + f.reason());
             }
         }
 

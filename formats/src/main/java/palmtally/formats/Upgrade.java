@@ -1,6 +1,7 @@
 package palmtally.formats;
 
 import java.util.List;
+import palmtally.core.body.Landmark;
 import palmtally.core.profile.Numbers;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Techniques;
@@ -18,6 +19,11 @@ final class Upgrade {
 
     /** A file, up to its version. */
     static void file(ObjectNode file, String format) {
+        switch (format) {
+            case "sequence", "practical" -> body(file.path("sequence"), "sequence");
+            case "curriculum" -> file.path("sequences").forEach(s -> body(s, "sequence"));
+            default -> {}
+        }
         if (!file.path("version").isInt() || file.path("version").asInt() != 1) return;
         if (!format.equals("evidence")) file.put("version", 2);
         switch (format) {
@@ -35,6 +41,8 @@ final class Upgrade {
                 for (var path : Numbers.retired()) drop(object, path);
             }
             case "technique" -> technique(object);
+            case "sequence" ->
+                object.path("blocks").forEach(b -> b.path("steps").forEach(Upgrade::step));
             default -> {}
         }
     }
@@ -50,6 +58,27 @@ final class Upgrade {
         var aliases = technique.path("aliases").toString();
         if (aliases.equals("[\"knead\",\"wring\"]") || aliases.equals("[\"warm pack\"]"))
             shipped.aliases().forEach(technique.putArray("aliases")::add);
+    }
+
+    /** Where a stroke starts and ends stood beside its depth, in words; a landmark is known by now. */
+    private static void step(JsonNode value) {
+        if (!(value instanceof ObjectNode step)) return;
+        for (var end : List.of("from", "to")) {
+            var said = step.remove(end);
+            if (said == null
+                    || said.isNull()
+                    || said.isString() && said.asString().isBlank()) continue;
+            if (!said.isString() || step.has("detail") && !step.path("detail").isObject()) {
+                step.set(end, said);
+                continue;
+            }
+            var detail = step.path("detail") instanceof ObjectNode there ? there : step.putObject("detail");
+            var landmark = Landmark.named(said.asString().strip());
+            if (landmark.isPresent()) detail.put(end, landmark.get().toString());
+            else
+                (detail.path("words") instanceof ObjectNode words ? words : detail.putObject("words"))
+                        .put(end, said.asString());
+        }
     }
 
     private static void drop(ObjectNode from, List<String> path) {

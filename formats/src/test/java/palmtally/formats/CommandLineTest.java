@@ -278,6 +278,7 @@ class CommandLineTest {
         assertThat(said.code()).isZero();
         var one = said.json().get(0);
         assertThat(one.get("line").asString()).isEqualTo(line);
+        if (System.getenv("PALM_TELL_CASES") != null) System.out.println("LINE\t" + line + " => " + meaning(one));
         assertThat(meaning(one)).isEqualTo(meant);
     }
 
@@ -301,11 +302,38 @@ class CommandLineTest {
         for (var part : List.of("seconds", "count", "perSecond"))
             if (dose.has(part)) words.add(part + " " + dose.get(part).asDouble());
         words.add(step.get("side").asString() + " " + step.get("position").asString());
-        for (var end : List.of("from", "to"))
-            if (step.has(end)) words.add(end + " " + step.get(end).asString());
+        var effort = step.get("effort").asString();
+        if (!effort.equals("passive")) words.add("client " + effort);
+        for (var said : step.path("say")) words.add(said.get("kind").asString());
+        step.path("care").forEach(c -> words.add(c.asString()));
+        if (step.has("band"))
+            words.add("number " + step.at("/band/low").asInt() + "–"
+                    + step.at("/band/high").asInt());
+        var detail = step.path("detail");
+        for (var part : List.of("structures", "from", "to", "fibre", "pace", "otherHand", "manner", "limb", "props"))
+            if (detail.has(part) && !detail.get(part).isEmpty()) words.add(part + " " + plain(detail.get(part)));
+            else if (detail.path(part).isString())
+                words.add(part + " " + detail.get(part).asString());
+        for (var p : detail.path("part")) words.add("part " + plain(p));
+        if (detail.has("end")) words.add("until " + plain(detail.get("end")));
+        if (detail.has("compares")) words.add("compares " + plain(detail.get("compares")));
+        for (var b : detail.path("instead"))
+            words.add("if " + b.get("when").asString() + ": " + b.get("then").asString()
+                    + (b.has("tool") ? " " + b.get("tool").asString() : ""));
+        if (detail.has("why")) words.add("why: " + detail.get("why").asString());
+        detail.path("words")
+                .properties()
+                .forEach(w -> words.add(w.getKey() + " “" + w.getValue().asString() + "”"));
         if (!one.get("note").asString().isEmpty())
             words.add("note: " + one.get("note").asString());
         return String.join(", ", words);
+    }
+
+    private static String plain(JsonNode node) {
+        return node.toString()
+                .replaceAll("\"(?:does|when|what|capSeconds|times|seconds|percent)\":", "")
+                .replaceAll("[\"\\[\\]{}]", "")
+                .replace(',', ' ');
     }
 
     @Test

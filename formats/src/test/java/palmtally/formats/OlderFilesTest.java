@@ -4,15 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import palmtally.core.body.Landmark;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Extent;
 import palmtally.core.practical.event.SheetChange;
 import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.detail.DetailField;
 
 /** Files of the first version open for ever: what they say stands, and what they could not say yet is as it ships. */
 class OlderFilesTest {
@@ -64,5 +67,20 @@ class OlderFilesTest {
         assertThat(Documents.readPractical(Documents.write(part))).isEqualTo(part);
         var said = older("practical.json").replaceFirst("\\{", "{\"extent\":{\"part\":true},");
         assertThat(Documents.readPractical(said).extent()).isEqualTo(new Extent(true, true, true, null));
+    }
+
+    /** Where a stroke starts and ends stood on the step itself, in words: what is a landmark is one now, and the rest stays in words. */
+    @Test
+    void a_step_keeps_where_its_stroke_starts_and_ends() throws Exception {
+        var step = Documents.readSequence(older("sequence.json"))
+                .step("thigh-fist")
+                .orElseThrow();
+        assertThat(step.details().words()).containsExactly(Map.entry(DetailField.FROM, "just above the knee"));
+        assertThat(step.details().to()).isEqualTo(Landmark.SIT_BONE);
+        var term = Documents.readCurriculum(older("curriculum.json")).sequences();
+        assertThat(term.stream()
+                        .flatMap(s -> s.steps().stream())
+                        .map(s -> s.details().to()))
+                .contains(Landmark.SIT_BONE, Landmark.TROCHANTER);
     }
 }

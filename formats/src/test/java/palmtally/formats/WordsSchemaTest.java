@@ -17,6 +17,9 @@ import palmtally.core.calendar.Curriculum;
 import palmtally.core.practical.Extent;
 import palmtally.core.practical.event.Observation;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.detail.Branch;
+import palmtally.core.sequence.detail.Comparison;
+import palmtally.core.sequence.detail.End;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Techniques;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -31,7 +34,12 @@ class WordsSchemaTest {
     private static final String REF = "urn:palm-tally:words:2#/$defs/";
 
     /** Where the name of a class says too little. */
-    private static final Map<Class<?>, String> CALLED = Map.of(Dose.Kind.class, "dose-kind");
+    private static final Map<Class<?>, String> CALLED = Map.of(
+            Dose.Kind.class, "dose-kind",
+            End.When.class, "end-when",
+            Branch.When.class, "branch-when",
+            Comparison.What.class, "compared",
+            Comparison.When.class, "compared-when");
 
     @Test
     void hold_what_the_core_knows() throws IOException {

@@ -91,14 +91,25 @@ class DraftTest {
     }
 
     @Test
-    void reads_a_jotted_line_and_names_every_word_it_does_not_know(App.Running app) {
+    void reads_jotted_lines_one_after_another_and_asks_where_one_is_no_step(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
-        var step = nadia.post("/api/drafts/step", "{\"text\":\"forearm glide hamstrings 90s x3 firm\",\"id\":\"n\"}")
+        var lines = nadia.post(
+                        "/api/drafts/lines",
+                        "{\"lines\":[\"forearm glide hamstrings 90s x3 firm\",\"wibble wobble\",\"knuckles, deeper\"],"
+                                + "\"ids\":[\"n\",\"m\",\"o\"]}")
                 .json();
-        assertThat(step.get("technique").asString()).isEqualTo("forearm-glide");
-        var refused = nadia.post("/api/drafts/step", "{\"text\":\"wibble wobble\",\"id\":\"n\"}");
-        assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.json().get("faults").size()).isEqualTo(2);
+        assertThat(lines.get(0).at("/step/technique").asString()).isEqualTo("forearm-glide");
+        assertThat(lines.get(1).has("step")).isFalse();
+        assertThat(lines.get(1).at("/asked/question").asString()).isEqualTo("Which stroke?");
+        assertThat(lines.get(1).at("/asked/nearest").size()).isEqualTo(4);
+        assertThat(lines.get(2).at("/step/id").asString()).isEqualTo("o");
+        assertThat(lines.get(2).at("/step/zones/0").asString()).isEqualTo("hamstrings");
+        assertThat(lines.get(2).at("/step/depth").asInt()).isEqualTo(5);
+        assertThat(nadia.post("/api/drafts/lines", "{\"lines\":[\"knead calf\"],\"ids\":[]}")
+                        .status())
+                .isEqualTo(422);
+        assertThat(nadia.post("/api/drafts/lines", "{\"lines\":[],\"ids\":[]}").code())
+                .isEqualTo("invalid");
     }
 
     @Test

@@ -16,6 +16,14 @@ import tools.jackson.databind.node.ObjectNode;
 /** The library of techniques: where each is used, and who follows a change. */
 @ExtendWith(App.class)
 class TechniqueTest {
+    /** The step that a line becomes; missing where it becomes none. */
+    private static JsonNode jotted(Visitor who, String line) {
+        return who.post("/api/drafts/lines", "{\"lines\":[\"" + line + "\"],\"ids\":[\"n1\"]}")
+                .json()
+                .get(0)
+                .path("step");
+    }
+
     private static JsonNode one(JsonNode all, String id) {
         for (var t : all) if (t.get("technique").get("id").asString().equals(id)) return t;
         throw new AssertionError(id);
@@ -58,9 +66,9 @@ class TechniqueTest {
         assertThat(nadia.get("/api/sequences/stayer").json().get("version").asInt())
                 .isEqualTo(1);
         // The nickname is understood at once where steps are typed.
-        var typed = nadia.post("/api/drafts/step", "{\"text\":\"boat rock neck\",\"id\":\"n\"}");
-        assertThat(typed.json().get("technique").asString()).isEqualTo("rocking");
-        assertThat(typed.json().get("dose").get("seconds").asDouble()).isEqualTo(55);
+        var typed = jotted(nadia, "boat rock neck");
+        assertThat(typed.get("technique").asString()).isEqualTo("rocking");
+        assertThat(typed.get("dose").get("seconds").asDouble()).isEqualTo(55);
         var late = nadia.put("/api/techniques/rocking", "{\"from\":" + from + ",\"depth\":2}");
         assertThat(late.status()).isEqualTo(409);
     }
@@ -149,8 +157,7 @@ class TechniqueTest {
         assertThat(own.status()).isEqualTo(201);
         assertThat(own.json().get("technique").get("id").asString()).isEqualTo("harbour-sweep");
         assertThat(own.json().get("windows").toString()).contains("8–20 s a pass");
-        var step = nadia.post("/api/drafts/step", "{\"text\":\"tide calf x2 30s\",\"id\":\"n1\"}")
-                .json();
+        var step = jotted(nadia, "tide calf x2 30s");
         assertThat(step.get("technique").asString()).isEqualTo("harbour-sweep");
         assertThat(step.get("hand").asString()).isEqualTo("soft forearm");
         var plan = (ObjectNode) nadia.get("/api/sequences/neck").json().get("sequence");
@@ -170,9 +177,7 @@ class TechniqueTest {
                 "/api/techniques/harbour-sweep", "{\"from\":" + used.get("version") + ",\"retired\":true,\"depth\":5}");
         assertThat(retired.status()).isEqualTo(200);
         assertThat(nadia.get("/api/sequences/own-plan").json().get("sequence")).isEqualTo(version);
-        assertThat(nadia.post("/api/drafts/step", "{\"text\":\"tide calf\",\"id\":\"n1\"}")
-                        .status())
-                .isEqualTo(422);
+        assertThat(jotted(nadia, "tide calf").isMissingNode()).isTrue();
         assertThat(nadia.post("/api/drafts/check", "{\"sequence\":" + version + "}")
                         .status())
                 .isEqualTo(200);
@@ -284,8 +289,7 @@ class TechniqueTest {
         var words = "{\"from\":" + from + ",\"hands\":[{\"name\":\"river stone\",\"like\":\"palm\"}]}";
         assertThat(nadia.put("/api/hands", words).status()).isEqualTo(200);
         assertThat(nadia.put("/api/hands", words).status()).isEqualTo(409);
-        var step = nadia.post("/api/drafts/step", "{\"text\":\"glide calf river stone\",\"id\":\"n\"}")
-                .json();
+        var step = jotted(nadia, "glide calf river stone");
         assertThat(step.get("tool").asString() + " " + step.get("hand").asString())
                 .isEqualTo("palm river stone");
         assertThat(nadia.get("/api/catalogue").json().get("hands").toString()).contains("river stone");

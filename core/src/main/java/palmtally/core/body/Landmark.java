@@ -1,7 +1,10 @@
 package palmtally.core.body;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * A place on the body that a hand finds, and where it is on a body of unit stature that stands with hanging arms, the palms to the front.
@@ -513,6 +516,14 @@ public enum Landmark {
     /** What else it is called. */
     public List<String> also() {
         return also;
+    }
+
+    /** The one of this id or of any of these names. */
+    public static Optional<Landmark> named(String name) {
+        return Arrays.stream(values())
+                .filter(l -> Stream.concat(Stream.of(l.toString(), l.label, l.latin), l.also.stream())
+                        .anyMatch(name::equalsIgnoreCase))
+                .findFirst();
     }
 
     /** Whether there is a left and a right one. */

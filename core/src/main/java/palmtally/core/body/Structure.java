@@ -97,7 +97,7 @@ public enum Structure {
             .along(C4_SIDE, BLADE_UPPER_ANGLE)
             .does(BLADE_LIFTING, BLADE_TURNING_DOWN, NECK_SIDE_BENDING)
             .refers(NECK_BACK, SHOULDER_BLADE)
-            .called("levator", "lev scap")),
+            .called("levator", "lev scap", "levator scap")),
     TRAPEZIUS_UPPER(muscle("Upper trapezius", "pars descendens musculi trapezii")
             .in(TOP_OF_SHOULDER, NECK_BACK, BASE_OF_SKULL)
             .along(SKULL_RIDGE, C7, COLLAR_BONE_OUTER)

@@ -189,6 +189,7 @@ public enum Zone {
             case SCALP,
                     FACE,
                     EARS,
+                    BASE_OF_SKULL,
                     BELOW_EAR,
                     JAW_MUSCLES,
                     INSIDE_MOUTH,

@@ -1,6 +1,7 @@
 package palmtally.core.demonstration;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -11,7 +12,10 @@ import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline.OpenUnit;
 import palmtally.core.sequence.Timeline.Span;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 
 /**
@@ -20,6 +24,7 @@ import palmtally.core.technique.Techniques;
  * @param number of the step in its sequence, from 1
  * @param place the side in words, empty on the midline
  * @param cues a line each, in the order of the lanes
+ * @param more what else the teacher says of it, but for the way it goes
  * @param caution what to mind at this site, or else with this technique, or null
  * @param leadSeconds before the hands work: turning, sheet, lubricant, questions
  * @param clientSeconds what a client needs on this side
@@ -30,6 +35,7 @@ public record Moment(
         int number,
         String place,
         List<Cue> cues,
+        List<Detail.InWords> more,
         @Nullable String caution,
         double leadSeconds,
         double clientSeconds,
@@ -64,6 +70,7 @@ public record Moment(
                 number,
                 place(stint.side()),
                 cues(span, profile),
+                more(step, library),
                 caution(step, library),
                 span.start() - span.begin(),
                 step.dose().totalSeconds(),
@@ -80,6 +87,22 @@ public record Moment(
         };
     }
 
+    private static List<Detail.InWords> more(Step step, Techniques library) {
+        boolean way = way(step) != null;
+        return step.details().lines(id -> library.find(id).map(Technique::name).orElse(id)).stream()
+                .filter(l -> !way || l.field() != DetailField.FROM && l.field() != DetailField.TO)
+                .toList();
+    }
+
+    /** From where to where; null where it is not said of both. */
+    private static @Nullable String way(Step step) {
+        var said = new EnumMap<DetailField, String>(DetailField.class);
+        for (var line : step.details().lines(t -> t)) said.put(line.field(), line.words());
+        return said.containsKey(DetailField.FROM) && said.containsKey(DetailField.TO)
+                ? said.get(DetailField.FROM) + " → " + said.get(DetailField.TO)
+                : null;
+    }
+
     private static List<Cue> cues(Span span, Profile profile) {
         var step = span.stint().step();
         var cues = new ArrayList<Cue>();
@@ -87,8 +110,8 @@ public record Moment(
         cues.add(new Cue(
                 Criterion.ORDER,
                 "Travel",
-                step.from() != null && step.to() != null
-                        ? step.from() + " → " + step.to() + ", " + step.dose().words()
+                way(step) != null
+                        ? way(step) + ", " + step.dose().words()
                         : step.zones().stream().map(z -> z.label()).collect(Collectors.joining(", ")) + ", "
                                 + step.dose().words()));
         var band = step.bandUnder(profile);

@@ -11,19 +11,22 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Consumer;
-import java.util.regex.Matcher;
+import java.util.function.IntFunction;
+import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
-import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.profile.Band;
+import palmtally.core.sequence.Care;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Lubricant;
@@ -36,6 +39,15 @@ import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.StepEdit;
+import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.Comparison;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailEdit;
+import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.End;
+import palmtally.core.sequence.detail.Limb;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.sequence.detail.Prop;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
@@ -75,20 +87,36 @@ public final class Jot {
 
     private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
 
-    private static final List<String> NUMBERS =
-            List.of("one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten");
-
     private static final Pattern SAID = Pattern.compile("[\"“”„]([^\"“”„]*)[\"“”„]");
-    private static final Pattern SECONDS = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)");
-    private static final Pattern MINUTES = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
-    private static final Pattern CLOCK = Pattern.compile("(\\d+):([0-5]\\d)");
-    private static final Pattern TIMES = Pattern.compile("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×|times)");
-    private static final Pattern COUNTED = Pattern.compile("(\\d+)\\s*(breaths?|holds?|passes|pass|cycles?|stations?)");
-    private static final Pattern RATE = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*(?:/\\s*s|a second|hz)");
-    private static final Pattern DEPTH = Pattern.compile("(?:depth|d)\\s*(\\d)");
+    private static final Pattern SECONDS =
+            alone("(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:each|a pass|per pass|(holds?)))?");
+    private static final Pattern MINUTES = alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
+    private static final Pattern CLOCK = alone("(\\d{1,3}):([0-5]\\d)(?: min)?");
+    private static final Pattern TIMES = alone("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×|times)");
+    private static final Pattern COUNTED = alone(
+            "(\\d+) ?(?:slow |long |light |deep |full |broad |firm )*"
+                    + "(breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?|glides?|laps|rounds?|rubs?)");
+    private static final Pattern RATE = alone(
+            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|times a second)");
+    private static final Pattern RANGE = alone(
+            "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
+                    + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|rounds?)");
+    private static final Pattern DEPTH = alone("(?:at )?(?:depth|d|level)\\s*(\\d)(?: of 5)?");
+    private static final Pattern NUMBER =
+            alone("(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
+                    + "(?:number|report|band|pain|client s number|client number) (?:of |at |about |around |between |stays |is |in |under )*"
+                    + "(\\d{1,2})(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?"
+                    + "|(?<=\\s)(\\d{1,2})(?: ?(?:–|-|to) ?(\\d{1,2}))? ?(?:/ ?10|out of 10|of 10)");
+
+    private static Pattern alone(String pattern) {
+        return Pattern.compile("(?<=\\s)(?:" + pattern + ")(?=\\s)");
+    }
 
     @Nullable
     Technique technique;
+
+    /** Whether the stroke says only that the hand stays. */
+    boolean weak;
 
     @Nullable
     Tool tool;
@@ -96,25 +124,38 @@ public final class Jot {
     @Nullable
     String hand;
 
-    private final List<Zone> zones = new ArrayList<>();
+    final List<Zone> zones = new ArrayList<>();
     private final Map<String, List<Structure>> structures = new LinkedHashMap<>();
     /** Where it lies near to, comes from or goes to: that is the zone where none is said. */
     final List<List<Zone>> nearby = new ArrayList<>();
 
-    private @Nullable String from;
-    private @Nullable String to;
+    /** What else is said. */
+    final DetailEdit more = Detail.NONE.edit();
+
+    Technique.@Nullable Effort effort;
+    End.@Nullable When until;
+    /** Whether the seconds that are said are the most it may take. */
+    boolean capped;
+    /** The clause that says what is compared; it is the step where nothing else is. */
+    @Nullable
+    String comparing;
+
+    int deeper;
+    boolean otherSide;
+    boolean same;
+    private @Nullable Band band;
     /** What the last word says of the place that follows it. */
     Relation relation = Relation.ON;
 
     private String related = "";
+    /** The phrase that is being taken. */
+    private String said = "";
     /** Places that are said beside the work, in their words. */
     final List<String> aside = new ArrayList<>();
     /** Words that are not known, and of each whether the one before it stood right before it. */
     private final List<String> unknown = new ArrayList<>();
 
     private final List<Boolean> together = new ArrayList<>();
-    /** The stroke that is named right after an unknown word, by the place of the word among the unknown. */
-    private final Map<Integer, String> strokes = new LinkedHashMap<>();
 
     @Nullable
     Sides side;
@@ -146,13 +187,26 @@ public final class Jot {
     @Nullable
     Stands stands;
 
+    @Nullable
+    Stance stance;
+
+    final Set<Care> care = new TreeSet<>();
+    /** A hand: the client's where nothing else is worked, else the one that works. */
+    boolean handNamed;
+
+    /** A limb that lies somewhere. */
+    @Nullable
+    String limbNamed;
+
+    boolean sideLying;
+    boolean behindTheHead;
+    boolean bolster;
+
     private @Nullable Double seconds;
     private @Nullable Integer count;
     private Dose.@Nullable Kind counted;
     private @Nullable Double rate;
-    boolean untilSoft;
     final List<Saying> say = new ArrayList<>();
-    private final List<Fault> faults = new ArrayList<>();
 
     final Techniques library;
     /** What this school calls its hands and techniques: it wins over what is known everywhere. */
@@ -161,42 +215,26 @@ public final class Jot {
     /** Words of the longest phrase that is known. */
     private final int longest;
 
-    private Jot(Techniques library) {
+    private Jot(Techniques library, Map<String, Consumer<Jot>> own) {
         this.library = library;
-        own = JotWords.own(library);
+        this.own = own;
         longest = Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own));
     }
 
     /**
+     * Reads a line as far as it can be: nothing refuses it. A number that no step can have, and words that are not known, stay in the note.
+     *
      * @param library whose names, aliases and usual doses are meant
      * @param id id of the new step
      * @param before the step it comes after, whose zones, position, sheet and lubricant go on, or null
-     * @throws InvalidValue naming every word that was not understood, with the nearest known one
-     */
-    public static Step read(String text, Techniques library, String id, @Nullable Step before) {
-        var reading = new Jot(library);
-        reading.take(text);
-        for (int i = 0; i < reading.unknown.size(); i++) reading.refuse(i);
-        reading.aside.forEach(a -> reading.faults.add(
-                new Fault("text", a, "is understood, and has no place in a step yet: leave it out")));
-        if (!reading.faults.isEmpty()) throw new InvalidValue("line", reading.faults);
-        var step = reading.step(id, before);
-        if (step != null) return step;
-        if (reading.technique == null)
-            reading.faults.add(
-                    new Fault("text", "", "names no technique. Maybe 'glide', 'knead', 'fist glide' or 'stretch'"));
-        if (reading.on(before).isEmpty())
-            reading.faults.add(new Fault("text", "", "names no zone. Maybe 'hamstrings', 'calf' or 'upper back'"));
-        throw new InvalidValue("line", reading.faults);
-    }
-
-    /**
-     * Reads a line as far as it can be: nothing refuses it. A number that no step can have stays in the note.
-     *
-     * @param before as above
      */
     public static Jotted jot(String text, Techniques library, String id, @Nullable Step before) {
-        var reading = new Jot(library);
+        return jot(text, library, JotWords.own(library), id, before);
+    }
+
+    private static Jotted jot(
+            String text, Techniques library, Map<String, Consumer<Jot>> own, String id, @Nullable Step before) {
+        var reading = new Jot(library, own);
         if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), reading.asked());
         reading.take(text);
         @Nullable Step step;
@@ -207,143 +245,268 @@ public final class Jot {
             reading.forgetNumbers();
             step = reading.step(id, before);
         }
-        return new Jotted(text, step, reading.note(), step == null ? reading.asked() : null);
+        return step == null
+                ? new Jotted(text, null, List.of(text.strip()), reading.asked())
+                : new Jotted(text, step, reading.note(), null);
+    }
+
+    private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
+
+    /**
+     * Several lines, each going on from the one before. Where every line begins with a time, and each later than the one before, these are
+     * the moments at which something begins: a step takes as long as there is to the next.
+     *
+     * @param id id of the step of a line by its number, from 1
+     */
+    public static List<Jotted> all(
+            List<String> lines, Techniques library, IntFunction<String> id, @Nullable Step before) {
+        var own = JotWords.own(library);
+        var times = lines.stream()
+                .map(TIMED::matcher)
+                .map(m -> m.matches() ? Integer.parseInt(m.group(1)) * 60 + Integer.parseInt(m.group(2)) : -1)
+                .toList();
+        boolean timed = lines.size() > 1
+                && IntStream.range(0, lines.size())
+                        .allMatch(i -> times.get(i) >= 0 && (i == 0 || times.get(i) > times.get(i - 1)));
+        var all = new ArrayList<Jotted>();
+        var last = before;
+        for (int i = 0; i < lines.size(); i++) {
+            var line = lines.get(i);
+            Jotted jotted;
+            if (timed) {
+                var m = TIMED.matcher(line);
+                var said = m.matches() ? m.group(3) : line;
+                var read = jot(said, library, own, id.apply(i + 1), last);
+                var step = read.step();
+                if (step != null && i + 1 < lines.size()) {
+                    int seconds = times.get(i + 1) - times.get(i);
+                    if (seconds <= Dose.MOST_SECONDS) step = step.with(e -> e.dose = Dose.seconds(seconds));
+                }
+                jotted = new Jotted(line, step, read.note(), read.asked());
+            } else jotted = jot(line, library, own, id.apply(i + 1), last);
+            if (jotted.step() != null) last = jotted.step();
+            all.add(jotted);
+        }
+        return all;
     }
 
     private void forgetNumbers() {
         depth = null;
+        band = null;
         seconds = null;
         count = null;
         counted = null;
         rate = null;
-        untilSoft = false;
     }
 
     /** Words that were not understood, those that stood together together. */
     private List<String> note() {
         var all = new ArrayList<String>();
-        for (int i = 0; i < unknown.size(); i++)
-            if (i > 0 && together.get(i)) all.set(all.size() - 1, all.get(all.size() - 1) + " " + unknown.get(i));
-            else all.add(unknown.get(i));
+        for (int i = 0; i < unknown.size(); i++) {
+            var word = unknown.get(i);
+            if (i > 0 && together.get(i)) all.set(all.size() - 1, all.get(all.size() - 1) + " " + word);
+            else all.add(word);
+        }
         all.addAll(aside);
         return all;
     }
+
+    /** What most lines are about. */
+    private static final List<String> USUAL = List.of("effleurage", "petrissage", "static-press", "stretch");
 
     private Jotted.Asked asked() {
         var what = technique == null && tool == null ? Jotted.What.STROKE : Jotted.What.ZONE;
         var offered = what == Jotted.What.STROKE
                 ? library.offered().stream().map(Technique::shortName).toList()
                 : Arrays.stream(Zone.values()).map(Zone::label).toList();
+        // By any name that it has.
+        var called = new LinkedHashMap<String, String>();
+        if (what == Jotted.What.STROKE)
+            for (var t : library.offered()) {
+                called.put(JotWords.plain(t.shortName()), t.shortName());
+                t.aliases().forEach(a -> called.put(JotWords.plain(a), t.shortName()));
+            }
+        else offered.forEach(o -> called.put(JotWords.plain(o), o));
         var near = new ArrayList<String>();
         for (var word : unknown) {
-            var nearest = nearest(word, offered.stream().map(JotWords::plain).toList());
-            offered.stream().filter(o -> JotWords.plain(o).equals(nearest)).forEach(near::add);
+            var nearest = nearest(word, called.keySet());
+            if (nearest != null && !near.contains(called.get(nearest))) near.add(called.get(nearest));
         }
-        offered.stream().limit(4).filter(o -> !near.contains(o)).forEach(near::add);
+        var usual = what == Jotted.What.STROKE
+                ? USUAL.stream().map(id -> library.toUse(id).shortName()).toList()
+                : offered;
+        usual.stream().limit(4).filter(o -> !near.contains(o)).forEach(near::add);
         return new Jotted.Asked(what, near.stream().limit(4).toList());
     }
 
     private void take(String text) {
-        if (text.length() > MOST_LETTERS)
-            throw new InvalidValue(
-                    "line", new Fault("text", text.length() + " characters", "must be at most " + MOST_LETTERS));
         var said = SAID.matcher(text);
         while (said.find())
             if (!said.group(1).isBlank())
-                say.add(Saying.of(kindOf(said.group(1)), said.group(1).trim()));
-        // A comma parts what is said; a clause about the client, or what to do when, is no stroke.
-        var rest = doses(
-                " " + counted(JotWords.plain(SAID.matcher(text).replaceAll(" ").replaceAll("[,;]", " \u0001 "))) + " ");
+                say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
+        var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
+        for (int at = 0; at < clauses.size(); ) {
+            int used = Aside.branch(clauses, at, this);
+            if (used == 0) clause(clauses.get(at));
+            at += Math.max(1, used);
+        }
+    }
+
+    /** Names that have a comma of their own, such as "Petrissage, wringing", are not parted by it. */
+    private String joined(String text) {
+        var all = text;
+        var names = Stream.concat(
+                library.offered().stream().map(Technique::name),
+                Arrays.stream(Zone.values()).map(Zone::label));
+        for (var name : names.filter(n -> n.contains(",")).toList()) {
+            int at = all.toLowerCase(Locale.ROOT).indexOf(name.toLowerCase(Locale.ROOT));
+            if (at >= 0) all = all.substring(0, at) + name.replace(",", "") + all.substring(at + name.length());
+        }
+        return all;
+    }
+
+    /** Whether these words are one phrase that is known. */
+    boolean known(List<String> words) {
+        var bare = words.stream().filter(w -> !JotWords.ARTICLES.contains(w)).toList();
+        return meaning(String.join(" ", bare)) != null;
+    }
+
+    /** What a text says, by itself. */
+    Jot beside(String text) {
+        var sub = new Jot(library, own);
+        sub.words(new Clause(text));
+        return sub;
+    }
+
+    private void clause(Clause whole) {
+        if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this)) return;
+        if (Aside.compares(whole, this)) {
+            // Where it is compared is where the work is.
+            var sub = beside(whole.text);
+            sub.zones.forEach(zones::add);
+            structures.putAll(sub.structures);
+            nearby.addAll(sub.nearby);
+            if (sub.side != null) side = sub.side;
+            if (sub.position != null) position = sub.position;
+            return;
+        }
+        if (Aside.lies(whole, this)) return;
+        var own = Aside.otherHand(whole, this);
+        if (own.plain.isEmpty()) return;
+        // One stroke is one step: what is done after it is told beside it.
+        var another = stroke(own.plain);
+        if (another != null && technique != null && !weak && !another.equals(technique)) {
+            aside.add(own.text);
+            return;
+        }
+        words(Aside.until(Aside.why(Aside.meanwhile(own, this), this), this));
+    }
+
+    /** The stroke that a text names by itself; null where it names none, or only that the hand stays. */
+    private @Nullable Technique stroke(String text) {
+        var sub = beside(text);
+        return sub.weak ? null : sub.technique;
+    }
+
+    /** Takes a stroke: the first that is said is meant, and one that says only that the hand stays gives way. */
+    void stroke(Technique stroke, boolean stays) {
+        if (technique == null || weak && !stays) {
+            technique = stroke;
+            weak = stays;
+        } else if (!technique.equals(stroke) && !stays) aside.add(said);
+    }
+
+    private void words(Clause clause) {
+        var rest = Aside.laid(doses(" " + JotWords.numbered(clause.plain) + " ").strip(), this);
         var tokens = new ArrayList<String>();
-        var clause = new ArrayList<Boolean>();
-        boolean opens = true;
-        for (var word : rest.trim().split("\\s+"))
-            if (word.equals("\u0001")) opens = true;
-            else if (!word.isEmpty()) {
+        var articles = new ArrayList<String>();
+        var lead = "";
+        for (var word : rest.split("\\s+")) {
+            if (word.isEmpty()) continue;
+            if (JotWords.ARTICLES.contains(word)) lead += word + " ";
+            else {
                 tokens.add(word);
-                clause.add(opens);
-                opens = false;
+                articles.add(lead);
+                lead = "";
             }
+        }
         int lastUnknown = -2;
+        relation = Relation.ON;
         for (int at = 0; at < tokens.size(); ) {
             int used = 0;
-            int end = at + 1;
-            while (end < tokens.size() && !clause.get(end)) end++;
-            if (clause.get(at) && aside(tokens.subList(at, end))) {
-                aside.add(String.join(" ", tokens.subList(at, end)));
-                relation = Relation.ON;
-                at = end;
-                continue;
-            }
             for (int length = Math.min(longest, tokens.size() - at); length > 0 && used == 0; length--) {
                 var phrase = String.join(" ", tokens.subList(at, at + length));
                 var meaning = meaning(phrase);
+                if (meaning == null && length == 1 && !RELATIONS.containsKey(phrase) && !FILLERS.contains(phrase))
+                    meaning = misspelt(phrase);
                 if (meaning == null) continue;
-                var had = technique;
+                said = phrase;
+                // "Heel to ball" goes from the one to the other.
+                if (relation == Relation.ON
+                        && at + length < tokens.size()
+                        && RELATIONS.get(tokens.get(at + length)) == Relation.TO
+                        && JotWords.LANDMARKS.contains(phrase)) relation = Relation.FROM;
                 meaning.accept(this);
-                // "Gull press" is a name of its own, though a press is known.
-                if (technique != had && at - 1 == lastUnknown && !clause.get(at))
-                    strokes.put(unknown.size() - 1, phrase);
                 used = length;
             }
             var word = tokens.get(at);
-            if (used > 0) relation = Relation.ON;
-            else if (RELATIONS.containsKey(word)) {
+            if (used > 0) {
+                // "Between the navel and the hip bone" is near to both.
+                boolean both = related.equals("between")
+                        && at + used < tokens.size()
+                        && tokens.get(at + used).equals("and");
+                if (!both) relation = Relation.ON;
+            } else if (RELATIONS.containsKey(word)) {
                 related = word;
                 relation = RELATIONS.get(word);
             } else if (!FILLERS.contains(word)) {
-                together.add(at - 1 == lastUnknown && !clause.get(at));
-                unknown.add(word);
+                boolean together = at > 0 && at - 1 == lastUnknown;
+                this.together.add(together);
+                unknown.add((together ? articles.get(at) : "") + word);
                 lastUnknown = at;
-                relation = Relation.ON;
             }
             at += Math.max(1, used);
         }
     }
 
-    /** Words that open a clause about the client, or about what to do when. */
-    private static final Set<String> ASIDES =
-            Set.of("client", "ask", "stop", "let", "then", "if", "while", "because", "find", "clench", "push");
-
-    private static final Set<String> LIMB_WORDS = Set.of("foot", "arm", "knee", "knees", "hip", "leg");
-
-    /** What is said of a limb that lies or moves, after its name. */
-    private static final Set<String> LIES = Set.of(
-            "moved",
-            "bent",
-            "off",
-            "overhead",
-            "across",
-            "turned",
-            "on",
-            "over",
-            "hanging",
-            "straight",
-            "lifted",
-            "held");
-
-    /** Whether it opens with a phrase of several words that is known. */
-    private boolean known(List<String> clause) {
-        return IntStream.rangeClosed(2, Math.min(longest, clause.size()))
-                .anyMatch(n -> meaning(String.join(" ", clause.subList(0, n))) != null);
+    /** Whether a text names neither stroke, hand, place nor dose. */
+    boolean saysNothing(String text) {
+        var sub = beside(text);
+        return sub.technique == null && sub.tool == null && sub.seconds == null && sub.count == null && sub.placeless();
     }
 
-    /** Whether a clause is about something else than the stroke. */
-    private boolean aside(List<String> clause) {
-        if (clause.size() < 2) return clause.get(0).equals("clench");
-        if (LIMB_WORDS.contains(clause.get(0))) return LIES.contains(clause.get(1));
-        // "Push pull" is a stroke.
-        return ASIDES.contains(clause.get(0)) && !known(clause);
+    /** Whether a text names no place. */
+    boolean placeless(String text) {
+        return beside(text).placeless();
     }
 
-    private static final List<String> FILLERS =
-            List.of("the", "of", "on", "with", "and", "at", "for", "a", "in", "over", "along", "across");
+    private boolean placeless() {
+        return zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
+    }
+
+    /** Whether a text names a stroke or a hand. */
+    boolean strokeIn(String text) {
+        var sub = beside(text);
+        return sub.technique != null || sub.tool != null;
+    }
+
+    /** Keeps what is said of one thing in the teacher's own words. */
+    void own(DetailField field, String text) {
+        more.words.merge(field, text.strip(), (a, b) -> Aside.cut(a + "; " + b, Detail.MOST_WORDS));
+        more.words.computeIfPresent(field, (f, t) -> Aside.cut(t, Detail.MOST_WORDS));
+    }
+
+    private static final List<String> FILLERS = List.of(
+            "of", "on", "with", "and", "at", "for", "in", "over", "along", "across", "then", "it", "or", "go", "by",
+            "use", "using", "do", "work", "into", "per", "w", "&", "this", "that");
 
     private @Nullable Consumer<Jot> meaning(String phrase) {
         var meaning = known(phrase);
         if (meaning == null && phrase.length() > 3 && phrase.endsWith("s"))
             meaning = known(phrase.substring(0, phrase.length() - 1));
         if (meaning == null && phrase.length() > 2) meaning = known(phrase + "s");
+        if (meaning == null && phrase.length() > 4 && phrase.endsWith("ly"))
+            meaning = known(phrase.substring(0, phrase.length() - 2));
         if (meaning == null && phrase.length() > 4 && phrase.endsWith("ed")) {
             var stem = phrase.substring(0, phrase.length() - 2);
             meaning = known(stem);
@@ -352,6 +515,25 @@ public final class Jot {
                 meaning = known(stem.substring(0, stem.length() - 1));
         }
         return meaning;
+    }
+
+    /** A long word that is a letter or two off one that is known is that one, where only one is as near. */
+    private @Nullable Consumer<Jot> misspelt(String word) {
+        if (word.length() < 5 || !word.chars().allMatch(Character::isLetter)) return null;
+        int most = word.length() >= 9 ? 2 : 1;
+        var near = new TreeSet<String>();
+        int least = most + 1;
+        for (var words : List.of(own.keySet(), JotWords.EVERYWHERE.keySet()))
+            for (var known : words) {
+                if (known.length() < 5 || known.charAt(0) != word.charAt(0) || known.indexOf(' ') >= 0) continue;
+                int d = distance(word, known, least + 1);
+                if (d < least) near.clear();
+                if (d <= Math.min(least, most)) {
+                    near.add(known);
+                    least = d;
+                }
+            }
+        return near.size() == 1 ? known(near.first()) : null;
     }
 
     private @Nullable Consumer<Jot> known(String phrase) {
@@ -366,59 +548,64 @@ public final class Jot {
         return w.endsWith("?") ? SayKind.CHOICE : SayKind.EXPLAINS;
     }
 
-    /** Takes the doses out of the text and leaves the words. */
+    /** Takes the doses, the depth and the number out of the text and leaves the words. */
     private String doses(String text) {
         var rest = text;
+        rest = pull(NUMBER, rest, m -> {
+            var first = m.group(1) != null ? m.group(1) : m.group(3);
+            var last = m.group(1) != null ? m.group(2) : m.group(4);
+            int low = Integer.parseInt(first);
+            int high = last == null ? low : Integer.parseInt(last);
+            if (low <= high && high <= 10) band = new Band(low, high);
+        });
+        rest = ranges(rest);
         rest = pull(RATE, rest, m -> rate = Double.valueOf(m.group(1)));
         rest = pull(COUNTED, rest, m -> {
             count = whole(m.group(1));
             counted = switch (m.group(2).charAt(0)) {
-                case 'b' -> Dose.Kind.BREATHS;
+                case 'b', 'e', 'i' -> Dose.Kind.BREATHS;
                 case 'c' -> Dose.Kind.CYCLES;
-                case 'p' -> Dose.Kind.PASSES;
+                case 'p', 'g', 'l', 'r' -> m.group(2).startsWith("rep") ? counted : Dose.Kind.PASSES;
+                case 's' ->
+                    m.group(2).startsWith("str")
+                                    || m.group(2).startsWith("sw")
+                                    || m.group(2).startsWith("sl")
+                            ? Dose.Kind.PASSES
+                            : Dose.Kind.HOLDS;
                 default -> Dose.Kind.HOLDS;
             };
         });
         rest = pull(TIMES, rest, m -> count = whole(m.group(1) != null ? m.group(1) : m.group(2)));
         rest = pull(CLOCK, rest, m -> seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
         rest = pull(MINUTES, rest, m -> seconds = Double.parseDouble(m.group(1)) * 60);
-        rest = pull(SECONDS, rest, m -> seconds = Double.valueOf(m.group(1)));
+        rest = pull(SECONDS, rest, m -> {
+            seconds = Double.valueOf(m.group(1));
+            if (m.group(2) != null) counted = Dose.Kind.HOLDS;
+        });
         return pull(DEPTH, rest, m -> depth = Integer.valueOf(m.group(1)));
+    }
+
+    /** "8 to 10 s" is 9 s, and is told as it was said. */
+    private String ranges(String text) {
+        var m = RANGE.matcher(text);
+        if (!m.find()) return text;
+        aside.add(m.group().strip());
+        double middle = (Double.parseDouble(m.group(1)) + Double.parseDouble(m.group(2))) / 2;
+        var mean = m.group(3).matches("(?i)s|secs?|seconds?|m|mins?|minutes?") && middle != Math.rint(middle)
+                ? String.valueOf(middle)
+                : String.valueOf(Math.round(Math.floor(middle)));
+        return text.substring(0, m.start()) + " " + mean + " " + m.group(3) + text.substring(m.end());
     }
 
     private static int whole(String digits) {
         return digits.length() > 6 ? Integer.MAX_VALUE : Integer.parseInt(digits);
     }
 
-    private static String pull(Pattern pattern, String text, Consumer<Matcher> take) {
-        var m = Pattern.compile("(?<=\\s)(?:" + pattern.pattern() + ")(?=\\s)").matcher(text);
+    private static String pull(Pattern pattern, String text, Consumer<MatchResult> take) {
+        var m = pattern.matcher(text);
         if (!m.find()) return text;
-        take.accept(m);
-        return text.substring(0, m.start()) + text.substring(m.end());
-    }
-
-    /** "Three breaths" as 3 breaths. */
-    private static String counted(String text) {
-        var all = text.split(" ");
-        for (int i = 0; i < all.length - 1; i++) {
-            int number = NUMBERS.indexOf(all[i]);
-            if (number >= 0 && all[i + 1].matches("breaths?|holds?|passes|pass|times|cycles?|seconds?|minutes?"))
-                all[i] = String.valueOf(number + 1);
-        }
-        return String.join(" ", all);
-    }
-
-    private void refuse(int index) {
-        var word = unknown.get(index);
-        var stroke = strokes.get(index);
-        var near = nearest(
-                word,
-                Stream.concat(own.keySet().stream(), JotWords.EVERYWHERE.keySet().stream())
-                        .toList());
-        faults.add(new Fault(
-                "text",
-                stroke == null ? word : word + " " + stroke,
-                "is not known here" + (near == null ? "" : ". Maybe '" + near + "'")));
+        take.accept(m.toMatchResult());
+        return text.substring(0, m.start()) + " " + text.substring(m.end());
     }
 
     private static @Nullable String nearest(String word, Collection<String> known) {
@@ -434,42 +621,55 @@ public final class Jot {
         return best;
     }
 
-    /** Edits from one word to another (Levenshtein 1966), given up at {@code enough}. */
+    /** Edits from one word to another (Levenshtein 1966), two letters that changed places being one (Damerau 1964), given up at {@code enough}. */
     private static int distance(String a, String b, int enough) {
         if (Math.abs(a.length() - b.length()) >= enough) return enough;
+        var older = new int[b.length() + 1];
         var row = new int[b.length() + 1];
         for (int j = 0; j < row.length; j++) row[j] = j;
         for (int i = 1; i <= a.length(); i++) {
-            int corner = row[0];
-            row[0] = i;
-            for (int j = 1; j < row.length; j++) {
-                int up = row[j];
-                row[j] = Math.min(
-                        Math.min(row[j] + 1, row[j - 1] + 1), corner + (a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1));
-                corner = up;
+            var next = new int[b.length() + 1];
+            next[0] = i;
+            for (int j = 1; j < next.length; j++) {
+                int other = a.charAt(i - 1) == b.charAt(j - 1) ? 0 : 1;
+                next[j] = Math.min(Math.min(next[j - 1], row[j]) + 1, row[j - 1] + other);
+                if (i > 1 && j > 1 && a.charAt(i - 1) == b.charAt(j - 2) && a.charAt(i - 2) == b.charAt(j - 1))
+                    next[j] = Math.min(next[j], older[j - 2] + 1);
             }
+            older = row;
+            row = next;
         }
         return row[b.length()];
     }
 
     void zoned(Zone zone) {
         if (relation == Relation.ON) zones.add(zone);
-        else at(zone.label().replaceAll("\\s*\\(.*\\)", "").toLowerCase(Locale.ROOT), List.of(zone));
+        // Nobody works on the spine, but from it and beside it.
+        else at(said, zone == Zone.SPINE ? List.of(Zone.UPPER_BACK, Zone.LUMBAR) : List.of(zone));
     }
 
     void structure(String name, List<Structure> all) {
         if (relation == Relation.ON) structures.put(name, all);
-        else at(name, all.get(0).zones());
+        else at(said, all.get(0).zones());
     }
 
     void landmark(Landmark landmark) {
-        at(landmark.label(), landmark.zones());
+        if (relation == Relation.FROM && more.from == null) {
+            more.from = landmark;
+            nearby.add(landmark.zones());
+        } else if (relation == Relation.TO && more.to == null) {
+            more.to = landmark;
+            nearby.add(landmark.zones());
+        } else {
+            if (relation == Relation.ON) aside.add(said);
+            at(said, landmark.zones());
+        }
     }
 
-    /** A place that the stroke comes from, goes to or keeps near to. */
+    /** A place that the stroke comes from, goes to or keeps near to, which is no landmark. */
     void at(String name, List<Zone> in) {
-        if (relation == Relation.FROM && from == null) from = name;
-        else if (relation == Relation.TO && to == null) to = name;
+        if (relation == Relation.FROM) own(DetailField.FROM, name);
+        else if (relation == Relation.TO) own(DetailField.TO, name);
         else if (relation != Relation.ON) aside.add(related + " " + name);
         nearby.add(in);
     }
@@ -506,7 +706,14 @@ public final class Jot {
 
     /** What was understood; null where it names no stroke or no zone. */
     private @Nullable Step step(String id, @Nullable Step before) {
-        if (technique == null) technique = meant();
+        if (handNamed)
+            if (placeless() && limbNamed == null) zones.add(Zone.HAND);
+            else if (tool == null) tool = Tool.PALM;
+        // The arm on the therapist's lap is what is worked, where nothing else is named.
+        if (placeless() && limbNamed != null) words(new Clause(limbNamed));
+        if (placeless() && technique != null && technique.id().equals("ear-suction")) zones.add(Zone.EARS);
+        if (technique == null || weak) technique = meant(before, technique);
+        technique = technique == null || tool == null ? technique : forTool(technique, tool);
         structures.values().forEach(this::zone);
         var on = on(before);
         if (technique == null || on.isEmpty()) return null;
@@ -514,50 +721,117 @@ public final class Jot {
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
             if (on.stream().allMatch(z -> z.reachedIn(before.position()))) edit.position = before.position();
-            edit.stance = before.stance() == Stance.ON_TABLE ? Stance.LUNGE : before.stance();
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
-            if (before.sheet() != Sheet.COVERED) edit.sheet = before.sheet();
+            boolean same = on.stream().allMatch(z -> before.zones().contains(z));
+            if (same && before.sheet() != Sheet.COVERED && !before.settles() && lubricant == null)
+                edit.sheet = before.sheet();
             if (zones.isEmpty() && nearby.isEmpty() && !leg) edit.side = before.side();
         }
         var names = new ArrayList<String>(List.of(t.shortName()));
         structures.forEach(
                 (group, all) -> names.add(all.size() == 1 ? all.get(0).label().toLowerCase(Locale.ROOT) : group));
-        edit.name = String.join(", ", names);
+        edit.name = Aside.cut(String.join(", ", names), 200);
         if (tool != null) {
             edit.tool = tool;
             edit.hand = hand;
+        } else if (same && before != null) {
+            edit.tool = before.tool();
+            edit.hand = before.hand();
         }
+        if (otherSide) edit.side = other(before == null ? Sides.EACH : before.side());
         if (side != null) edit.side = side;
         // What is not said is never deeper than a site bears.
+        int most = on.stream()
+                .flatMap(z -> z.ceiling().stream())
+                .mapToInt(Zone.Ceiling::high)
+                .min()
+                .orElse(5);
         edit.depth = depth != null
                 ? depth
-                : Math.min(
-                        edit.depth,
-                        on.stream()
-                                .flatMap(z -> z.ceiling().stream())
-                                .mapToInt(Zone.Ceiling::high)
-                                .min()
-                                .orElse(5));
+                : deeper != 0 && before != null
+                        ? Math.max(1, Math.min(5, before.depth() + deeper))
+                        : Math.min(edit.depth, most);
+        edit.band = band;
         if (sheet != null) edit.sheet = sheet;
         if (edit.sheet != Sheet.OPEN && on.stream().anyMatch(z -> z.unit().draped())) edit.lubricant = Lubricant.DRY;
         if (lubricant != null) edit.lubricant = lubricant;
+        if (seatedAtHead() && position == null && on.stream().allMatch(z -> z.reachedIn(Position.SUPINE)))
+            edit.position = Position.SUPINE;
+        if (more.limb.contains(Limb.ANKLE_ON_SHOULDER)) edit.position = Position.SUPINE;
         if (position != null) edit.position = position;
+        if (sideLying) edit.position = edit.side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT;
         if (phase != null) edit.phase = phase;
         if (importance != null) edit.importance = importance;
         edit.direction = direction;
         if (direction == null && on.stream().allMatch(z -> LIMBS.contains(z.unit()))) edit.direction = updown;
+        edit.usual();
         if (stands != null) edit.stands = stands;
-        edit.from = from;
-        edit.to = to;
+        if (stance != null) edit.stance = stance;
+        edit.care.addAll(care);
         edit.say = new ArrayList<>(say);
         edit.dose = dose(t);
+        if (effort != null) edit.effort = effort;
+        else if (edit.effort == Technique.Effort.PASSIVE) edit.effort = takesPart();
+        edit.detail = said(edit);
         return edit.step();
+    }
+
+    /** The head is held, turned or let sink from behind it: then the client lies on the back. */
+    private boolean seatedAtHead() {
+        return behindTheHead
+                || stands == Stands.HEAD
+                || more.otherHand == OtherHand.CRADLES_THE_HEAD
+                || more.limb.contains(Limb.HEAD_TURNED)
+                || more.limb.contains(Limb.HEAD_TILTED)
+                || technique != null
+                        && (technique.stroke() == Stroke.STRETCH || technique.stroke() == Stroke.RANGE_OF_MOTION)
+                        && zones.isEmpty()
+                        && nearby.stream().anyMatch(z -> z.contains(Zone.NECK_BACK));
+    }
+
+    private static Sides other(Sides side) {
+        return switch (side) {
+            case LEFT -> Sides.RIGHT;
+            case RIGHT -> Sides.LEFT;
+            default -> side;
+        };
+    }
+
+    /** What the client does, out of the pattern. */
+    private Technique.Effort takesPart() {
+        var does = more.part.stream().map(ClientPart::does).toList();
+        if (does.contains(ClientPart.Does.MOVES_TISSUE_ASIDE)) return Technique.Effort.MOVES_ASIDE;
+        if (does.contains(ClientPart.Does.PUSHES)) return Technique.Effort.RESISTED;
+        if (does.stream().anyMatch(ClientPart.Does::active)) return Technique.Effort.ACTIVE;
+        if (does.stream().anyMatch(ClientPart.Does::breath) || counted == Dose.Kind.BREATHS)
+            return Technique.Effort.BREATH;
+        return Technique.Effort.PASSIVE;
+    }
+
+    private Detail said(StepEdit edit) {
+        for (var all : structures.values())
+            for (var s : all)
+                if (more.structures.size() < Detail.MOST_STRUCTURES && !more.structures.contains(s))
+                    more.structures.add(s);
+        if (more.part.size() > Detail.MOST_PARTS) more.part = more.part.subList(0, Detail.MOST_PARTS);
+        if (more.instead.size() > Detail.MOST_BRANCHES) more.instead = more.instead.subList(0, Detail.MOST_BRANCHES);
+        if (until != null) more.end = new End(until, capped && seconds != null && seconds > 0 ? seconds : null);
+        if (bolster)
+            more.props.add(edit.position == Position.PRONE ? Prop.BOLSTER_UNDER_ANKLES : Prop.BOLSTER_UNDER_KNEES);
+        var left = note();
+        more.note = left.isEmpty() ? null : Aside.cut(String.join("; ", left), Detail.MOST_NOTE);
+        return more.detail();
     }
 
     /** Where something that was named lies: in a zone that was said, if it lies in one of those; else where it is worked. */
     private void zone(List<Structure> named) {
         if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(zones::contains))) return;
-        var first = named.stream().map(s -> s.zones().get(0)).toList();
+        // From outside, unless the inside is said.
+        var first = named.stream()
+                .map(s -> s.zones().get(0) == Zone.INSIDE_MOUTH && s.zones().size() > 1
+                        ? s.zones().get(1)
+                        : s.zones().get(0))
+                .toList();
         // A group is worked where all of it lies, such as the adductors at the inner thigh and not in the groin.
         first.stream()
                 .filter(z -> named.stream().allMatch(s -> s.zones().contains(z)))
@@ -565,13 +839,52 @@ public final class Jot {
                 .ifPresentOrElse(zones::add, () -> zones.addAll(first));
     }
 
-    /** What is meant where no stroke is named: by the dose, else by the hand; null where neither says. */
-    private @Nullable Technique meant() {
-        if (counted == Dose.Kind.BREATHS) return library.toUse("breath-hold");
-        if (tool == null) return null;
-        if (counted == Dose.Kind.HOLDS || untilSoft)
+    /** What is meant where no stroke is named, or only that the hand stays: by the dose, else by the hand; null where neither says. */
+    private @Nullable Technique meant(@Nullable Step before, @Nullable Technique stays) {
+        boolean way = updown != null || more.from != null || more.to != null;
+        if (stays != null) {
+            if (tool != null && tool.pointed() && counted != Dose.Kind.BREATHS) return library.toUse("trigger-point");
+            if (more.part.stream()
+                            .anyMatch(p ->
+                                    p.does() == ClientPart.Does.BREATHES_OUT || p.does() == ClientPart.Does.BREATHES_IN)
+                    && phase != Phase.SETTLE) return library.toUse("breath-hold");
+            if (tool == null || tool == Tool.PALM || counted == Dose.Kind.BREATHS) return stays;
             return library.toUse(tool.pointed() ? "trigger-point" : "static-press");
+        }
+        if (counted == Dose.Kind.BREATHS || breathed() && tool != null && seconds == null && count == null && !way)
+            return library.toUse("breath-hold");
+        if (comparing != null)
+            return library.toUse(
+                    more.compares != null && more.compares.what().contains(Comparison.What.RANGE)
+                            ? "range-of-motion"
+                            : "still-hold");
+        if (tool == null) return (same || deeper != 0) && before != null ? before.technique() : null;
+        if (counted == Dose.Kind.HOLDS || until == End.When.SOFTENS || until == End.When.NUMBER_FALLS)
+            return library.toUse(tool.pointed() ? "trigger-point" : "static-press");
+        if (tool == Tool.FINGER_PADS && (counted == Dose.Kind.PASSES || way)) return library.toUse("effleurage");
         return usual(tool);
+    }
+
+    /** The stroke as the hand that is said gives it. */
+    private Technique forTool(Technique t, Tool tool) {
+        return switch (t.id()) {
+            case "effleurage" ->
+                switch (tool) {
+                    case LOOSE_FIST, KNUCKLES -> library.toUse("fist-glide");
+                    case FOREARM, ELBOW -> library.toUse("forearm-glide");
+                    default -> t;
+                };
+            case "lifting" -> "interlaced palms".equals(hand) ? library.toUse("interlaced-squeeze") : t;
+            case "stripping-fingers" ->
+                tool == Tool.SUPPORTED_THUMB || tool == Tool.BARE_THUMB ? library.toUse("stripping-thumb") : t;
+            case "stripping-thumb" ->
+                tool == Tool.REINFORCED_FINGERS || tool == Tool.FINGER_PADS ? library.toUse("stripping-fingers") : t;
+            default -> t;
+        };
+    }
+
+    private boolean breathed() {
+        return more.part.stream().anyMatch(p -> p.does().breath());
     }
 
     private Technique usual(Tool tool) {
@@ -582,7 +895,7 @@ public final class Jot {
                     case REINFORCED_FINGERS -> "stripping-fingers";
                     case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
                     case FINGER_PADS -> "circular-friction";
-                    case PINCER -> "skin-rolling";
+                    case PINCER -> "lifting";
                     case HEEL_OF_HAND -> "broadening";
                     case PALM -> "effleurage";
                 });
@@ -591,15 +904,29 @@ public final class Jot {
     /** Seconds with a count are that long each; a count alone changes how many of the usual ones. */
     private Dose dose(Technique t) {
         var usual = t.dose();
-        if (untilSoft) return Dose.untilSoft(seconds != null ? seconds : 90);
+        if (until == End.When.SOFTENS && count == null) return Dose.untilSoft(seconds != null ? seconds : 90);
         if (counted == Dose.Kind.BREATHS) return new Dose(Dose.Kind.BREATHS, seconds, count, null);
         if (counted == Dose.Kind.CYCLES || usual.kind() == Dose.Kind.CYCLES && rate != null)
             return new Dose(
                     Dose.Kind.CYCLES,
                     null,
-                    count != null ? count : usual.count(),
+                    count != null
+                            ? count
+                            : seconds != null && rate != null
+                                    ? (Integer) (int) Math.round(seconds * rate)
+                                    : usual.count(),
                     rate != null ? rate : usual.perSecond() != null ? usual.perSecond() : Double.valueOf(1));
-        if (count == null) return seconds == null ? usual : Dose.seconds(seconds);
+        // What the client pushes is what is held.
+        if (seconds == null && t.stroke() == Stroke.CONTRACT_RELAX)
+            for (var p : more.part) if (seconds == null && p.seconds() != null) seconds = p.seconds();
+        if (count == null && t.stroke() == Stroke.CONTRACT_RELAX)
+            for (var p : more.part) if (count == null && p.times() != null) count = p.times();
+        if (count == null)
+            return seconds == null
+                    ? usual
+                    : t.stroke() == Stroke.CONTRACT_RELAX
+                            ? Dose.holds(usual.count() == null ? 3 : usual.count(), seconds)
+                            : Dose.seconds(seconds);
         boolean holds = counted == Dose.Kind.HOLDS
                 || counted == null
                         && (usual.kind() == Dose.Kind.HOLDS

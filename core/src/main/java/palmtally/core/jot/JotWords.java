@@ -1,18 +1,23 @@
 package palmtally.core.jot;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Care;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Lubricant;
@@ -21,7 +26,15 @@ import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Saying;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.sequence.detail.Manner;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.sequence.detail.Pace;
+import palmtally.core.technique.HandName;
+import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
@@ -32,8 +45,12 @@ import palmtally.core.technique.Tool;
 final class JotWords {
     private JotWords() {}
 
-    static final Map<String, Consumer<Jot>> EVERYWHERE = everywhere();
-    static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
+    /** Words that a phrase is found without. */
+    static final Set<String> ARTICLES =
+            Set.of("the", "a", "an", "their", "his", "her", "your", "my", "its", "is", "are");
+
+    /** Names of landmarks. */
+    static final Set<String> LANDMARKS = new HashSet<>();
 
     private static Map<String, Consumer<Jot>> everywhere() {
         var words = new LinkedHashMap<String, Consumer<Jot>>();
@@ -43,13 +60,19 @@ final class JotWords {
                             Stream.of(structure.label(), structure.latin(), structure.toString()),
                             structure.also().stream())
                     .forEach(n -> {
-                        var all = named.computeIfAbsent(plain(n), k -> new ArrayList<>());
+                        var all = named.computeIfAbsent(bare(plain(n)), k -> new ArrayList<>());
                         if (!all.contains(structure)) all.add(structure);
                     });
         for (var landmark : Landmark.values())
             Stream.concat(Stream.of(landmark.label(), landmark.latin(), landmark.toString()), landmark.also().stream())
+                    .flatMap(JotWords::variants)
                     .forEach(n -> put(words, n, q -> q.landmark(landmark)));
-        named.forEach((name, all) -> words.put(name, q -> q.structure(name, all)));
+        put(words, "hip bone", q -> q.landmark(Landmark.HIP_SPINE_FRONT));
+        put(words, "ball", q -> q.landmark(Landmark.BALL_OF_FOOT));
+        put(words, "outer knee", q -> q.landmark(Landmark.KNEE_OUTER));
+        var landmarks = Map.copyOf(words);
+        LANDMARKS.addAll(words.keySet());
+        named.forEach((name, all) -> place(words, landmarks, name, q -> q.structure(name, all)));
         for (var tool : Tool.values()) {
             Consumer<Jot> set = q -> q.tool = tool;
             put(words, tool.label(), set);
@@ -58,34 +81,419 @@ final class JotWords {
         put(words, "thumb", q -> q.tool = Tool.SUPPORTED_THUMB);
         put(words, "fist", q -> q.tool = Tool.LOOSE_FIST);
         put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
-        put(words, "heel", q -> q.tool = Tool.HEEL_OF_HAND);
         for (var zone : Zone.values()) {
             Consumer<Jot> set = q -> q.zoned(zone);
-            put(words, zone.toString(), set);
+            place(words, landmarks, zone.toString(), set);
             var label = zone.label();
-            put(words, label.replaceAll("\\s*\\(.*\\)", ""), set);
+            place(words, landmarks, label.replaceAll("\\s*\\(.*\\)", ""), set);
             var inside = Pattern.compile("\\(([^)]*)\\)").matcher(label);
-            if (inside.find()) put(words, inside.group(1), set);
+            if (inside.find()) place(words, landmarks, inside.group(1), set);
         }
-        everyday().forEach((zone, names) -> names.forEach(n -> put(words, n, q -> q.zoned(zone))));
-        put(words, "glide", q -> q.technique = q.library.toUse("effleurage"));
-        put(words, "friction", q -> q.technique = q.library.toUse("circular-friction"));
+        everyday().forEach((zone, names) -> names.forEach(n -> place(words, landmarks, n, q -> q.zoned(zone))));
+        put(words, "glide", q -> q.stroke(q.library.toUse("effleurage"), false));
+        put(words, "friction", q -> q.stroke(q.library.toUse("circular-friction"), false));
         for (var spread : List.of("spread", "sweep", "skim", "stroke"))
-            put(words, spread, q -> q.technique = q.library.toUse("effleurage"));
-        put(words, "rock", q -> q.technique = q.library.toUse("rocking"));
-        put(words, "shake", q -> q.technique = q.library.toUse("shaking"));
+            put(words, spread, q -> q.stroke(q.library.toUse("effleurage"), false));
+        var strokes = new LinkedHashMap<String, List<String>>();
+        strokes.put(
+                "effleurage",
+                List.of(
+                        "long stroke",
+                        "long strokes",
+                        "sweeping",
+                        "sweeping strokes",
+                        "gliding",
+                        "slide",
+                        "sliding",
+                        "smooth",
+                        "smoothing",
+                        "fan",
+                        "fanning",
+                        "drain",
+                        "draining",
+                        "milk",
+                        "milking",
+                        "skimming",
+                        "effleurages",
+                        "connecting stroke",
+                        "connecting strokes",
+                        "stroking",
+                        "iron",
+                        "ironing",
+                        "wipe down",
+                        "apply oil",
+                        "spread oil",
+                        "oil"));
+        strokes.put("petrissage", List.of("knead", "kneads", "petrissaging", "squeeze and lift", "work dough"));
+        strokes.put("wringing", List.of("wring", "twist", "twisting", "wrings"));
+        strokes.put(
+                "lifting",
+                List.of(
+                        "pick up",
+                        "picking up",
+                        "pinch and lift",
+                        "grasp and lift",
+                        "squeezing",
+                        "squeezes",
+                        "grasp",
+                        "pluck",
+                        "lifted"));
+        strokes.put("broadening", List.of("broaden", "spread muscle", "open muscle", "broadening"));
+        strokes.put(
+                "static-press",
+                List.of(
+                        "sustained pressure",
+                        "static pressure",
+                        "hold pressure",
+                        "press and hold",
+                        "pressing",
+                        "lean and hold",
+                        "sustained press",
+                        "ischaemic press"));
+        strokes.put(
+                "compression",
+                List.of(
+                        "compressions",
+                        "compress",
+                        "pump",
+                        "pumping",
+                        "press and release",
+                        "rhythmic pressing",
+                        "palm presses",
+                        "palming",
+                        "presses"));
+        strokes.put(
+                "trigger-point",
+                List.of(
+                        "trigger point",
+                        "trigger points",
+                        "tp",
+                        "trp",
+                        "tps",
+                        "point pressure",
+                        "press the point",
+                        "press points",
+                        "ischemic compression",
+                        "ischaemic compression",
+                        "point work",
+                        "tender point",
+                        "tender points",
+                        "knot",
+                        "knots"));
+        strokes.put(
+                "stripping-fingers",
+                List.of("strips", "stripped", "deep stroking", "lengthening stroke", "deep glide with fingers"));
+        strokes.put(
+                "circular-friction",
+                List.of(
+                        "circle",
+                        "circling",
+                        "small circles",
+                        "circular",
+                        "circular frictions",
+                        "frictions",
+                        "rub",
+                        "rubbing",
+                        "finger circles",
+                        "thumb circles",
+                        "make circles"));
+        strokes.put(
+                "cross-fibre",
+                List.of(
+                        "cross fiber",
+                        "cross fibre",
+                        "cross fibre friction",
+                        "cross fiber friction",
+                        "transverse friction",
+                        "cross frictions",
+                        "xff",
+                        "deep transverse friction",
+                        "dtf",
+                        "strum",
+                        "strumming",
+                        "friction across",
+                        "friction across fibres"));
+        strokes.put(
+                "skin-rolling",
+                List.of("roll skin", "skin roll", "skin rolls", "pinch and roll", "lift and roll", "roll the tissue"));
+        strokes.put(
+                "fascia-indirect",
+                List.of(
+                        "indirect fascial spread",
+                        "fascial hold",
+                        "myofascial hold",
+                        "cross hand release",
+                        "crossed hands stretch",
+                        "crossed hands",
+                        "indirect release"));
+        strokes.put(
+                "fascia-direct",
+                List.of(
+                        "direct fascial spread",
+                        "fascial glide",
+                        "myofascial release",
+                        "myofascial spread",
+                        "fascial spread",
+                        "shear",
+                        "shearing",
+                        "fascia spread",
+                        "fascia glide",
+                        "mfr"));
+        strokes.put(
+                "pin-lengthen",
+                List.of(
+                        "pin and lengthen",
+                        "active release",
+                        "pin and open",
+                        "pin and active movement",
+                        "pin",
+                        "lock and lengthen"));
+        strokes.put(
+                "pin-lengthen-passive", List.of("pin and stretch", "soft tissue release", "str", "lock and stretch"));
+        strokes.put(
+                "contract-relax",
+                List.of(
+                        "contract relax",
+                        "pnf",
+                        "met",
+                        "muscle energy",
+                        "post isometric relaxation",
+                        "pir",
+                        "hold relax",
+                        "push and release",
+                        "push and let go"));
+        strokes.put(
+                "range-of-motion",
+                List.of(
+                        "rom",
+                        "prom",
+                        "passive movement",
+                        "passive movements",
+                        "passive rom",
+                        "mobilise",
+                        "mobilize",
+                        "circumduct",
+                        "circumduction",
+                        "move the joint",
+                        "joint circles",
+                        "rotating",
+                        "rotation"));
+        strokes.put(
+                "range-of-motion-active", List.of("arom", "active rom", "active range of motion", "active movements"));
+        strokes.put(
+                "range-of-motion-resisted",
+                List.of("rrom", "resisted movement", "resisted rom", "resisted range of motion"));
+        strokes.put("stretch", List.of("stretching", "lengthening", "stretches", "elongate", "side bend stretch"));
+        strokes.put(
+                "traction",
+                List.of(
+                        "pull",
+                        "gentle pull",
+                        "decompress",
+                        "distract",
+                        "distraction",
+                        "tractioning",
+                        "long traction"));
+        strokes.put(
+                "joint-glide", List.of("joint glide", "joint play", "glide the joint", "mobilisation", "mobilization"));
+        strokes.put(
+                "tapotement",
+                List.of(
+                        "tap",
+                        "tapping",
+                        "drum",
+                        "drumming",
+                        "percuss",
+                        "percussion",
+                        "hack",
+                        "hacking",
+                        "pummel",
+                        "pummelling",
+                        "beat",
+                        "pincement"));
+        strokes.put("cupping-hands", List.of("clap", "clapping", "cup", "cupping", "cupped hands"));
+        strokes.put(
+                "shaking",
+                List.of("shake", "shake out", "jiggle", "jiggling", "vibrate", "vibration", "vibrating", "tremble"));
+        strokes.put(
+                "rocking",
+                List.of(
+                        "rock",
+                        "rocks",
+                        "jostle",
+                        "jostling",
+                        "rocking",
+                        "roll the leg",
+                        "roll leg",
+                        "roll leg side to side"));
+        strokes.put(
+                "still-hold",
+                List.of(
+                        "still hold",
+                        "hold still",
+                        "hands on",
+                        "hands still",
+                        "cradle",
+                        "cradling",
+                        "settle",
+                        "contact",
+                        "resting hands",
+                        "just hold",
+                        "palms rest",
+                        "rests",
+                        "lay hands"));
+        strokes.put(
+                "feather",
+                List.of(
+                        "feathering",
+                        "feather strokes",
+                        "featherlight",
+                        "nerve strokes",
+                        "brush",
+                        "brushing",
+                        "fingertip brushing",
+                        "brush off",
+                        "feather light strokes"));
+        strokes.put("raking", List.of("rake", "raking", "comb", "combing", "rakes"));
+        strokes.put("hooking", List.of("hook", "hook under", "curl under", "scoop under", "hook in"));
+        strokes.put("peeling", List.of("peel", "peel away", "peel off"));
+        strokes.put("sawing", List.of("saw", "sawing", "forearm sawing"));
+        strokes.put("fulling", List.of("full", "fulling"));
+        strokes.put("ringing", List.of("ring around", "ring round", "rings around"));
+        strokes.put(
+                "parting",
+                List.of("part", "parting", "part the tissue", "spread apart", "parting fingertips", "separate"));
+        strokes.put(
+                "interlaced-squeeze",
+                List.of("interlaced squeeze", "interlace and squeeze", "interlaced fingers", "interlaced palms"));
+        strokes.put("sacral-press", List.of("press along the edge of the sacrum"));
+        strokes.put(
+                "heat",
+                List.of("heat", "heat pack", "hot towel", "warm towel", "hot towels", "moist heat", "warm compress"));
+        strokes.put("cold-pack", List.of("cold", "ice pack", "cool pack", "cold compress", "gel pack"));
+        strokes.put("ice", List.of("ice", "ice cup", "ice cube", "icing", "cold cup", "ice it"));
+        strokes.put("ear-suction", List.of("suction", "ear suction"));
+        strokes.put("reset-strokes", List.of("reset", "plus minus strokes", "reset strokes"));
+        strokes.put(
+                "pulling",
+                List.of(
+                        "alternate pulling",
+                        "pull up alternately",
+                        "shingle",
+                        "pull hand over hand",
+                        "alternate pulls"));
+        strokes.put("push-pull", List.of("push and pull", "push pull"));
+        strokes.put("shoulder-loop", List.of("loop over the shoulder", "looping stroke", "loops"));
+        strokes.put("skin-bend", List.of("s bend", "c bend", "s bends", "bend the skin"));
+        strokes.forEach((id, names) -> names.forEach(n -> put(words, n, q -> {
+            // Who says only that oil is spread glides; who said a stroke before keeps it.
+            if (q.technique == null || !n.contains("oil")) q.stroke(q.library.toUse(id), id.equals("still-hold"));
+            if (n.contains("oil")) q.lubricant = Lubricant.OIL;
+        })));
+        put(words, "rock", q -> q.stroke(q.library.toUse("rocking"), false));
+        put(words, "shake", q -> q.stroke(q.library.toUse("shaking"), false));
         for (var lift : List.of("lift", "lifting", "pick up"))
-            put(words, lift, q -> q.technique = q.library.toUse("lifting"));
-        put(words, "squeeze", q -> q.technique = q.library.toUse("lifting"));
-        put(words, "press", q -> q.technique = q.library.toUse("static-press"));
-        put(words, "rest", q -> q.technique = q.library.toUse("still-hold"));
-        put(words, "resting", q -> q.technique = q.library.toUse("still-hold"));
-        put(words, "circles", q -> q.technique = q.library.toUse("circular-friction"));
-        put(words, "pin", q -> q.technique = q.library.toUse("pin-lengthen"));
-        put(words, "rotate", q -> q.technique = q.library.toUse("range-of-motion"));
-        put(words, "cold cup", q -> q.technique = q.library.toUse("ice"));
+            put(words, lift, q -> q.stroke(q.library.toUse("lifting"), false));
+        put(words, "squeeze", q -> q.stroke(q.library.toUse("lifting"), false));
+        put(words, "press", q -> q.stroke(q.library.toUse("static-press"), false));
+        put(words, "rest", q -> q.stroke(q.library.toUse("still-hold"), true));
+        put(words, "resting", q -> q.stroke(q.library.toUse("still-hold"), true));
+        put(words, "circles", q -> q.stroke(q.library.toUse("circular-friction"), false));
+        put(words, "pin", q -> q.stroke(q.library.toUse("pin-lengthen"), false));
+        put(words, "rotate", q -> q.stroke(q.library.toUse("range-of-motion"), false));
+        put(words, "cold cup", q -> q.stroke(q.library.toUse("ice"), false));
+        put(words, "heel", q -> {
+            if (q.relation == Jot.Relation.ON) q.tool = Tool.HEEL_OF_HAND;
+            else q.landmark(Landmark.HEEL);
+        });
+        for (var aside : List.of("chest drape first", "chest drape", "drape first"))
+            put(words, aside, q -> q.aside.add(aside));
+        for (var aside : List.of("two heads", "heads")) put(words, aside, q -> q.aside.add(aside));
+        all(
+                words,
+                q -> q.tool = Tool.PALM,
+                "palms",
+                "flat hand",
+                "flat hands",
+                "whole hand",
+                "soft hands",
+                "warm hands");
+        all(words, q -> q.handNamed = true, "hand", "hands");
+        all(
+                words,
+                q -> q.tool = Tool.FINGER_PADS,
+                "pads",
+                "flat pads",
+                "finger tips",
+                "soft fingers",
+                "flat finger pads",
+                "finger pad",
+                "fingerpads",
+                "one finger",
+                "two fingers",
+                "three fingers",
+                "four fingers",
+                "index finger");
+        all(
+                words,
+                q -> q.tool = Tool.SUPPORTED_THUMB,
+                "thumbs",
+                "double thumbs",
+                "thumb on thumb",
+                "reinforced thumb",
+                "reinforced thumbs",
+                "braced thumb",
+                "both thumbs");
+        all(words, q -> q.tool = Tool.BARE_THUMB, "bare thumbs", "single thumb", "unsupported thumb");
+        all(words, q -> q.tool = Tool.LOOSE_FIST, "fists", "soft fist", "soft fists", "both fists");
+        all(
+                words,
+                q -> q.tool = Tool.FOREARM,
+                "forearms",
+                "soft forearm",
+                "fleshy forearm",
+                "both forearms",
+                "flat forearm",
+                "ulna");
+        all(words, q -> q.tool = Tool.ELBOW, "point of elbow", "elbow tip", "olecranon");
+        all(
+                words,
+                q -> q.tool = Tool.HEEL_OF_HAND,
+                "heels of hands",
+                "heel of hand",
+                "heels",
+                "palm heel",
+                "heel of palm");
+        all(
+                words,
+                q -> q.tool = Tool.REINFORCED_FINGERS,
+                "doubled fingers",
+                "stacked fingers",
+                "fingers reinforced",
+                "fingers on fingers",
+                "braced fingers");
+        all(
+                words,
+                q -> q.tool = Tool.PINCER,
+                "pincer",
+                "pinch",
+                "thumb and fingers",
+                "thumb and finger",
+                "finger and thumb",
+                "fingers and thumb",
+                "c grip",
+                "pinch grip",
+                "between thumb and fingers",
+                "between thumb and finger");
+        all(words, q -> q.tool = Tool.KNUCKLES, "knuckle");
+        for (var hand : HandName.TAUGHT)
+            put(words, hand.name(), q -> {
+                q.tool = hand.like();
+                q.hand = hand.name();
+            });
         put(words, "palms", q -> q.tool = Tool.PALM);
         put(words, "flat fingers", q -> q.tool = Tool.FINGER_PADS);
+        put(words, "flat fingertips", q -> q.tool = Tool.FINGER_PADS);
         put(words, "fingertips", q -> q.tool = Tool.FINGER_PADS);
         put(words, "gently", q -> q.depth = 1);
         put(words, "gentle", q -> q.depth = 1);
@@ -100,41 +508,42 @@ final class JotWords {
         put(words, "leg", q -> q.leg());
         put(words, "whole leg", q -> q.leg());
         put(words, "head", q -> q.nearby.add(List.of(Zone.NECK_BACK)));
-        for (var there : List.of("seated at the head", "sit at the head", "at the head", "at the head end"))
-            put(words, there, q -> q.stands = Stands.HEAD);
+        for (var there : List.of(
+                "seated at the head",
+                "sit at the head",
+                "at the head",
+                "at the head end",
+                "from the head",
+                "from the head end",
+                "standing at the head",
+                "stand at the head",
+                "behind the head")) put(words, there, q -> q.stands = Stands.HEAD);
         put(words, "at the foot end", q -> q.stands = Stands.FOOT);
-        put(words, "of the fingers", q -> q.zoned(Zone.HAND));
+        put(words, "of fingers", q -> q.handNamed = true);
         put(words, "between finger and thumb", q -> q.tool = Tool.PINCER);
         put(words, "between fingers", q -> q.tool = Tool.PINCER);
         put(words, "asked", q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
-        for (var aside : List.of("both hands", "two hands", "out breath", "in breath", "two heads", "heads"))
-            put(
-                    words,
-                    aside,
-                    q -> q.aside.add(
-                            aside.replace("out breath", "on the out-breath").replace("in breath", "on the in-breath")));
         put(words, "elbow", q -> {
             if (q.relation == Jot.Relation.ON) q.tool = Tool.ELBOW;
             else q.at("elbow", List.of(Zone.ELBOW_INSIDE));
         });
         put(words, "pelvis", q -> q.zoned(Zone.SACRUM));
-        put(words, "strip", q -> q.technique = q.library.toUse("stripping-fingers"));
-        put(words, "stripping", q -> q.technique = q.library.toUse("stripping-fingers"));
-        put(words, "point", q -> q.technique = q.library.toUse("trigger-point"));
-        put(words, "kneading", q -> q.technique = q.library.toUse("petrissage"));
-        put(words, "hold", q -> q.technique = q.library.toUse("still-hold"));
-        put(words, "thumb strip", q -> q.technique = q.library.toUse("stripping-thumb"));
+        put(words, "strip", q -> q.stroke(q.library.toUse("stripping-fingers"), false));
+        put(words, "stripping", q -> q.stroke(q.library.toUse("stripping-fingers"), false));
+        put(words, "point", q -> q.stroke(q.library.toUse("trigger-point"), false));
+        put(words, "kneading", q -> q.stroke(q.library.toUse("petrissage"), false));
+        put(words, "hold", q -> q.stroke(q.library.toUse("still-hold"), true));
+        put(words, "thumb strip", q -> q.stroke(q.library.toUse("stripping-thumb"), false));
         each(words, Sides.values(), (q, v) -> q.side = v);
         put(words, "l", q -> q.side = Sides.LEFT);
         put(words, "r", q -> q.side = Sides.RIGHT);
         put(words, "both sides", q -> q.side = Sides.EACH);
         put(words, "each side", q -> q.side = Sides.EACH);
         each(words, Position.values(), (q, v) -> q.position = v);
-        put(words, "side-lying", q -> q.position = Position.SIDE_LEFT);
         each(words, Phase.values(), (q, v) -> q.phase = v);
         put(words, "flush", q -> {
             q.phase = Phase.FLUSH;
-            if (q.technique == null) q.technique = q.library.toUse("effleurage");
+            if (q.technique == null) q.stroke(q.library.toUse("effleurage"), false);
         });
         each(words, Importance.values(), (q, v) -> q.importance = v);
         each(words, Lubricant.values(), (q, v) -> q.lubricant = v);
@@ -148,9 +557,359 @@ final class JotWords {
             put(words, depths.get(d), q -> q.depth = at);
         }
         put(words, "medium", q -> q.depth = 3);
-        put(words, "until soft", q -> q.untilSoft = true);
-        put(words, "until it softens", q -> q.untilSoft = true);
+        put(words, "very light", q -> q.depth = 1);
+        put(words, "superficial", q -> q.depth = 1);
+        put(words, "very firm", q -> q.depth = 5);
+        put(words, "deeper", q -> q.deeper = 1);
+        put(words, "firmer", q -> q.deeper = 1);
+        put(words, "lighter", q -> q.deeper = -1);
+        said(words);
         return words;
+    }
+
+    /** What is said of hands, therapist, pace and the fibre, and of the rest of a step. */
+    private static void said(Map<String, Consumer<Jot>> words) {
+        all(words, q -> q.more.otherHand = OtherHand.WORKS_TOGETHER, "both hands", "two hands", "hands together");
+        all(
+                words,
+                q -> q.more.otherHand = OtherHand.WORKS_ALTERNATELY,
+                "hand over hand",
+                "alternate hands",
+                "alternating hands",
+                "alternating",
+                "alternately",
+                "hands alternate",
+                "one hand after the other",
+                "hand after hand");
+        all(
+                words,
+                q -> q.more.otherHand = OtherHand.WORKS_OPPOSITE,
+                "hands opposite",
+                "both hands opposite",
+                "hands opposite each other",
+                "opposing hands",
+                "in opposite directions",
+                "opposite directions",
+                "hands apart");
+        all(
+                words,
+                q -> q.more.otherHand = OtherHand.REINFORCES,
+                "reinforced",
+                "hand on hand",
+                "one hand on other",
+                "hand on top",
+                "reinforced by other hand",
+                "doubled");
+        all(words, q -> q.more.otherHand = OtherHand.RESTS, "other hand rests", "other hand resting");
+        all(words, q -> q.more.pace = Pace.SLOW, "slow", "slowly", "very slow", "very slowly", "unhurried", "no hurry");
+        all(
+                words,
+                q -> q.more.pace = Pace.STEADY,
+                "steady",
+                "steadily",
+                "rhythmic",
+                "rhythmically",
+                "even pace",
+                "in rhythm");
+        all(words, q -> q.more.pace = Pace.QUICK, "brisk", "briskly", "quick", "quickly", "fast", "lively");
+        all(
+                words,
+                q -> q.more.fibre = FibreAngle.ALONG,
+                "along fibre",
+                "along fibres",
+                "along fiber",
+                "along fibers",
+                "with fibre",
+                "with fibres",
+                "with grain",
+                "along grain",
+                "lengthwise",
+                "longitudinal",
+                "longitudinally");
+        all(
+                words,
+                q -> q.more.fibre = FibreAngle.ACROSS,
+                "across fibre",
+                "across fibres",
+                "across fiber",
+                "across fibers",
+                "against grain",
+                "across grain",
+                "crosswise",
+                "transverse",
+                "across muscle",
+                "across belly of muscle");
+        all(words, q -> q.more.fibre = FibreAngle.OBLIQUE, "oblique to fibre", "diagonal", "diagonally", "at an angle");
+        all(words, q -> q.stance = Stance.LUNGE, "lunge", "in lunge", "lunging");
+        all(words, q -> q.stance = Stance.HORSE, "horse", "horse stance", "wide stance", "in horse");
+        all(words, q -> q.stance = Stance.ONE_KNEE, "one knee down", "kneeling", "kneel");
+        all(words, q -> q.stance = Stance.SEATED, "sit", "sitting", "on stool", "seated on stool", "sit on stool");
+        all(
+                words,
+                q -> q.stance = Stance.ON_TABLE,
+                "sit on table",
+                "seated on table",
+                "on edge of table",
+                "sit on edge of table",
+                "on table s edge",
+                "seated on table s edge",
+                "sit on table s edge");
+        all(words, q -> q.stance = Stance.KNEE_ON_TABLE, "knee on table");
+        all(
+                words,
+                q -> q.stands = Stands.ACROSS,
+                "from other side of table",
+                "from opposite side",
+                "stand opposite",
+                "reach across",
+                "from across table",
+                "from far side",
+                "across table");
+        all(
+                words,
+                q -> q.stands = Stands.SAME_SIDE,
+                "stand beside",
+                "stand at side",
+                "from side",
+                "from same side",
+                "stand on same side");
+        all(words, q -> q.stands = Stands.CORNER, "from corner", "at corner", "at corner of table", "corner of table");
+        all(
+                words,
+                q -> q.stands = Stands.FOOT,
+                "from foot end",
+                "stand at foot",
+                "stand at feet",
+                "at feet",
+                "foot of table");
+        all(words, q -> q.more.manner.add(Manner.PIVOTS), "pivot", "pivoting", "turn with stroke");
+        all(
+                words,
+                q -> q.more.manner.add(Manner.FOREARM_ON_TABLE),
+                "forearm on table",
+                "forearms on table",
+                "forearm rests on table",
+                "forearm resting on table");
+        all(
+                words,
+                q -> q.more.manner.add(Manner.ELBOWS_STRAIGHT),
+                "straight arms",
+                "arms straight",
+                "straight elbows",
+                "elbows straight",
+                "locked elbow");
+        all(
+                words,
+                q -> q.more.manner.add(Manner.LEANS_IN),
+                "lean",
+                "lean in",
+                "leaning",
+                "leaning in",
+                "body weight",
+                "with body weight",
+                "use body weight",
+                "sink",
+                "sink in",
+                "sinking");
+        all(
+                words,
+                q -> q.care.add(Care.SHEET_SECURED),
+                "sheet tucked",
+                "tuck sheet",
+                "sheet secured",
+                "secure sheet",
+                "sheet held",
+                "hold sheet",
+                "tucked");
+        all(words, q -> q.care.add(Care.HANDS_WIPED), "wipe hands", "hands wiped", "clean hands", "wash hands");
+        all(words, q -> q.bolster = true, "bolster", "on bolster", "with bolster");
+        all(
+                words,
+                q -> q.lubricant = Lubricant.OIL,
+                "oil",
+                "oiled",
+                "lotion",
+                "cream",
+                "wax",
+                "balm",
+                "more oil",
+                "plenty of oil",
+                "spread oil",
+                "apply oil",
+                "warm oil");
+        all(
+                words,
+                q -> q.lubricant = Lubricant.FILM,
+                "little oil",
+                "bit of oil",
+                "light oil",
+                "little lotion",
+                "thin film",
+                "light film");
+        all(
+                words,
+                q -> q.lubricant = Lubricant.DRY,
+                "no oil",
+                "without oil",
+                "no lotion",
+                "without lotion",
+                "dry hands",
+                "no lubricant");
+        all(
+                words,
+                q -> q.sheet = Sheet.THROUGH,
+                "over clothes",
+                "through clothes",
+                "through clothing",
+                "over clothing",
+                "clothed",
+                "over towel",
+                "through towel",
+                "on sheet",
+                "over drape",
+                "through drape");
+        all(words, q -> q.sheet = Sheet.OPEN, "undraped", "on skin", "bare skin", "skin to skin", "sheet off");
+        all(words, q -> q.position = Position.SUPINE, "face up");
+        all(words, q -> q.position = Position.PRONE, "face down");
+        all(
+                words,
+                q -> q.position = Position.SEATED,
+                "in chair",
+                "on chair",
+                "client seated",
+                "client sits",
+                "client sitting",
+                "seated client");
+        all(
+                words,
+                q -> q.position = Position.SEMI_RECLINED,
+                "half sitting",
+                "semi reclining",
+                "propped up",
+                "reclined");
+        all(words, q -> q.sideLying = true, "side lying", "sidelying", "in side lying");
+        all(
+                words,
+                q -> q.position = Position.SIDE_LEFT,
+                "left side lying",
+                "side lying left",
+                "side lying on left",
+                "side lying on left side");
+        all(
+                words,
+                q -> q.position = Position.SIDE_RIGHT,
+                "right side lying",
+                "side lying right",
+                "side lying on right",
+                "side lying on right side");
+        all(
+                words,
+                q -> q.otherSide = true,
+                "other side",
+                "second side",
+                "repeat other side",
+                "same on other side",
+                "on other side",
+                "opposite side");
+        all(words, q -> q.same = true, "same", "again", "repeat", "once more", "ditto");
+        all(
+                words,
+                q -> q.side = Sides.EACH,
+                "both legs",
+                "both arms",
+                "both calves",
+                "each leg",
+                "each arm",
+                "bilateral",
+                "bilaterally",
+                "left and right",
+                "left with right",
+                "left against right",
+                "right then left",
+                "right and left",
+                "l and r",
+                "r and l",
+                "l r");
+        all(
+                words,
+                q -> q.side = Sides.BOTH,
+                "both at once",
+                "both sides at once",
+                "both together",
+                "both sides together",
+                "simultaneously");
+        all(words, q -> q.importance = Importance.COULD, "optional", "if time", "if there is time", "time allowing");
+        all(words, q -> q.importance = Importance.MUST, "essential", "never skip", "always");
+        all(words, q -> q.phase = Phase.WARM, "warm up", "warming", "to begin");
+        all(words, q -> q.phase = Phase.FLUSH, "to finish", "finish with", "finishing");
+        all(
+                words,
+                q -> q.direction = Direction.PROXIMAL,
+                "toward heart",
+                "towards heart",
+                "towards trunk",
+                "proximally");
+        all(words, q -> q.direction = Direction.DISTAL, "distally", "away from heart", "away from trunk");
+        all(
+                words,
+                q -> q.direction = Direction.MEDIAL,
+                "toward midline",
+                "towards midline",
+                "medially",
+                "inward",
+                "inwards",
+                "toward spine",
+                "towards spine");
+        all(
+                words,
+                q -> q.direction = Direction.LATERAL,
+                "laterally",
+                "away from midline",
+                "outward",
+                "outwards",
+                "away from spine");
+        all(
+                words,
+                q -> q.direction = Direction.CIRCULAR,
+                "clockwise",
+                "counterclockwise",
+                "anticlockwise",
+                "anti clockwise",
+                "in circles");
+        for (var in : List.of("on in breath", "in breath", "with in breath", "on inhale", "on inhalation"))
+            put(words, in, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_IN)));
+        for (var out : List.of(
+                "on out breath",
+                "out breath",
+                "with out breath",
+                "on exhale",
+                "on exhalation",
+                "as they breathe out",
+                "with exhale")) put(words, out, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_OUT)));
+        for (var with : List.of("with breath", "follow breath", "following breath", "on breath"))
+            put(words, with, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_SLOWLY)));
+        all(
+                words,
+                q -> q.more.part.add(ClientPart.of(ClientPart.Does.OPENS)),
+                "open jaw",
+                "open mouth",
+                "opens jaw",
+                "opens mouth",
+                "jaw opens",
+                "open and close jaw",
+                "open and close mouth");
+        all(words, q -> q.more.part.add(ClientPart.of(ClientPart.Does.CLENCHES)), "clench", "teeth together");
+        all(
+                words,
+                q -> q.more.part.add(ClientPart.of(ClientPart.Does.MOVES)),
+                "actively",
+                "active movement",
+                "client moves");
+        all(words, q -> q.effort = Technique.Effort.PASSIVE, "passively", "passive");
+    }
+
+    private static void all(Map<String, Consumer<Jot>> words, Consumer<Jot> meaning, String... names) {
+        for (var name : names) put(words, name, meaning);
     }
 
     /** What a school calls its hands and techniques. */
@@ -163,7 +922,7 @@ final class JotWords {
             });
         // A nickname wins over a phase of the same name: it brings the phase along.
         for (var t : library.offered()) {
-            Consumer<Jot> set = q -> q.technique = t;
+            Consumer<Jot> set = q -> q.stroke(t, t.id().equals("still-hold"));
             put(words, t.id(), set);
             put(words, t.name(), set);
             put(words, t.shortName(), set);
@@ -174,29 +933,142 @@ final class JotWords {
 
     private static Map<Zone, List<String>> everyday() {
         var names = new EnumMap<Zone, List<String>>(Zone.class);
-        names.put(Zone.HAMSTRINGS, List.of("hams", "back of thigh"));
-        names.put(Zone.THIGH_FRONT, List.of("quads", "quadriceps", "front of thigh"));
-        names.put(Zone.CALF, List.of("calves"));
-        names.put(Zone.TOP_OF_SHOULDER, List.of("traps", "trapezius", "shoulder", "top of shoulder"));
-        names.put(Zone.UPPER_BACK, List.of("back"));
-        names.put(Zone.LUMBAR, List.of("low back", "lower back"));
-        names.put(Zone.GLUTEALS, List.of("glutes", "hip"));
-        names.put(Zone.SHOULDER_BLADE, List.of("scapula"));
-        names.put(Zone.CHEST_WALL, List.of("pecs", "chest"));
+        names.put(Zone.SCALP, List.of("top of head", "crown", "hairline"));
+        names.put(
+                Zone.FACE,
+                List.of(
+                        "forehead",
+                        "cheeks",
+                        "cheek",
+                        "brow",
+                        "brows",
+                        "eyebrows",
+                        "around eyes",
+                        "temples of face",
+                        "chin"));
+        names.put(Zone.EARS, List.of("ear", "earlobes", "ear lobes"));
+        names.put(
+                Zone.BASE_OF_SKULL,
+                List.of("occiput", "skull base", "base of head", "occipital ridge", "back of head", "under the skull"));
+        names.put(Zone.JAW_MUSCLES, List.of("jaw", "temples", "temple"));
+        names.put(Zone.INSIDE_MOUTH, List.of("inside mouth", "inside the cheek", "intraoral", "in the mouth"));
+        names.put(Zone.NECK_BACK, List.of("neck", "nape", "cervical", "back of neck", "cervical spine", "cervicals"));
+        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle", "side of neck", "front of neck"));
+        names.put(
+                Zone.TOP_OF_SHOULDER,
+                List.of(
+                        "traps",
+                        "trapezius",
+                        "shoulder",
+                        "shoulders",
+                        "top of shoulder",
+                        "top of shoulders",
+                        "tops of shoulders",
+                        "yoke"));
+        names.put(
+                Zone.UPPER_BACK,
+                List.of(
+                        "back",
+                        "between shoulder blades",
+                        "between blades",
+                        "thoracic",
+                        "mid back",
+                        "middle back",
+                        "whole back",
+                        "beside spine",
+                        "along spine",
+                        "thoracic spine",
+                        "interscapular"));
+        names.put(
+                Zone.SHOULDER_BLADE,
+                List.of("scapula", "blade", "shoulder blades", "blades", "scapulae", "back of shoulder"));
+        names.put(Zone.CHEST_WALL, List.of("pecs", "chest", "breastplate", "upper chest", "front of shoulder"));
         names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
-        names.put(Zone.NECK_BACK, List.of("neck"));
-        names.put(Zone.JAW_MUSCLES, List.of("jaw"));
-        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle"));
-        names.put(Zone.FOREARM_FLEXORS, List.of("flexors"));
-        names.put(Zone.FOREARM_EXTENSORS, List.of("extensors"));
-        names.put(Zone.UPPER_ARM_OUTER, List.of("upper arm"));
-        names.put(Zone.ACHILLES, List.of("achilles tendon"));
-        names.put(Zone.SOLE, List.of("foot", "feet", "plantar"));
-        names.put(Zone.FOOT_TOP, List.of("toes"));
-        names.put(Zone.BELLY, List.of("abdomen"));
-        names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf"));
-        names.put(Zone.SHIN, List.of("tibialis"));
-        names.put(Zone.HAND, List.of("palm of hand"));
+        names.put(Zone.ARMPIT, List.of("axilla", "ribs", "side of ribs", "side ribs", "rib cage", "ribcage"));
+        names.put(Zone.RIB_EDGE, List.of("costal margin", "under ribs", "below ribs"));
+        names.put(Zone.BELLY, List.of("abdomen", "tummy", "stomach", "gut", "colon", "abs", "waist front"));
+        names.put(
+                Zone.LUMBAR,
+                List.of(
+                        "low back",
+                        "lower back",
+                        "loin",
+                        "loins",
+                        "small of back",
+                        "lumbar",
+                        "lumbars",
+                        "waist",
+                        "flank",
+                        "lumbar spine"));
+        names.put(Zone.SACRUM, List.of("sacral", "tailbone", "sacroiliac", "si joints", "triangle bone"));
+        names.put(
+                Zone.GLUTEALS,
+                List.of(
+                        "glutes",
+                        "hip",
+                        "hips",
+                        "buttock",
+                        "buttocks",
+                        "bum",
+                        "seat",
+                        "bottom",
+                        "gluteal",
+                        "gluteal muscles",
+                        "hip muscles"));
+        names.put(
+                Zone.HIP_ROTATORS,
+                List.of("deep rotators", "deep hip rotators", "lateral rotators", "rotators of hip"));
+        names.put(
+                Zone.UPPER_ARM_OUTER,
+                List.of("upper arm", "arm", "arms", "whole arm", "back of arm", "back of upper arm", "outer arm"));
+        names.put(Zone.UPPER_ARM_INNER, List.of("inner arm", "inside of arm", "inner upper arm"));
+        names.put(
+                Zone.FOREARM_FLEXORS,
+                List.of("flexors", "inner forearm", "inside of forearm", "palm side of forearm", "front of forearm"));
+        names.put(
+                Zone.FOREARM_EXTENSORS,
+                List.of("extensors", "outer forearm", "back of forearm", "top of forearm", "outside of forearm"));
+        names.put(Zone.WRIST, List.of("wrists", "carpals"));
+        names.put(
+                Zone.HAND,
+                List.of(
+                        "palm of hand",
+                        "hands of client",
+                        "client s hand",
+                        "finger",
+                        "thumb web",
+                        "web of thumb",
+                        "back of hand",
+                        "palm of client",
+                        "knuckles of hand",
+                        "each finger"));
+        names.put(Zone.GROIN, List.of("groin", "upper inner thigh", "femoral triangle"));
+        names.put(
+                Zone.HAMSTRINGS,
+                List.of("hams", "back of thigh", "posterior thigh", "hammies", "hammys", "thigh", "back of leg"));
+        names.put(Zone.THIGH_FRONT, List.of("quads", "quadriceps", "front of thigh", "anterior thigh", "top of thigh"));
+        names.put(Zone.THIGH_OUTER, List.of("side of thigh", "outside of thigh", "lateral thigh", "outer leg"));
+        names.put(Zone.THIGH_INNER, List.of("inside of thigh", "medial thigh", "inner leg"));
+        names.put(Zone.KNEE_BACK, List.of("behind knee", "knee crease", "popliteal", "popliteal fossa"));
+        names.put(Zone.KNEECAP, List.of("patella", "knee", "around knee", "around kneecap"));
+        names.put(Zone.CALF, List.of("calves", "back of lower leg", "lower leg", "calf muscle", "calf belly"));
+        names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf", "middle of calf"));
+        names.put(Zone.SHIN, List.of("tibialis", "shins", "outer shin", "front of lower leg", "outside of lower leg"));
+        names.put(Zone.ACHILLES, List.of("achilles tendon", "heel tendon"));
+        names.put(
+                Zone.SOLE,
+                List.of(
+                        "foot",
+                        "feet",
+                        "plantar",
+                        "soles",
+                        "arch",
+                        "arches",
+                        "bottom of foot",
+                        "underside of foot",
+                        "sole of foot"));
+        names.put(
+                Zone.FOOT_TOP, List.of("toes", "toe", "top of foot", "dorsum of foot", "ankle", "ankles", "each toe"));
         return names;
     }
 
@@ -208,15 +1080,78 @@ final class JotWords {
         for (var v : values) put(words, v.toString(), q -> setting.set(q, v));
     }
 
+    /** What is worked; where a stroke comes from or goes to, or what it keeps near to, a landmark of the same name is meant. */
+    private static void place(
+            Map<String, Consumer<Jot>> words, Map<String, Consumer<Jot>> landmarks, String name, Consumer<Jot> worked) {
+        var landmark = landmarks.get(bare(plain(name)));
+        put(
+                words,
+                name,
+                landmark == null ? worked : q -> (q.relation == Jot.Relation.ON ? worked : landmark).accept(q));
+    }
+
     private static void put(Map<String, Consumer<Jot>> words, String name, Consumer<Jot> meaning) {
-        words.put(plain(name), meaning);
+        words.put(bare(plain(name)), meaning);
     }
 
     static String plain(String text) {
         return text.toLowerCase(Locale.ROOT)
-                .replaceAll("[-–,;()!?]+|[:.](?!\\d)", " ")
+                .replace("&", " and ")
+                .replaceAll("(?<=\\d)\\s*[x×]\\s*(?=\\d)", " x ")
+                .replaceAll("(?<=\\d),(?=\\d)", ".")
+                .replaceAll("(?<=\\d)\\s*[–-]\\s*(?=\\d)", " to ")
+                .replaceAll("[-–—,;()!?'’…]+|[:.](?!\\d)|(?<!\\d)[.:]", " ")
                 .replaceAll("\\s+", " ")
                 .trim();
+    }
+
+    private static String bare(String plain) {
+        return Arrays.stream(plain.split(" "))
+                .filter(w -> !ARTICLES.contains(w))
+                .collect(Collectors.joining(" "));
+    }
+
+    /** One thing has several names in one class. */
+    private static final Map<String, List<String>> ALIKE = Map.of(
+            "shoulder blade", List.of("scapula", "blade"),
+            "breastbone", List.of("sternum"),
+            "collar bone", List.of("clavicle", "collarbone"),
+            "kneecap", List.of("patella"),
+            "inner edge", List.of("medial border", "vertebral border", "medial edge"),
+            "outer edge", List.of("lateral border", "lateral edge"),
+            "lower angle", List.of("inferior angle"),
+            "upper angle", List.of("superior angle"),
+            "spinous process of ", List.of(""));
+
+    static final Map<String, Consumer<Jot>> EVERYWHERE = everywhere();
+    static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
+
+    private static Stream<String> variants(String name) {
+        var all = new ArrayList<String>(List.of(name));
+        ALIKE.forEach((word, others) -> {
+            for (var known : List.copyOf(all))
+                if (known.contains(word)) others.forEach(o -> all.add(known.replace(word, o)));
+        });
+        return all.stream();
+    }
+
+    private static final List<String> NUMBERS =
+            List.of("one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
+
+    private static final Pattern COUNTING = Pattern.compile(
+            "\\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|once|twice|thrice|half a|half|(?<!\\d )a)\\b(?= (?:slow |long |light |deep |full |broad |firm )*"
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|presses|reps|strokes|sweeps|slides|glides|rounds?|rubs)\\b)|\\b(once|twice|thrice)\\b");
+
+    /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
+    static String numbered(String text) {
+        return COUNTING.matcher(text).replaceAll(m -> switch (m.group()) {
+            case "once" -> "1 times";
+            case "twice" -> "2 times";
+            case "thrice" -> "3 times";
+            case "half a", "half" -> "0.5";
+            case "a" -> "1";
+            default -> String.valueOf(NUMBERS.indexOf(m.group()) + 1);
+        });
     }
 
     /** Words of the longest phrase. */

@@ -4,12 +4,16 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
 
 /** What lies between two versions of a sequence, as sentences people read. */
 public final class Difference {
@@ -40,8 +44,6 @@ public final class Difference {
         fields.put("stance", Step::stance);
         fields.put("stands", Step::stands);
         fields.put("direction", Step::direction);
-        fields.put("from", Step::from);
-        fields.put("to", Step::to);
         fields.put("phase", Step::phase);
         fields.put("importance", Step::importance);
         fields.put(
@@ -57,8 +59,21 @@ public final class Difference {
                                 .map(w -> w.kind() + (w.words() == null ? "" : " “" + w.words() + "”") + " at "
                                         + Math.round(w.atSeconds()) + " s")
                                 .collect(Collectors.joining("; ")));
+        for (var field : DetailField.values())
+            fields.put(
+                    field.label().toLowerCase(Locale.ROOT),
+                    s -> s.details().lines(Difference::named).stream()
+                            .filter(l -> l.field() == field)
+                            .map(Detail.InWords::words)
+                            .findFirst()
+                            .orElse(null));
         fields.put("links", s -> s.before().isEmpty() ? null : String.join(", ", s.before()));
         return fields;
+    }
+
+    /** What ships by its name, what is a school's own by its id: it says the same of both versions. */
+    private static String named(String technique) {
+        return Techniques.shipped(technique).map(Technique::name).orElse(technique);
     }
 
     /** One sentence for each thing that differs: of the whole, of blocks, then step by step; empty where nothing does. */

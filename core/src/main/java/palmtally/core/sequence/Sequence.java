@@ -18,6 +18,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
 
 /**
  * A planned sequence. Immutable: an edit returns another.
@@ -236,6 +237,13 @@ public record Sequence(
                         .map(s -> s.side() == Sides.EACH ? s.with(e -> e.side = sides) : s)
                         .toList()))
                 .toList());
+    }
+
+    /** What a technique is called here: as a step of it has it, else as it ships, else by its id. */
+    public String techniqueName(String technique) {
+        for (var step : steps())
+            if (step.technique().id().equals(technique)) return step.technique().name();
+        return Techniques.shipped(technique).map(Technique::name).orElse(technique);
     }
 
     /** The sequence for other bodies. */

@@ -6,9 +6,18 @@ import java.util.Locale;
 public enum Stance {
     LUNGE,
     HORSE,
+    /** On one knee beside the table. */
+    ONE_KNEE,
     SEATED,
     /** Sitting or kneeling on the table's edge: some schools forbid it, others use it. */
-    ON_TABLE;
+    ON_TABLE,
+    /** A knee on the table as an armrest: likewise. */
+    KNEE_ON_TABLE;
+
+    /** Whether a school may forbid it. */
+    public boolean onTable() {
+        return this == ON_TABLE || this == KNEE_ON_TABLE;
+    }
 
     @Override
     public String toString() {

@@ -7,7 +7,8 @@ public enum Stands {
     SAME_SIDE,
     ACROSS,
     HEAD,
-    FOOT;
+    FOOT,
+    CORNER;
 
     @Override
     public String toString() {

@@ -15,6 +15,7 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.detail.Detail;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.HandName;
 import palmtally.core.technique.ScopeTopic;
@@ -31,8 +32,6 @@ import palmtally.core.technique.Tool;
  * @param zones what is worked on, at least one
  * @param tool the hand, as the rules know it
  * @param hand the school's own word for it, or null
- * @param from landmark where a stroke starts, or null
- * @param to landmark where it ends, or null
  * @param depth intended, 0–5
  * @param band where the client's number should stay, or null for the profile's band of the phase
  * @param dose what a client needs on one side
@@ -44,6 +43,7 @@ import palmtally.core.technique.Tool;
  * @param direction which way the stroke goes, or null where it is not said
  * @param stands where the therapist stands
  * @param care what is done for the client's sake as the step begins
+ * @param detail what else is said of it, or null for nothing
  */
 public record Step(
         String id,
@@ -53,8 +53,6 @@ public record Step(
         Sides side,
         Tool tool,
         @Nullable String hand,
-        @Nullable String from,
-        @Nullable String to,
         int depth,
         @Nullable Band band,
         Dose dose,
@@ -73,12 +71,14 @@ public record Step(
         List<String> before,
         @Nullable Direction direction,
         Stands stands,
-        Set<Care> care) {
+        Set<Care> care,
+        @Nullable Detail detail) {
     public Step {
         care = care.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(care));
         zones = List.copyOf(zones);
         say = List.copyOf(say);
         before = List.copyOf(before);
+        if (Detail.NONE.equals(detail)) detail = null;
         var faults = new ArrayList<Fault>();
         if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
         if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
@@ -96,6 +96,11 @@ public record Step(
     private static void positive(List<Fault> faults, String field, @Nullable Double value) {
         if (value != null && !(value > 0 && value <= Dose.MOST_SECONDS))
             faults.add(new Fault(field, value.toString(), "must be above 0 and at most 3600"));
+    }
+
+    /** What else is said of it. */
+    public Detail details() {
+        return detail == null ? Detail.NONE : detail;
     }
 
     /** The hand in the school's own word, else in the trade's. */

@@ -5,9 +5,12 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Position;
+import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
+import palmtally.core.sequence.detail.Detail;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Tool;
@@ -21,8 +24,6 @@ public final class StepEdit {
     public Sides side;
     public Tool tool;
     public @Nullable String hand;
-    public @Nullable String from;
-    public @Nullable String to;
     public int depth;
     public @Nullable Band band;
     public Dose dose;
@@ -42,6 +43,7 @@ public final class StepEdit {
     public @Nullable Direction direction;
     public Stands stands;
     public Set<Care> care;
+    public Detail detail = Detail.NONE;
 
     StepEdit(Step s) {
         id = s.id();
@@ -51,8 +53,6 @@ public final class StepEdit {
         side = s.side();
         tool = s.tool();
         hand = s.hand();
-        from = s.from();
-        to = s.to();
         depth = s.depth();
         band = s.band();
         dose = s.dose();
@@ -72,6 +72,7 @@ public final class StepEdit {
         direction = s.direction();
         stands = s.stands();
         care = new TreeSet<>(s.care());
+        detail = s.details();
     }
 
     private StepEdit(String id, Technique t, List<Zone> on) {
@@ -89,13 +90,32 @@ public final class StepEdit {
         sheet = Sheet.OPEN;
         position = on.isEmpty() ? Position.PRONE : on.get(0).usualPosition();
         effort = t.effort();
-        stance = Stance.LUNGE;
         say = new ArrayList<>();
         phase = Phase.usual(t);
         importance = Importance.SHOULD;
         before = new ArrayList<>();
-        stands = Stands.SAME_SIDE;
         care = new TreeSet<>();
+        stance = Stance.LUNGE;
+        stands = Stands.SAME_SIDE;
+        usual();
+    }
+
+    /**
+     * Place and stance as they go with zone, position and stroke: seated behind the head of one who lies on the back, at the foot end for the
+     * feet, a lunge for what travels, else squarely at the side (common practice, no source).
+     */
+    public void usual() {
+        boolean behind = !zones.isEmpty()
+                && zones.stream().allMatch(z -> z.unit() == DrapeUnit.HEAD)
+                && (position == Position.SUPINE || position == Position.SEMI_RECLINED);
+        boolean feet = !zones.isEmpty() && zones.stream().allMatch(z -> z.region() == Region.FOOT);
+        stands = behind ? Stands.HEAD : feet ? Stands.FOOT : Stands.SAME_SIDE;
+        stance = behind
+                ? Stance.SEATED
+                : switch (technique.stroke()) {
+                    case EFFLEURAGE, STRIPPING, FASCIA_DIRECT, TRACTION -> Stance.LUNGE;
+                    default -> Stance.HORSE;
+                };
     }
 
     /**
@@ -114,8 +134,6 @@ public final class StepEdit {
         this.depth = depth;
         this.phase = phase;
         hand = null;
-        from = null;
-        to = null;
         band = null;
         dose = Dose.seconds(seconds);
         secondSide = null;
@@ -128,7 +146,8 @@ public final class StepEdit {
         direction = null;
         stands = Stands.SAME_SIDE;
         care = new TreeSet<>();
-        if (stance == Stance.ON_TABLE) stance = Stance.HORSE;
+        detail = Detail.NONE;
+        if (stance.onTable()) stance = Stance.HORSE;
         return step();
     }
 
@@ -146,8 +165,6 @@ public final class StepEdit {
                 side,
                 tool,
                 hand,
-                from,
-                to,
                 depth,
                 band,
                 dose,
@@ -166,6 +183,7 @@ public final class StepEdit {
                 before,
                 direction,
                 stands,
-                care);
+                care,
+                detail);
     }
 }

@@ -2,6 +2,7 @@ package palmtally.core.sequence;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Consumer;
 import palmtally.core.body.Position;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
@@ -11,6 +12,8 @@ import palmtally.core.finding.Rule;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.check.Checks;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
@@ -44,6 +47,7 @@ public final class Plans {
         Stands stands = Stands.SAME_SIDE;
         Stance stance = Stance.LUNGE;
         java.util.Set<Care> care = java.util.Set.of();
+        Detail detail = Detail.NONE;
         final String id;
 
         Made(String id) {
@@ -174,6 +178,12 @@ public final class Plans {
             return this;
         }
 
+        /** With what else is said of it. */
+        public Made saying(Consumer<DetailEdit> more) {
+            detail = detail.with(more);
+            return this;
+        }
+
         public Step step() {
             return new Step(
                     id,
@@ -182,8 +192,6 @@ public final class Plans {
                     zones,
                     side,
                     tool,
-                    null,
-                    null,
                     null,
                     depth,
                     band,
@@ -203,7 +211,8 @@ public final class Plans {
                     before,
                     direction,
                     stands,
-                    care);
+                    care,
+                    detail);
         }
     }
 

@@ -141,7 +141,7 @@ final class Deeds {
                 "POST /api/drafts/fit",
                 "POST /api/drafts/mend",
                 "POST /api/drafts/mend-all",
-                "POST /api/drafts/step",
+                "POST /api/drafts/lines",
                 "POST /api/drafts/template",
                 "POST /api/practicals/ready",
                 "POST /api/profiles/{id}/try",

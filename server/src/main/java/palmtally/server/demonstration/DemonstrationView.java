@@ -13,6 +13,7 @@ import palmtally.core.demonstration.Progress;
 import palmtally.core.demonstration.Reason;
 import palmtally.core.demonstration.Showing;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.detail.Detail;
 import palmtally.server.sequence.PlanView.OpenView;
 
 /**
@@ -70,6 +71,7 @@ record DemonstrationView(
             String name,
             String place,
             List<Moment.Cue> cues,
+            List<Detail.InWords> more,
             @Nullable String caution,
             Position position,
             List<Zone> zones,
@@ -88,6 +90,7 @@ record DemonstrationView(
                     step.name(),
                     m.place(),
                     m.cues(),
+                    m.more(),
                     m.caution(),
                     step.position(),
                     step.zones(),

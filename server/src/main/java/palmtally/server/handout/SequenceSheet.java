@@ -188,11 +188,11 @@ final class SequenceSheet {
             out.append("<br/><span class=\"small\">")
                     .append(escape(step.technique().name()))
                     .append("</span>");
-        if (step.from() != null || step.to() != null)
-            out.append("<br/><span class=\"small\">from ")
-                    .append(escape(step.from() == null ? "…" : step.from()))
-                    .append(" to ")
-                    .append(escape(step.to() == null ? "…" : step.to()))
+        for (var line : step.details().lines(sequence::techniqueName))
+            out.append("<br/><span class=\"small\"><b>")
+                    .append(escape(line.label()))
+                    .append("</b> ")
+                    .append(escape(line.words()))
                     .append("</span>");
         for (var saying : step.say())
             out.append("<br/><span class=\"small\">")

@@ -12,6 +12,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.jot.Jot;
+import palmtally.core.jot.Jotted;
 import palmtally.core.people.ClientNote;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Difference;
@@ -20,7 +21,11 @@ import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
 import palmtally.core.sequence.check.Checks;
 import palmtally.core.sequence.check.MendAll;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.fit.Fit;
+import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
 import palmtally.server.note.ClientNotes;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
@@ -69,11 +74,49 @@ class DraftController {
             @Nullable String profile,
             @Nullable Double slotSeconds) {}
 
-    /** @param after the step the new one comes after, or null for the start */
-    record Jotted(
-            @Nullable String text,
-            @Nullable String id,
+    private static final int MOST_LINES = 200;
+
+    /**
+     * @param ids of the steps that the lines become, one each
+     * @param after the step the first new one comes after, or null for the start
+     */
+    record Lines(
+            @Nullable List<String> lines,
+            @Nullable List<String> ids,
             @Nullable Step after) {}
+
+    /** What must be picked before a line is a step. */
+    record LineQuestion(Jotted.What what, String question, List<String> nearest) {}
+
+    /**
+     * @param said what was understood beside what stands on the line of a step
+     * @param note what was not understood, in the words of the line; it stays in the step's note
+     */
+    record JottedLine(
+            String line,
+            @Nullable Step step,
+            List<Detail.InWords> said,
+            List<String> note,
+            @Nullable LineQuestion asked) {
+        static JottedLine of(Jotted j, Techniques library) {
+            var a = j.asked();
+            var said = j.step() == null
+                    ? List.<Detail.InWords>of()
+                    : j
+                            .step()
+                            .details()
+                            .lines(id -> library.find(id).map(Technique::name).orElse(id))
+                            .stream()
+                            .filter(l -> l.field() != DetailField.NOTE)
+                            .toList();
+            return new JottedLine(
+                    j.line(),
+                    j.step(),
+                    said,
+                    j.note(),
+                    a == null ? null : new LineQuestion(a.what(), a.what().question(), a.nearest()));
+        }
+    }
 
     record Laid(
             @Nullable Sequence sequence,
@@ -178,9 +221,18 @@ class DraftController {
     }
 
     @Allow(Permission.STAFF)
-    @PostMapping("/api/drafts/step")
-    Step step(@RequestBody Jotted line) {
-        return Jot.read(need(line.text, "text"), library.techniques(), need(line.id, "id"), line.after);
+    @PostMapping("/api/drafts/lines")
+    List<JottedLine> lines(@RequestBody Lines jotted) {
+        var lines = need(jotted.lines, "lines");
+        var ids = need(jotted.ids, "ids");
+        if (lines.isEmpty() || lines.size() > MOST_LINES)
+            throw new InvalidValue(
+                    "lines", new Fault("lines", lines.size() + " lines", "must be 1 to " + MOST_LINES + " at once"));
+        if (ids.size() != lines.size())
+            throw new InvalidValue("lines", new Fault("ids", ids.size() + " ids", "must be one for each line"));
+        return Jot.all(lines, library.techniques(), n -> ids.get(n - 1), jotted.after).stream()
+                .map(j -> JottedLine.of(j, library.techniques()))
+                .toList();
     }
 
     @Allow(Permission.STAFF)

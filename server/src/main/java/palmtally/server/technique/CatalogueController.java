@@ -7,7 +7,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.body.DrapeUnit;
+import palmtally.core.body.Landmark;
 import palmtally.core.body.Region;
+import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
@@ -38,6 +40,9 @@ class CatalogueController {
             List<ToolWord> tools,
             List<TechniqueWord> techniques,
             List<HandName> hands,
+            List<HandName> taughtHands,
+            List<StructureWord> structures,
+            List<LandmarkWord> landmarks,
             List<StrokeWord> strokes,
             List<ScopeWord> topics,
             List<FaultWord> faults,
@@ -81,6 +86,16 @@ class CatalogueController {
             Dose dose,
             @Nullable String caution,
             boolean retired) {}
+
+    /** @param caution what to spare there */
+    record StructureWord(
+            Structure id,
+            String name,
+            String latin,
+            List<Zone> zones,
+            @Nullable String caution) {}
+
+    record LandmarkWord(Landmark id, String name, List<Zone> zones) {}
 
     record StrokeWord(Stroke id, String name) {}
 
@@ -127,6 +142,14 @@ class CatalogueController {
                                 t.retired()))
                         .toList(),
                 techniques.hands(),
+                HandName.TAUGHT,
+                Arrays.stream(Structure.values())
+                        .map(s -> new StructureWord(
+                                s, s.label(), s.latin(), s.zones(), s.caution().orElse(null)))
+                        .toList(),
+                Arrays.stream(Landmark.values())
+                        .map(l -> new LandmarkWord(l, l.label(), l.zones()))
+                        .toList(),
                 Arrays.stream(Stroke.values())
                         .map(s -> new StrokeWord(s, s.label()))
                         .toList(),

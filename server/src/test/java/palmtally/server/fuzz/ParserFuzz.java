@@ -93,7 +93,9 @@ final class ParserFuzz {
     }
 
     private static void line(String text) {
-        Jot.read(text, Techniques.SHIPPED, "s1", null);
+        var jotted = Jot.jot(text, Techniques.SHIPPED, "s1", null);
+        if (jotted.step() == null && jotted.asked() == null)
+            throw new IllegalStateException("neither step nor question");
     }
 
     private static void curriculum(String text, Profile profile) throws FormatException {

@@ -28,7 +28,7 @@ public final class TableSetting implements Check {
     public void look(Plan plan) {
         if (plan.profile.ways().onTable() == Ways.OnTable.NOT)
             for (var step : plan.steps)
-                if (step.stance() == Stance.ON_TABLE)
+                if (step.stance().onTable())
                     plan.report(
                             RULE,
                             Where.step(step.id()),

@@ -1,0 +1,696 @@
+package palmtally.core.jot;
+
+import static java.util.regex.Pattern.compile;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Saying;
+import palmtally.core.sequence.detail.Branch;
+import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.ClientPart.Does;
+import palmtally.core.sequence.detail.Comparison;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.End;
+import palmtally.core.sequence.detail.Limb;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.sequence.detail.Prop;
+import palmtally.core.technique.Technique;
+
+/**
+ * The parts of a line that are about something else than the stroke: what the client does, what the other hand does, where a limb lies,
+ * what is laid under it, when it ends, what is done instead, and why (how teachers say these is common practice, no source).
+ */
+final class Aside {
+    private Aside() {}
+
+    /** The first of these in whose words something is found. */
+    private static <V> Optional<V> first(Map<V, Pattern> words, String text) {
+        return words.entrySet().stream()
+                .filter(e -> e.getValue().matcher(text).find())
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    // ---- what comes up, and what is done then
+
+    private static final Map<Branch.When, Pattern> WHENS = whens();
+
+    private static Map<Branch.When, Pattern> whens() {
+        var w = new LinkedHashMap<Branch.When, Pattern>();
+        w.put(
+                Branch.When.SHOOTS,
+                compile("\\b(shoot\\w*|tingl\\w*|numb|numbs|numbness|pins and needles|electric\\w*|zing\\w*)\\b"));
+        w.put(
+                Branch.When.NUMBER_STAYS,
+                compile("number (stays|does not|doesn t|is not|isn t|won t|will not)|no change|nothing changes"
+                        + "|(does not|doesn t|not) (change|fall|drop|ease)"));
+        w.put(Branch.When.SLIDES_OFF, compile("\\b(slid\\w*|slip\\w*|roll\\w* away)\\b"));
+        w.put(Branch.When.TICKLISH, compile("\\btickl\\w*"));
+        w.put(
+                Branch.When.WILL_NOT_LET_GO,
+                compile(
+                        "(not|n t) (let go|release|soften|give|relax|melt|yield)|(stays|still|too) tight|stubborn|guard\\w*"));
+        w.put(Branch.When.HOT_OR_SWOLLEN, compile("\\b(hot|swollen|swelling|inflam\\w*|bruis\\w*|red)\\b"));
+        w.put(Branch.When.CANNOT_REACH, compile("(not|n t|cannot) reach|out of reach|too far"));
+        w.put(Branch.When.GRIP_DOES_NOT_FIT, compile("too (big|small|thick|thin|large)|(not|n t) fit"));
+        w.put(Branch.When.STAYS_CLOTHED, compile("\\b(clothed|clothes|dressed)\\b"));
+        w.put(Branch.When.DECLINES_SKIN, compile("\\b(declin\\w*|refus\\w*|rather not|no skin|not want)\\b"));
+        w.put(Branch.When.OVER_LENGTHENED, compile("over ?(lengthened|stretched)|already long|long and weak"));
+        w.put(Branch.When.CLIENT_HELPS, compile("\\b(help\\w*|holds? (it|leg|arm|limb|head) (up|for)|tenses?)\\b"));
+        w.put(Branch.When.LITTLE_TIME, compile("\\b(time|late)\\b"));
+        w.put(
+                Branch.When.HURTS,
+                compile(
+                        "\\b(hurt\\w*|pain\\w*|sore|tender|too (much|deep|strong|intense)|uncomfortable|winc\\w*|flinch\\w*"
+                                + "|over (six|seven|6|7)|(6|7|8) or (more|over))\\b"));
+        return w;
+    }
+
+    private static final Map<Branch.Then, Pattern> THENS = thens();
+
+    private static Map<Branch.Then, Pattern> thens() {
+        var t = new LinkedHashMap<Branch.Then, Pattern>();
+        t.put(Branch.Then.STOP, compile("\\b(stop|come off|take the hand off|end it)\\b"));
+        t.put(Branch.Then.LATER, compile("\\b(another day|next time|later)\\b"));
+        t.put(Branch.Then.THROUGH_THE_SHEET, compile("\\b(through|over) (the )?(sheet|towel|drape)\\b"));
+        t.put(Branch.Then.CLOTHED, compile("\\b(clothed|over (the )?clothes)\\b"));
+        t.put(Branch.Then.WALK_ROUND, compile("\\b(walk|go) (a)?round\\b"));
+        t.put(Branch.Then.ROCKING, compile("\\b(rock\\w*|jostl\\w*|shak\\w*)\\b"));
+        t.put(Branch.Then.SHORTENED, compile("\\bshorten\\w*\\b"));
+        t.put(Branch.Then.ASK_TO_LET_FALL, compile("\\blet (it|them|the \\w+|arm|leg|head) (fall|go|drop|sink)\\b"));
+        t.put(
+                Branch.Then.STILL_HAND,
+                compile("\\b(still|flat|resting) (firm )?(flat )?(hand|palm)\\b|\\bjust (rest|hold)\\b"));
+        t.put(Branch.Then.OTHER_ANGLE, compile("\\bangle\\b"));
+        t.put(Branch.Then.OTHER_GRIP, compile("\\bgrip\\b"));
+        t.put(Branch.Then.BROADER, compile("\\bbroad\\w*\\b|\\bflatten\\b|\\bwhole (hand|palm|forearm)\\b"));
+        t.put(
+                Branch.Then.LIGHTER,
+                compile(
+                        "\\b(lighter|softer|gentler|less|ease (off|up|back)|ease|back off|lighten|go up|lift off a little)\\b"));
+        t.put(Branch.Then.SLOWER, compile("\\b(slower|slow down|slow)\\b"));
+        t.put(Branch.Then.OPPOSITE, compile("\\b(opposite|antagonists?|opposing)\\b"));
+        t.put(Branch.Then.MOVE_ON, compile("\\b(move on|go on|next|carry on)\\b"));
+        t.put(Branch.Then.SKIP, compile("\\b(skip|leave (it|out|that)|omit|no work|none of it|avoid|work around)\\b"));
+        t.put(Branch.Then.OTHER_PLACE, compile("\\b(elsewhere|other place|another place|somewhere else)\\b"));
+        t.put(Branch.Then.ASK, compile("\\b(ask|note it|write it down)\\b"));
+        return t;
+    }
+
+    private static final Pattern IF =
+            compile("^(?<before>.*?)\\b(?:if|when|whenever|unless|in case)\\b\\s*(?<when>.+)$");
+    private static final Pattern STOP_AT =
+            compile("^(?<before>stop|ease off|back off) (?:at|on|for|with)\\b\\s*(?<when>.+)$");
+    private static final Pattern SAYS_WHEN =
+            compile("\\b(say|says|tell|tells|ask|asks|report|reports|know)\\b.*\\bwhen\\b");
+
+    /**
+     * What is done instead when something comes up, out of a clause that says so and, where it says no more than what comes up, the clause
+     * after it.
+     *
+     * @return how many clauses it took; 0 where it is none
+     */
+    static int branch(List<Clause> clauses, int at, Jot reading) {
+        var clause = clauses.get(at);
+        var arrow = clause.text.split("\\s*(?:->|→|=>)\\s*", 2);
+        if (arrow.length == 2 && first(WHENS, JotWords.plain(arrow[0])).isPresent())
+            return branch(clause.text, JotWords.plain(arrow[0]), JotWords.plain(arrow[1]), reading) ? 1 : 0;
+        if (SAYS_WHEN.matcher(clause.plain).find()) return 0;
+        // "Tingling or numb: stop", "cannot reach from here: walk round".
+        if (!IF.matcher(clause.plain).find()
+                && first(WHENS, clause.plain).isPresent()
+                && first(THENS, clause.plain).isEmpty()
+                && at + 1 < clauses.size()
+                && first(THENS, clauses.get(at + 1).plain).isPresent()
+                && reading.saysNothing(clause.plain)
+                && reading.placeless(clauses.get(at + 1).plain)
+                && branch(
+                        clause.text + ": " + clauses.get(at + 1).text,
+                        clause.plain,
+                        clauses.get(at + 1).plain,
+                        reading)) return 2;
+        var m = IF.matcher(clause.plain);
+        if (!m.find()) {
+            m = STOP_AT.matcher(clause.plain);
+            if (!m.find() || first(WHENS, m.group("when")).isEmpty()) return 0;
+        }
+        var before = m.group("before").strip();
+        var when = m.group("when").strip();
+        if (!before.isEmpty()) {
+            // "Knead the calf, lighter if it hurts": only what is done then stands before the "if".
+            if (first(THENS, before).isEmpty()) return 0;
+            return branch(clause.text, when, before, reading) ? 1 : 0;
+        }
+        if (first(THENS, when).isPresent() && !onlyWhen(when)) return branch(clause.text, when, when, reading) ? 1 : 0;
+        if (at + 1 < clauses.size()) {
+            var next = clauses.get(at + 1);
+            if (!IF.matcher(next.plain).find() && branch(clause.text + ", " + next.text, when, next.plain, reading))
+                return 2;
+        }
+        reading.own(DetailField.INSTEAD, clause.text);
+        return 1;
+    }
+
+    /** Whether what looks like an act is a part of what comes up, as in "if it will not let go". */
+    private static boolean onlyWhen(String when) {
+        return first(WHENS, when)
+                .map(w -> WHENS.get(w).matcher(when).replaceAll(" "))
+                .map(rest -> first(THENS, rest).isEmpty())
+                .orElse(false);
+    }
+
+    private static boolean branch(String text, String when, String then, Jot reading) {
+        var sub = reading.beside(then);
+        var what = first(THENS, then).orElse(null);
+        boolean other = sub.technique != null || sub.tool != null || !sub.zones.isEmpty() || sub.depth != null;
+        if (what == null && !other) return false;
+        var does = what != null ? what : sub.zones.isEmpty() ? Branch.Then.OTHER_TECHNIQUE : Branch.Then.OTHER_PLACE;
+        reading.more.instead.add(new Branch(
+                first(WHENS, when).orElse(Branch.When.OTHER),
+                does,
+                sub.tool,
+                sub.technique == null ? null : sub.technique.id(),
+                sub.zones,
+                sub.depth,
+                sub.sheet,
+                what != null && text.split("\\s+").length <= 6 ? null : cut(text, Branch.MOST_WORDS)));
+        return true;
+    }
+
+    static String cut(String text, int most) {
+        return text.length() <= most ? text : text.substring(0, most - 1).strip() + "…";
+    }
+
+    // ---- why
+
+    private static final String PURPOSES =
+            "warm|soften|loosen|calm|soothe|relax|drain|free|prepare|wake|settle|flush|reset|release|restore|lengthen|separate|quiet|ease"
+                    + "|find|locate|feel|check for|bring|give|make|let it|keep|avoid|protect";
+    private static final Pattern WHY = compile(
+            "(?i)^(?<before>.*?)(?<why>\\b(?:because|so that|so the|so it|in order to|since it|why\\b|reason\\b|purpose\\b)\\b.*)$");
+    private static final Pattern TO = compile("(?i)^(?<before>.*?)\\b(?<why>to (?:" + PURPOSES + ")\\b.*)$");
+
+    /** Takes the reason out of a clause and leaves the rest of it. */
+    static Clause why(Clause clause, Jot reading) {
+        for (var pattern : List.of(WHY, TO)) {
+            var m = pattern.matcher(clause.text);
+            if (!m.find()) continue;
+            var why = m.group("why")
+                    .replaceFirst("(?i)^(?:because|why|reason|purpose)\\b[\\s:]*", "")
+                    .strip();
+            if (why.isEmpty()) continue;
+            reading.more.why = cut(reading.more.why == null ? why : reading.more.why + "; " + why, Detail.MOST_WHY);
+            return new Clause(m.group("before"));
+        }
+        return clause;
+    }
+
+    // ---- when it ends
+
+    private static final Map<End.When, Pattern> ENDS = ends();
+
+    private static Map<End.When, Pattern> ends() {
+        var e = new LinkedHashMap<End.When, Pattern>();
+        e.put(
+                End.When.NUMBER_FALLS,
+                compile(
+                        "\\b(number|pain|discomfort|ache)\\b.*\\b(falls?|drops?|eases?|fades?|goes|halves|lower|down|less|is)\\b"));
+        e.put(
+                End.When.SOFTENS,
+                compile("\\b(soft\\w*|melts?|gives?|lets? go|releases?|yields?|relax\\w*|loosens?)\\b"));
+        e.put(
+                End.When.NO_SENSATION,
+                compile("\\b(no sensation|no feeling|nothing (is )?felt|nothing is left|gone)\\b"));
+        e.put(End.When.NUMB, compile("\\bnumb\\b"));
+        e.put(End.When.RANGE_CHANGES, compile("\\b(range|moves? (freely|further|more|easily))\\b"));
+        e.put(End.When.CLIENT_SAYS, compile("\\b(says?|tells?|signals?)\\b"));
+        e.put(End.When.WARM, compile("\\b(warm|pink|glows?)\\b"));
+        return e;
+    }
+
+    private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?til\\b\\s*(?<end>.+)$");
+    private static final Pattern CAP = compile(
+            "(?i)"
+                    + "(?<!glute )(?<!gluteus )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
+
+    /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
+    static Clause until(Clause clause, Jot reading) {
+        var capped = CAP.matcher(clause.text);
+        var text = clause.text;
+        if (capped.find()) {
+            reading.capped = true;
+            text = capped.replaceAll(" ");
+        }
+        var m = UNTIL.matcher(text);
+        if (!m.find()) return text.equals(clause.text) ? clause : new Clause(text);
+        var end = m.group("end");
+        var number = compile("\\d+(?::\\d\\d|\\s*(?:s|sec|seconds|min|minutes))\\b.*$")
+                .matcher(end);
+        var rest = number.find() ? number.group() : "";
+        var said = rest.isEmpty() ? end : end.substring(0, end.length() - rest.length());
+        first(ENDS, JotWords.plain(said))
+                .ifPresentOrElse(w -> reading.until = w, () -> reading.own(DetailField.END, "until " + said.strip()));
+        return new Clause(m.group("before") + " " + rest);
+    }
+
+    // ---- what the client does
+
+    private static final Pattern SUBJECT =
+            compile("\\b(client|clients|they|she|he|partner|patient|receiver|person|them|model)\\b");
+    private static final Map<Does, Pattern> DOES = does();
+
+    private static Map<Does, Pattern> does() {
+        var d = new LinkedHashMap<Does, Pattern>();
+        d.put(Does.BREATHES_IN, compile("\\b(breath\\w* in|in ?breath|inhal\\w*)\\b|^in$"));
+        d.put(Does.BREATHES_OUT, compile("\\b(breath\\w* out|out ?breath|exhal\\w*)\\b|^out$"));
+        d.put(
+                Does.BREATHES_SLOWLY,
+                compile(
+                        "\\b(breathes?|breathing)\\b(?! (in|out))|\\b(slow|deep|belly) breaths?\\b|\\b(takes?|with) \\w+ breaths?\\b"));
+        d.put(Does.CLENCHES, compile("\\b(clench\\w*|bites?|bite down|grits?)\\b"));
+        d.put(Does.OPENS, compile("\\bopen\\w* (the |their )?(mouth|jaw)\\b"));
+        d.put(Does.SHRUGS, compile("\\bshrug\\w*\\b"));
+        d.put(Does.LIFTS_THE_HEAD, compile("\\b(lift|raise)\\w* (the |their |her |his )?head\\b|\\bhead lifted\\b"));
+        d.put(
+                Does.MOVES_TISSUE_ASIDE,
+                compile("\\baside\\b|\\bout of the way\\b|\\bholds? (own|their own) (tissue|breast|belly|skin)\\b"));
+        d.put(Does.PUSHES, compile("\\b(push\\w*|resist\\w*|press\\w* (into|against|back|down|up|out|in))\\b"));
+        d.put(Does.HOLDS, compile("\\bholds?\\b"));
+        d.put(
+                Does.LETS_GO,
+                compile(
+                        "\\b(lets? go|relax\\w*|releases?|lets? (it|(the |their )?\\w+) (fall|drop|sink|rest|hang)|goes limp)\\b"));
+        d.put(Does.CHOOSES, compile("\\b(choos\\w*|picks?|decides?)\\b"));
+        d.put(
+                Does.SAYS_WHEN,
+                compile("\\b(say|says|tell|tells|report\\w*|signal\\w*|know)\\b.*\\b(when|stop|gone|felt|much)\\b"));
+        d.put(
+                Does.MOVES,
+                compile(
+                        "\\b(bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
+                                + "|circl\\w*|wiggl\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
+                                + "|open\\w* and clos\\w*)\\b"));
+        return d;
+    }
+
+    /** Clauses that begin so are the client's, though nobody says so. */
+    private static final Pattern BY_ITSELF = compile(
+            "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathe\\b|resists?\\b|let go|lets go"
+                    + "|push (?!pull)\\w*.*%|push back|push against|press back|lift (the |their )?head|tell me when|say when|bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|let (the |their )?\\w+ (sink|drop|fall|rest|go|hang)"
+                    + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
+
+    private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
+    private static final Pattern SECONDS = compile("\\b(\\d{1,3}(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)\\b");
+    private static final Pattern PERCENT = compile("\\b(\\d{1,3})\\s*(?:%|per ?cent)");
+    private static final Pattern PASSIVE = compile("\\b(passive\\w*|does nothing|relaxed|no effort|limp|heavy)\\b");
+
+    private record Found(int at, Does does) {}
+
+    /** Whether the clause says what the client does; then it is taken. */
+    static boolean client(Clause clause, Jot reading) {
+        var plain = clause.plain;
+        boolean subject = SUBJECT.matcher(plain).find();
+        boolean itself = BY_ITSELF.matcher(plain).find();
+        if (!subject && !itself) return false;
+        // "Ask them about tingling" is a question.
+        if (QUESTION.matcher(plain).find()) return false;
+        // "They" is in a clause about the stroke, too.
+        if (subject
+                && !itself
+                && reading.strokeIn(plain)
+                && !compile("^(client|they|she|he|partner)\\b").matcher(plain).find()) return false;
+        if (subject && PASSIVE.matcher(plain).find()) {
+            reading.effort = Technique.Effort.PASSIVE;
+            return true;
+        }
+        // Who lets the head sink lies on the back, with somebody behind it.
+        if (compile("\\bhead\\b").matcher(plain).find()
+                && compile("\\b(sink\\w*|heavy|rests?|falls?|drops?)\\b")
+                        .matcher(plain)
+                        .find()) reading.behindTheHead = true;
+        if (compile("\\bhead\\b").matcher(plain).find()
+                && compile("\\b(tilt|turn|rotat|nod)\\w*\\b").matcher(plain).find()) reading.behindTheHead = true;
+        var found = new ArrayList<Found>();
+        DOES.forEach((does, words) -> {
+            var m = words.matcher(plain);
+            if (m.find()) found.add(new Found(m.start(), does));
+        });
+        found.sort(Comparator.comparingInt(Found::at));
+        // Who breathes in does not breathe slowly besides, who clenches and lets go does not move; who holds what they
+        // push only pushes.
+        if (found.stream().anyMatch(f -> f.does.breath() && f.does != Does.BREATHES_SLOWLY))
+            found.removeIf(f -> f.does == Does.BREATHES_SLOWLY);
+        if (found.stream()
+                .anyMatch(f -> f.does != Does.MOVES && f.does.active()
+                        || f.does == Does.PUSHES
+                        || f.does == Does.MOVES_TISSUE_ASIDE
+                        || f.does == Does.SAYS_WHEN
+                        || f.does == Does.CHOOSES
+                        || f.does == Does.LETS_GO)) found.removeIf(f -> f.does == Does.MOVES);
+        if (found.stream().anyMatch(f -> f.does == Does.MOVES_TISSUE_ASIDE)) found.removeIf(f -> f.does == Does.HOLDS);
+        if (found.isEmpty()) {
+            reading.own(DetailField.PART, clause.text);
+            return true;
+        }
+        var numbers = JotWords.numbered(clause.text.toLowerCase(Locale.ROOT));
+        var times = number(TIMES, numbers);
+        var seconds = number(SECONDS, numbers);
+        var percent = number(PERCENT, numbers);
+        for (int i = 0; i < found.size(); i++) {
+            boolean first = i == 0;
+            reading.more.part.add(new ClientPart(
+                    found.get(i).does,
+                    first && times != null && times >= 1 && times <= 50 ? (Integer) times.intValue() : null,
+                    first && seconds != null && seconds > 0 && seconds <= 600 ? seconds : null,
+                    first && percent != null && percent >= 1 && percent <= 100 ? (Integer) percent.intValue() : null));
+        }
+        if (found.stream().anyMatch(f -> f.does == Does.MOVES || f.does == Does.SAYS_WHEN || f.does == Does.CHOOSES))
+            reading.own(DetailField.PART, clause.text);
+        return true;
+    }
+
+    private static @Nullable Double number(Pattern pattern, String text) {
+        var m = pattern.matcher(text);
+        if (!m.find()) return null;
+        for (int g = 1; g <= m.groupCount(); g++) if (m.group(g) != null) return Double.valueOf(m.group(g));
+        return null;
+    }
+
+    // ---- what is asked and said
+
+    private static final Pattern QUESTION = compile(
+            "^(?:then |and |first )*ask\\b(?! (?:(?:the )?client|them|her|him|for (?:a|their)?\\s*\\w* ?(?:breath|push))? ?to\\b).*");
+    private static final Pattern TOLD =
+            compile("^(?:then |and |first )*(warn|announce|tell|say|explain|remind|name)\\b");
+
+    /** Whether the clause is something to ask or to say; then it is taken. */
+    static boolean said(Clause clause, Jot reading) {
+        var plain = clause.plain;
+        if (QUESTION.matcher(plain).find()) {
+            var kind = compile("\\b(permission|consent|may i|first|okay|ok)\\b")
+                            .matcher(plain)
+                            .find()
+                    ? SayKind.CONSENT
+                    : compile("\\b(number|pressure|feel\\w*|how)\\b")
+                                    .matcher(plain)
+                                    .find()
+                            ? SayKind.PRESSURE_QUESTION
+                            : SayKind.INTERVIEW;
+            reading.say.add(Saying.of(kind, cut(clause.text, 400)));
+            return true;
+        }
+        var told = TOLD.matcher(plain);
+        if (!told.find() || reading.strokeIn(plain)) return false;
+        var kind = told.group(1).equals("warn") || told.group(1).equals("announce") ? SayKind.WARNS : SayKind.EXPLAINS;
+        reading.say.add(Saying.of(kind, cut(clause.text, 400)));
+        return true;
+    }
+
+    // ---- the other hand
+
+    private static final Pattern OTHER = compile(
+            "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
+    private static final Map<OtherHand, Pattern> HANDS = hands();
+
+    private static Map<OtherHand, Pattern> hands() {
+        var h = new LinkedHashMap<OtherHand, Pattern>();
+        h.put(
+                OtherHand.CRADLES_THE_HEAD,
+                compile("\\bcradl\\w*|\\b(under|supports?|holds?|carries) (the )?(head|skull)\\b"));
+        h.put(OtherHand.HOLDS_THE_SHEET, compile("\\b(sheet|drape|towel)\\b"));
+        h.put(OtherHand.STRETCHES_THE_SKIN, compile("\\b(skin|taut|anchors?|tension)\\b|\\bholds? (the )?tissue\\b"));
+        h.put(OtherHand.LIFTS_THE_SHOULDER, compile("\\b(lifts?|raises?|under|shortens?) (the )?shoulder\\b"));
+        h.put(
+                OtherHand.REINFORCES,
+                compile("\\b(reinforc\\w*|on top|over it|doubles?|on the first|adds weight|presses on)\\b"));
+        h.put(
+                OtherHand.MOVES_THE_LIMB,
+                compile(
+                        "\\b(moves?|bends?|straightens?|swings?|rotates?|turns?|flexes|extends?|lifts? (the )?(leg|arm|foot|forearm|knee|limb))\\b"));
+        h.put(OtherHand.SUPPORTS_ABOVE_THE_JOINT, compile("\\babove (the )?\\w+\\b|\\bsupports?\\b"));
+        h.put(
+                OtherHand.HOLDS_THE_JOINT,
+                compile("\\b(holds?|steadies|fixes|braces|stabili[sz]es|keeps?|grips?|bent back)\\b"));
+        h.put(OtherHand.FOLLOWS, compile("\\bfollow\\w*\\b"));
+        h.put(OtherHand.WORKS_ALTERNATELY, compile("\\balternat\\w*\\b"));
+        h.put(OtherHand.RESTS, compile("\\b(rests?|resting|lies|stays|waits|on|still|feels)\\b"));
+        return h;
+    }
+
+    /** Takes what the other hand does out of a clause and leaves what stands before it. */
+    static Clause otherHand(Clause clause, Jot reading) {
+        var m = OTHER.matcher(clause.plain);
+        if (!m.find()) return clause;
+        var does = first(HANDS, m.group(1));
+        // "Left hand" alone is a side.
+        if (does.isEmpty()
+                && compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b")
+                        .matcher(m.group())
+                        .find()) return clause;
+        does.ifPresent(h -> reading.more.otherHand = h);
+        // What is said in the very words of the list need not be said twice.
+        var said =
+                m.group(1).replaceAll("\\bthe\\b", "").replaceAll("\\s+", " ").strip();
+        if (does.map(h -> !said.equals(h.toString().replace("-the-", "-").replace('-', ' ')))
+                .orElse(true)) {
+            int from = clause.text.toLowerCase(Locale.ROOT).indexOf(m.group().split(" ")[0]);
+            reading.own(DetailField.OTHER_HAND, from < 0 ? clause.text : clause.text.substring(from));
+        }
+        return new Clause(clause.plain.substring(0, m.start()));
+    }
+
+    // ---- limbs and props
+
+    /** A phrase that is taken out of a clause, and what it says. */
+    private record Phrase(Pattern words, Consumer<Jot> says) {}
+
+    private static Phrase limb(Limb limb, String words) {
+        return new Phrase(compile("(?:^|(?<=\\s))(?:with )?(?:" + words + ")(?=\\s|$)"), q -> q.more.limb.add(limb));
+    }
+
+    private static Phrase prop(Prop prop, String words) {
+        return new Phrase(
+                compile("(?:^|(?<=\\s))(?:with |on )?(?:a |the )?(?:" + words + ")(?=\\s|$)"),
+                q -> q.more.props.add(prop));
+    }
+
+    private static final String THE = "(?:the |their |her |his |a )?";
+    private static final String BE =
+            "(?: is| are| hangs| hanging| lies| lying| rests| resting| held| lifted| raised| brought| placed)*";
+
+    private static Phrase lying(Position position, String words) {
+        return new Phrase(
+                compile("(?:^|(?<=\\s))(?:client |lying |lies |lie )?(?:" + words + ")(?=\\s|$)"),
+                q -> q.position = position);
+    }
+
+    private static final List<Phrase> PHRASES = List.of(
+            lying(Position.SUPINE, "(?<=lying |lies |lie )on (?:the |their |her |his )?back|on (?:their|her|his) back"),
+            lying(
+                    Position.PRONE,
+                    "(?<=lying |lies |lie )on (?:the |their |her |his )?(?:belly|stomach|front)|on (?:their|her|his) (?:belly|stomach|front)"),
+            lying(
+                    Position.SIDE_LEFT,
+                    "(?<=lying |lies |lie )on (?:the |their |her |his )?left(?: side)?|on (?:their|her|his) left side"),
+            lying(
+                    Position.SIDE_RIGHT,
+                    "(?<=lying |lies |lie )on (?:the |their |her |his )?right(?: side)?|on (?:their|her|his) right side"),
+            prop(
+                    Prop.PILLOW_BETWEEN_KNEES,
+                    "(?:pillows?|cushion|bolster) between " + THE + "(?:knees|legs)|(?<=hugged )and between " + THE
+                            + "knees"),
+            prop(
+                    Prop.PILLOW_HUGGED,
+                    "(?:hugs?|hugging) " + THE
+                            + "(?:pillows?|cushion)|(?:pillows?|cushion) (?:hugged|to hug|in front)(?= and| |$)"),
+            prop(
+                    Prop.PILLOW_UNDER_ARM,
+                    "(?:pillow|cushion|towel) under " + THE + "(?:arm|elbow|wrist|elbow and wrist|forearm)"),
+            prop(Prop.PILLOW_UNDER_HEAD, "(?:pillow|cushion) under " + THE + "(?:head|neck)"),
+            prop(Prop.PILLOW_UNDER_BELLY, "(?:pillow|cushion) under " + THE + "(?:belly|abdomen|hips?|pelvis)"),
+            prop(
+                    Prop.BOLSTER_UNDER_ANKLES,
+                    "(?:bolster|pillow|roll) under " + THE + "(?:ankles?|feet|foot|shins?)|(?:ankles?|feet|shins?) on "
+                            + THE + "(?:bolster|pillow|roll)"),
+            prop(
+                    Prop.BOLSTER_UNDER_KNEES,
+                    "(?:bolster|pillow|roll) under " + THE + "knees?|knees? (?:on|over) " + THE
+                            + "(?:bolster|pillow|roll)"),
+            prop(Prop.ROLLED_TOWEL, "(?:rolled towel|towel roll|roll of towel)(?: under " + THE + "\\w+)?"),
+            prop(Prop.TOWEL, "towel under " + THE + "\\w+|own towel"),
+            prop(Prop.WEDGE, "wedge(?: under " + THE + "\\w+)?"),
+            prop(Prop.FACE_REST, "face (?:rest|cradle|hole)"),
+            prop(Prop.BLANKET_ASIDE, "blanket (?:folded )?(?:aside|off|away)"),
+            prop(Prop.WIPES, "wipes(?: ready| at hand)?"),
+            prop(Prop.GLOVES, "gloves?|gloved"),
+            prop(Prop.STOOL, "stool"),
+            limb(
+                    Limb.ARM_OFF_TABLE,
+                    "arms?" + BE + " (?:off|over " + THE + "(?:side|edge))(?: of)?(?: " + THE
+                            + "(?:table|edge|side))?"),
+            limb(Limb.ARM_OVERHEAD, "arms?" + BE + "(?: up)? (?:overhead|over head|(?:over|above) " + THE + "head)"),
+            limb(Limb.ARM_OVER_SHEET, "arms?" + BE + " (?:over|on top of|outside|on) " + THE + "sheet"),
+            limb(Limb.ARM_ACROSS, "arms?" + BE + " across(?: " + THE + "(?:body|chest|belly))?"),
+            limb(
+                    Limb.ARM_BEHIND_BACK,
+                    "arms?" + BE + " behind(?: " + THE + "back)?|hand (?:behind|on) " + THE
+                            + "(?:small of the )?back|hand in small of back"),
+            limb(
+                    Limb.ARM_OUT,
+                    "arms?" + BE + " (?:out(?: to " + THE + "side)?|abducted|at 90(?: degrees)?|to " + THE + "side)"),
+            limb(Limb.ARM_AT_SIDE, "arms?" + BE + " (?:at|by|along) " + THE + "sides?"),
+            limb(
+                    Limb.ANKLE_ON_SHOULDER,
+                    "(?:ankle|calf|leg|foot|heel)" + BE
+                            + " (?:on|over) (?:the |my |your |therapists? (?:s )?)?shoulder"),
+            limb(
+                    Limb.ON_THIGH,
+                    "(?:leg|foot|arm|hand|calf|ankle|forearm|shin|knee|limb|it)?" + BE
+                            + " ?(?:on|over|across) (?:my|your|therapist s|therapists|own) (?:thigh|lap|knee)"),
+            limb(
+                    Limb.HEEL_TO_HIP,
+                    "heel" + BE + " (?:to|toward|towards) " + THE + "(?:hip|buttock|seat|glutes?|bottom)"),
+            limb(
+                    Limb.UPPER_KNEE_FORWARD,
+                    "(?:upper|top) (?:knee|leg)" + BE + " (?:forward|bent|in front|up)(?: forward)?"),
+            limb(
+                    Limb.HIP_TURNED_OUT,
+                    "(?:hip|leg|thigh|knee)" + BE
+                            + " (?:turned|rotated|rolled|falls?|fallen|dropped|drops)? ?(?:out|outward|outwards|externally rotated|open|to "
+                            + THE + "side)|in frog position|frog leg"),
+            limb(
+                    Limb.HIP_TURNED_IN,
+                    "(?:hip|leg|thigh|knee)" + BE
+                            + " (?:turned|rotated|rolled) (?:in|inward|inwards)|(?:hip|leg) internally rotated"),
+            limb(
+                    Limb.KNEE_BENT,
+                    "knees?" + BE + " (?:bent|flexed)(?: (?:to|at) (?:90|right angle)(?: degrees)?)?|bent knees?"),
+            limb(
+                    Limb.LEG_ACROSS,
+                    "(?:leg|knee)" + BE + " (?:across|crossed|crossed over)(?: " + THE + "(?:body|other|other leg))?"),
+            limb(
+                    Limb.LEG_OFF_SIDE,
+                    "leg" + BE + " (?:off|over) " + THE + "(?:side|edge|table)(?: of " + THE + "table)?"),
+            limb(Limb.LEG_STRAIGHT, "legs?" + BE + " straight|straight legs?|knees?" + BE + " straight"),
+            limb(Limb.LEG_LIFTED, "leg (?:is )?(?:lifted|raised|up)|(?:lift|raise) " + THE + "leg"),
+            limb(
+                    Limb.FOOT_OFF_END,
+                    "(?:foot|feet|ankles?)" + BE + " (?:off|over) " + THE + "(?:end|edge|table)(?: of " + THE
+                            + "table)?"),
+            limb(Limb.FOOT_FLAT, "(?:foot|feet)" + BE + " flat(?: on " + THE + "table)?"),
+            limb(
+                    Limb.HEAD_TURNED,
+                    "(?:head|face)" + BE + " (?:turned|rotated)(?: (?:away|to " + THE
+                            + "(?:left|right|side|other side)))?"),
+            limb(
+                    Limb.HEAD_TILTED,
+                    "head" + BE + " (?:tilted|side bent)(?: (?:away|to " + THE
+                            + "(?:left|right|side))?)?|ear to shoulder"),
+            limb(Limb.HEAD_LIFTED, "head held up"));
+
+    private static final Pattern LIMB = compile("\\b(arms?|legs?|calf|forearm|foot|feet|hand|ankle|knee)\\b");
+
+    /** Takes where a limb lies and what is laid under it out of a clause, and leaves the rest of it. */
+    static String laid(String plain, Jot reading) {
+        var rest = plain;
+        for (var phrase : PHRASES) {
+            var m = phrase.words.matcher(rest);
+            if (!m.find()) continue;
+            phrase.says.accept(reading);
+            var limb = LIMB.matcher(m.group());
+            if (limb.find() && reading.limbNamed == null) reading.limbNamed = limb.group();
+            rest = (rest.substring(0, m.start()) + " " + rest.substring(m.end()))
+                    .replaceAll("\\s+", " ")
+                    .strip();
+        }
+        return rest;
+    }
+
+    private static final Pattern LIES = compile(
+            "^(?:with )?(?:the |their |her |his )?(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers|arms?|elbows?|legs?|hips?|head|chin|shoulders?|hand)"
+                    + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
+                    + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
+
+    /** Whether the clause is all about where a limb lies; then it is taken, in the teacher's words where nobody else's fit. */
+    static boolean lies(Clause clause, Jot reading) {
+        if (!LIES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
+        var rest = laid(clause.plain, reading);
+        if (rest.equals(clause.plain) || !rest.isEmpty()) reading.own(DetailField.LIMB, clause.text);
+        return true;
+    }
+
+    private static final Pattern WHILE =
+            compile("(?i)^(?<before>.*?)\\b(?<meanwhile>while\\b.*|as (?:you|i|we)\\b.*)$");
+
+    /** Takes what is done meanwhile out of a clause and leaves the rest of it. */
+    static Clause meanwhile(Clause clause, Jot reading) {
+        var m = WHILE.matcher(clause.text);
+        if (!m.find()) return clause;
+        reading.aside.add(m.group("meanwhile"));
+        return new Clause(m.group("before"));
+    }
+
+    // ---- what is compared
+
+    private static final Map<Comparison.What, Pattern> WHATS = whats();
+
+    private static Map<Comparison.What, Pattern> whats() {
+        var w = new LinkedHashMap<Comparison.What, Pattern>();
+        w.put(Comparison.What.RANGE, compile("\\b(range|rom|how far|movement)\\b"));
+        w.put(Comparison.What.NUMBER, compile("\\b(number|pain|score)\\b"));
+        w.put(
+                Comparison.What.STANDING,
+                compile("\\b(standing|stance|posture|hips? (level|higher|lower)|foot turn\\w*|turned out foot)\\b"));
+        w.put(Comparison.What.LOOK, compile("\\b(look|looks|from (the )?head end)\\b"));
+        w.put(Comparison.What.TISSUE, compile("\\b(warm|red|pale|tissue|temperature|colou?r)\\b"));
+        w.put(Comparison.What.TENSION, compile("\\b(tension|tight\\w*|tone)\\b"));
+        w.put(Comparison.What.SIDES, compile("\\b(left|right|sides?|both)\\b"));
+        return w;
+    }
+
+    private static final Pattern COMPARE = compile(
+            "^look (at|for)\\b|\\b(compar\\w*|re ?check|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b");
+
+    /** Whether the clause says what is compared; then it is taken, and its side as well. */
+    static boolean compares(Clause clause, Jot reading) {
+        var plain = clause.plain;
+        if (!COMPARE.matcher(plain).find() || reading.strokeIn(plain)) return false;
+        var what = EnumSet.noneOf(Comparison.What.class);
+        WHATS.forEach((w, words) -> {
+            if (words.matcher(plain).find()) what.add(w);
+        });
+        if (what.isEmpty()) {
+            if (!compile("^(re ?check|check again)$").matcher(plain).find()) return false;
+            reading.phase = Phase.RE_CHECK;
+            return true;
+        }
+        var when = compile("\\b(between)\\b").matcher(plain).find()
+                ? Comparison.When.BETWEEN
+                : compile("\\b(re ?check|again|now|after(wards)?)\\b")
+                                        .matcher(plain)
+                                        .find()
+                                && !plain.contains("before and after")
+                        ? Comparison.When.AFTER
+                        : Comparison.When.BEFORE;
+        reading.more.compares = new Comparison(what, when);
+        reading.comparing = plain;
+        if (EnumSet.of(Comparison.What.LOOK, Comparison.What.STANDING).containsAll(what)) {
+            reading.depth = 0;
+            reading.phase = Phase.ASSESS;
+        }
+        return true;
+    }
+}

@@ -1,0 +1,30 @@
+package palmtally.core.jot;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+
+/** One part of a line: what stands between commas. */
+final class Clause {
+    /** A comma, a semicolon, a full stop or colon that parts no number, a dash between blanks; and "then". */
+    private static final Pattern PARTS = Pattern.compile(
+            "(?:;|,(?!\\d)|(?<!\\d),)+|[.:!?](?=\\s|$)|\\s[–—-]\\s|\\b(?:and )?then\\b(?! (?:the )?(?:left|right|l|r)\\b)|\\R",
+            Pattern.CASE_INSENSITIVE);
+
+    /** As it was written. */
+    final String text;
+
+    /** In small letters, without marks. */
+    final String plain;
+
+    Clause(String text) {
+        this.text = text.strip();
+        plain = JotWords.plain(text);
+    }
+
+    static List<Clause> of(String line) {
+        var all = new ArrayList<Clause>();
+        for (var part : PARTS.split(line)) if (!JotWords.plain(part).isEmpty()) all.add(new Clause(part));
+        return all;
+    }
+}

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import OwnTechnique from '@/features/technique/OwnTechnique.vue'
+import { capital } from '@/parts/words'
+
+/** A word that nobody knows becomes the school's: for a hand, or for a technique of its own. */
+const props = defineProps<{ word: string }>()
+const emit = defineEmits<{ taught: []; leave: [] }>()
+const session = useSession()
+const what = ref<'hand' | 'technique'>('hand')
+const like = ref<Schema['HandName']['like']>('palm')
+const failed = ref('')
+const busy = ref(false)
+
+async function hand() {
+  busy.value = true
+  failed.value = ''
+  try {
+    const now = await ask(api.GET('/api/hands'))
+    await ask(
+      api.PUT('/api/hands', {
+        body: { from: now.version, hands: [...now.hands, { name: props.word, like: like.value }] },
+      }),
+    )
+    await session.refresh()
+    emit('taught')
+  } catch (e) {
+    const p = e as Problem
+    failed.value = p.faults.length ? p.faults.map((f) => `${f.value} ${f.reason}`).join('; ') : p.detail
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <div class="teach" role="group" :aria-label="`Teach ${word}`" @keydown.escape.stop="emit('leave')">
+    <p>
+      <strong>“{{ word }}”</strong> is
+      <button type="button" class="push" :aria-pressed="what === 'hand'" @click="what = 'hand'">
+        a hand
+      </button>
+      <button type="button" class="push" :aria-pressed="what === 'technique'" @click="what = 'technique'">
+        a technique
+      </button>
+    </p>
+    <form v-if="what === 'hand'" class="row" @submit.prevent="hand">
+      <label>
+        like
+        <select v-model="like">
+          <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
+        </select>
+      </label>
+      <button class="push main" :disabled="busy">Teach it</button>
+      <button type="button" class="push" @click="emit('leave')">Leave it</button>
+    </form>
+    <OwnTechnique v-else :name="capital(word)" @added="emit('taught')" @leave="emit('leave')" />
+    <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
+  </div>
+</template>
+
+<style scoped>
+.teach {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+p {
+  margin: 0;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+select {
+  min-height: var(--target);
+  border: 1.5px solid var(--line);
+  border-radius: 10px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+  padding: 0 8px;
+}
+.push[aria-pressed='true'] {
+  background: var(--ink);
+  color: var(--paper);
+}
+.bad {
+  color: var(--stop);
+}
+</style>
