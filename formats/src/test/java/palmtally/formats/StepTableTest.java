@@ -16,7 +16,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
+import palmtally.core.body.Region;
+import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
+import palmtally.core.jot.Jot;
+import palmtally.core.sequence.Block;
+import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
@@ -40,6 +45,34 @@ class StepTableTest {
         var sequence = read(file);
         var again = StepTable.read(StepTable.write(List.of(sequence)), Techniques.SHIPPED);
         assertThat(again).containsExactly(sequence);
+    }
+
+    /** Every line of {@code lines.txt}, and with it all that can be said of a step. */
+    @Test
+    void what_was_jotted_is_lost_neither_in_the_table_nor_in_the_file() throws Exception {
+        var lines = Files.readAllLines(Path.of("src", "test", "resources", "lines.txt")).stream()
+                .filter(l -> !l.startsWith("#"))
+                .map(l -> l.split(" => ")[0])
+                .toList();
+        var steps = Jot.all(lines, Techniques.SHIPPED, n -> "s" + n, null).stream()
+                .flatMap(j -> Stream.ofNullable(j.step()))
+                .toList();
+        var plan = new Sequence(
+                "jotted",
+                "Jotted",
+                Region.WHOLE_BODY,
+                3600,
+                Side.LEFT,
+                "",
+                null,
+                List.of(new Block("b", "All", Block.Order.IN_ORDER, Block.Repeat.ONCE, steps)));
+        assertThat(steps).hasSizeGreaterThan(170);
+        assertThat(steps).filteredOn(s -> s.detail() != null).hasSizeGreaterThan(120);
+        assertThat(StepTable.read(StepTable.write(List.of(plan)), Techniques.SHIPPED))
+                .containsExactly(plan);
+        assertThat(Documents.readSequence(Documents.write(plan))).isEqualTo(plan);
+        assertThat(Difference.between(plan, Documents.readSequence(Documents.write(plan))))
+                .isEmpty();
     }
 
     @Test

@@ -15,7 +15,9 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.HandName;
 import palmtally.core.technique.ScopeTopic;
@@ -184,6 +186,22 @@ public record Step(
     /** The one step that this warm-up is linked to and so is there for; null where there is none, or several. */
     public @Nullable String preparesOnly() {
         return phase == Phase.WARM && before.size() == 1 ? before.get(0) : null;
+    }
+
+    /** Whether the sheet cannot slide: its edge is tucked, or the other hand holds it. */
+    public boolean securesSheet() {
+        return care.contains(Care.SHEET_SECURED) || details().otherHand() == OtherHand.HOLDS_THE_SHEET;
+    }
+
+    /** Whether a thumb bears the load alone: nothing supports it, nor does the other hand. */
+    public boolean bareThumb() {
+        return tool == Tool.BARE_THUMB && details().otherHand() != OtherHand.REINFORCES;
+    }
+
+    /** Whether the out-breath gives the moment. */
+    public boolean onTheOutBreath() {
+        return effort == Technique.Effort.BREATH
+                || details().part().stream().anyMatch(p -> p.does() == ClientPart.Does.BREATHES_OUT);
     }
 
     /** Whether the client moves, by themselves or against the hand. */

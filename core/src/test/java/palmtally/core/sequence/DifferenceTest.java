@@ -9,6 +9,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
+import palmtally.core.body.Structure;
+import palmtally.core.sequence.detail.OtherHand;
 
 class DifferenceTest {
     private final Sequence plan = once(step("a"), step("b"), step("c"), step("d"));
@@ -77,5 +79,18 @@ class DifferenceTest {
         var changed = plan.steps().get(0).technique().with(e -> e.name = "Long glide");
         var after = plan.replacing("a", s -> s.with(e -> e.technique = changed));
         assertThat(Difference.between(plan, after)).contains("What “Long glide” is changed.");
+    }
+
+    @Test
+    void tells_what_else_is_said_of_a_step_in_the_words_of_people() {
+        var said = plan.replacing(
+                "a",
+                s -> s.with(e -> e.detail = e.detail.with(d -> {
+                    d.structures = List.of(Structure.SOLEUS);
+                    d.otherHand = OtherHand.RESTS;
+                })));
+        assertThat(Difference.between(plan, said))
+                .containsExactly("Step 1, Step a: muscles and bands none → Soleus; other hand none → rests.");
+        assertThat(Difference.between(said, said)).isEmpty();
     }
 }

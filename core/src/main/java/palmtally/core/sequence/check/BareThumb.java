@@ -36,7 +36,7 @@ public final class BareThumb implements Check {
         for (var span : plan.handsOn()) {
             all += span.seconds();
             var step = span.stint().step();
-            if (step.tool() == Tool.BARE_THUMB) {
+            if (step.bareThumb()) {
                 row += span.seconds();
                 bare += span.seconds();
                 inRow.add(step.id());

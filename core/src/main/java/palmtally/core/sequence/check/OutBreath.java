@@ -22,7 +22,7 @@ public final class OutBreath implements Check {
     @Override
     public void look(Plan plan) {
         for (var step : plan.steps) {
-            if (!step.zones().contains(Zone.RIB_EDGE) || step.depth() < 2 || step.effort() == Effort.BREATH) continue;
+            if (!step.zones().contains(Zone.RIB_EDGE) || step.depth() < 2 || step.onTheOutBreath()) continue;
             plan.report(
                     RULE,
                     new Where(step.id(), Zone.RIB_EDGE, null, null),

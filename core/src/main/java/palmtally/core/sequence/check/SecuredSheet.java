@@ -57,7 +57,7 @@ public final class SecuredSheet implements Check {
                                             e.lubricant = Lubricant.DRY;
                                             e.care.add(Care.SHEET_SECURED);
                                         }))));
-            } else if (step.sheet() == Sheet.OPEN && !step.care().contains(Care.SHEET_SECURED) && seen.add(step.id()))
+            } else if (step.sheet() == Sheet.OPEN && !step.securesSheet() && seen.add(step.id()))
                 plan.report(
                         RULE,
                         plan.at(span, step.zones().get(0), span.stint().side()),

@@ -143,14 +143,4 @@ public record Detail(
         }
         return lines;
     }
-
-    /** Whether the other hand bears the weight that a thumb or finger would bear alone. */
-    public boolean reinforced() {
-        return otherHand == OtherHand.REINFORCES;
-    }
-
-    /** Whether the client breathes with it. */
-    public boolean breathed() {
-        return part.stream().anyMatch(p -> p.does().breath());
-    }
 }

@@ -170,9 +170,9 @@ public enum DetailField {
             var named = Arrays.stream(Structure.values())
                     .filter(s -> Stream.concat(Stream.of(s.toString(), s.label(), s.latin()), s.also().stream())
                             .anyMatch(part::equalsIgnoreCase))
-                    .filter(s -> !all.contains(s))
                     .toList();
-            all.addAll(named.isEmpty() ? List.of(Written.one(part, Structure.values())) : named);
+            for (var s : named.isEmpty() ? List.of(Written.one(part, Structure.values())) : named)
+                if (!all.contains(s)) all.add(s);
         }
         return all;
     }

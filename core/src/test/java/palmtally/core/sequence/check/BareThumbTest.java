@@ -1,8 +1,13 @@
 package palmtally.core.sequence.check;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.core.sequence.Plans.eachSide;
+import static palmtally.core.sequence.Plans.once;
 
 import java.util.List;
+import org.junit.jupiter.api.Test;
+import palmtally.core.sequence.Plans;
+import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Tool;
 
 class BareThumbTest extends CheckTest {
@@ -34,5 +39,12 @@ class BareThumbTest extends CheckTest {
                         .says(
                                 "The bare thumb does 33 % of the work; 20 % is the most this school allows, because thumbs are what gives out first.")
                         .mends("Use supported thumb in step 2: Step 2, Step t: hand bare thumb → supported thumb."));
+    }
+
+    @Test
+    void a_thumb_that_the_other_hand_reinforces_is_not_bare() {
+        var thumb = thigh("t").with(Tool.BARE_THUMB).seconds(600);
+        assertThat(Plans.findings(once(thumb), A, BareThumb.RULE)).hasSize(1);
+        silent(once(thumb.saying(e -> e.otherHand = OtherHand.REINFORCES)));
     }
 }

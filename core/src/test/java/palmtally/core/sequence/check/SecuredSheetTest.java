@@ -1,5 +1,6 @@
 package palmtally.core.sequence.check;
 
+import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.core.sequence.Plans.eachSide;
 import static palmtally.core.sequence.Plans.step;
 
@@ -8,8 +9,10 @@ import org.junit.jupiter.api.Test;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Choices;
 import palmtally.core.sequence.Care;
+import palmtally.core.sequence.Plans;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.detail.OtherHand;
 
 class SecuredSheetTest extends CheckTest {
     SecuredSheetTest() {
@@ -50,5 +53,15 @@ class SecuredSheetTest extends CheckTest {
         silent(eachSide(step("w").technique("traction").on(Zone.WRIST)));
         silent(eachSide(step("n").technique("stretch").on(Zone.NECK_BACK).seconds(30)));
         silent(eachSide(step("n").technique("traction").on(Zone.BASE_OF_SKULL)));
+    }
+
+    @Test
+    void the_other_hand_may_hold_it() {
+        silent(eachSide(stretch("s").saying(e -> e.otherHand = OtherHand.HOLDS_THE_SHEET)));
+        assertThat(Plans.findings(
+                        eachSide(stretch("s").saying(e -> e.otherHand = OtherHand.MOVES_THE_LIMB)),
+                        A,
+                        SecuredSheet.RULE))
+                .hasSize(1);
     }
 }
