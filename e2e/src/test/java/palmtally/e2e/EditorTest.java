@@ -339,9 +339,13 @@ class EditorTest {
             int had = order(page).size();
             page.getByLabel("Add a step by typing").fill("gull press quads 40s");
             page.keyboard().press("Enter");
-            button(page, "Make “gull press” a technique of your own").click();
-            button(page, "Add it").click();
+            // What is understood is a step at once; the word that is not is its note, and can be taught.
             assertThat(page.locator("[data-step]")).hasCount(had + 1);
+            assertThat(page.locator(".said").first()).hasText("Compression, static");
+            button(page, "gull").click();
+            button(page, "a technique").click();
+            page.getByLabel("Called").fill("Gull press");
+            button(page, "Add it").click();
             assertThat(page.locator("[data-step]").getByText("Gull press")).isVisible();
             type(page, "elbow quads deep 60s");
             var before = order(page);
@@ -368,7 +372,7 @@ class EditorTest {
             assertThat(page.locator("[data-step]").getByText("Gull press")).isVisible();
             page.getByLabel("Add a step by typing").fill("gull press quads 40s");
             page.keyboard().press("Enter");
-            assertThat(page.getByText("“gull press” is not known here")).isVisible();
+            assertThat(page.locator(".unsaid")).hasText("gull");
         });
     }
 
