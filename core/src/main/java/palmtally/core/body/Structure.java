@@ -452,19 +452,19 @@ public enum Structure {
             .does(HIP_EXTENSION, HIP_TURNING_OUT)
             .refers(SACRUM, GLUTEALS)
             .spare("the sciatic nerve runs beneath")
-            .called("glute max", "gluteals", "glutes", "glute", "gluteus")),
+            .called("glute max", "glute maximus", "gluteals", "glutes", "glute", "gluteus")),
     GLUTEUS_MEDIUS(muscle("Gluteus medius", "musculus gluteus medius")
             .in(GLUTEALS)
             .along(HIP_CREST, TROCHANTER)
             .does(HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(SACRUM, LUMBAR)
-            .called("glute med", "glutes", "glute", "gluteus")),
+            .called("glute med", "glute medius", "glutes", "glute", "gluteus")),
     GLUTEUS_MINIMUS(muscle("Gluteus minimus", "musculus gluteus minimus")
             .in(GLUTEALS)
             .along(HIP_SPINE_FRONT, HIP_CREST, TROCHANTER)
             .does(HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(THIGH_OUTER, CALF)
-            .called("glute min", "glutes", "glute", "gluteus")),
+            .called("glute min", "glute minimus", "glutes", "glute", "gluteus")),
     PIRIFORMIS(muscle("Piriformis", "musculus piriformis")
             .in(HIP_ROTATORS, GLUTEALS)
             .along(SACRUM_EDGE, TROCHANTER)
@@ -719,7 +719,7 @@ public enum Structure {
             .in(KNEE_INNER)
             .along(ADDUCTOR_TUBERCLE, SHARED_TENDON)
             .spare("a bursa lies beneath")
-            .called("goose foot tendon")),
+            .called("goose foot tendon", "pes anserine")),
     WRIST_BAND(ligament("Band over the wrist tendons", "retinaculum flexorum")
             .in(WRIST, HAND)
             .along(PEA_BONE, THUMB_BASE)

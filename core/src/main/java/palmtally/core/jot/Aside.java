@@ -300,7 +300,7 @@ final class Aside {
         d.put(
                 Does.MOVES,
                 compile(
-                        "\\b(bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
+                        "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
                                 + "|circl\\w*|wiggl\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
                                 + "|open\\w* and clos\\w*)\\b"));
         return d;
@@ -423,6 +423,7 @@ final class Aside {
 
     private static final Pattern OTHER = compile(
             "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
+    private static final Pattern ONE = compile("^(?:with )?one hand\\b(.*)");
     private static final Map<OtherHand, Pattern> HANDS = hands();
 
     private static Map<OtherHand, Pattern> hands() {
@@ -453,7 +454,11 @@ final class Aside {
     /** Takes what the other hand does out of a clause and leaves what stands before it. */
     static Clause otherHand(Clause clause, Jot reading) {
         var m = OTHER.matcher(clause.plain);
-        if (!m.find()) return clause;
+        if (!m.find()) {
+            // After the stroke, one hand is the other one.
+            m = ONE.matcher(clause.plain);
+            if (reading.technique == null || !m.find()) return clause;
+        }
         var does = first(HANDS, m.group(1));
         // "Left hand" alone is a side.
         if (does.isEmpty()
@@ -620,7 +625,7 @@ final class Aside {
     }
 
     private static final Pattern LIES = compile(
-            "^(?:with )?(?:the |their |her |his )?(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers|arms?|elbows?|legs?|hips?|head|chin|shoulders?|hand)"
+            "^(?:with )?(?:the |their |her |his )?(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
@@ -629,6 +634,16 @@ final class Aside {
         if (!LIES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
         var rest = laid(clause.plain, reading);
         if (rest.equals(clause.plain) || !rest.isEmpty()) reading.own(DetailField.LIMB, clause.text);
+        return true;
+    }
+
+    private static final Pattern SPARES = compile(
+            "^(?:then |but |and )*(ease off|lighten|skip|avoid|spare|careful|mind|watch|not|never|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|hurry|sheet)\\w+|stay off|keep off|go easy)\\b.*");
+
+    /** Whether the clause says what to spare; then it stays as it was said. */
+    static boolean spares(Clause clause, Jot reading) {
+        if (!SPARES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
+        reading.aside.add(clause.text);
         return true;
     }
 

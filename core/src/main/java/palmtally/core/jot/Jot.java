@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -23,6 +24,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
+import palmtally.core.body.Region;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
@@ -85,6 +87,22 @@ public final class Jot {
 
     private static final int MOST_LETTERS = 500;
 
+    /** What a stroke comes from where it goes on to somewhere else: "ankle to hip". */
+    private static final Set<String> ENDS = Set.of(
+            "ankle",
+            "wrist",
+            "elbow",
+            "knee",
+            "hip",
+            "shoulder",
+            "neck",
+            "toes",
+            "foot",
+            "fingers",
+            "sacrum",
+            "armpit",
+            "groin");
+
     private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
 
     private static final Pattern SAID = Pattern.compile("[\"“”„]([^\"“”„]*)[\"“”„]");
@@ -93,11 +111,12 @@ public final class Jot {
     private static final Pattern MINUTES = alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
     private static final Pattern CLOCK = alone("(\\d{1,3}):([0-5]\\d)(?: min)?");
     private static final Pattern TIMES = alone("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×|times)");
-    private static final Pattern COUNTED = alone(
-            "(\\d+) ?(?:slow |long |light |deep |full |broad |firm )*"
-                    + "(breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?|glides?|laps|rounds?|rubs?)");
+    private static final Pattern COUNTED =
+            alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
+                    + "|thumb|finger|elbow))*) ?(breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|glides?|laps|rounds?|rubs?)");
     private static final Pattern RATE = alone(
-            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|times a second)");
+            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|times a second)");
     private static final Pattern RANGE = alone(
             "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
                     + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|rounds?)");
@@ -193,6 +212,9 @@ public final class Jot {
     final Set<Care> care = new TreeSet<>();
     /** A hand: the client's where nothing else is worked, else the one that works. */
     boolean handNamed;
+
+    /** The heel: the client's where nothing else is worked, else that of the hand. */
+    boolean heelNamed;
 
     /** A limb that lies somewhere. */
     @Nullable
@@ -340,6 +362,7 @@ public final class Jot {
     }
 
     private void take(String text) {
+        text = text.replaceAll("(?<=\\d)\\s?[\"″](?=[\\s,;)]|$)", " s");
         var said = SAID.matcher(text);
         while (said.find())
             if (!said.group(1).isBlank())
@@ -379,7 +402,8 @@ public final class Jot {
     }
 
     private void clause(Clause whole) {
-        if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this)) return;
+        if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
+            return;
         if (Aside.compares(whole, this)) {
             // Where it is compared is where the work is.
             var sub = beside(whole.text);
@@ -397,6 +421,19 @@ public final class Jot {
         var another = stroke(own.plain);
         if (another != null && technique != null && !weak && !another.equals(technique)) {
             aside.add(own.text);
+            // "Knead, squeeze, wring 2 min": the time is of all of them.
+            var last = beside(own.text);
+            if (seconds == null
+                    && count == null
+                    && last.placeless()
+                    && technique.stroke().warming()
+                    && another.stroke().warming()) {
+                seconds = last.seconds;
+                if (last.seconds == null) {
+                    count = last.count;
+                    counted = last.counted;
+                }
+            }
             return;
         }
         words(Aside.until(Aside.why(Aside.meanwhile(own, this), this), this));
@@ -445,7 +482,7 @@ public final class Jot {
                 if (relation == Relation.ON
                         && at + length < tokens.size()
                         && RELATIONS.get(tokens.get(at + length)) == Relation.TO
-                        && JotWords.LANDMARKS.contains(phrase)) relation = Relation.FROM;
+                        && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))) relation = Relation.FROM;
                 meaning.accept(this);
                 used = length;
             }
@@ -519,7 +556,9 @@ public final class Jot {
 
     /** A long word that is a letter or two off one that is known is that one, where only one is as near. */
     private @Nullable Consumer<Jot> misspelt(String word) {
-        if (word.length() < 5 || !word.chars().allMatch(Character::isLetter)) return null;
+        if (word.length() < 5
+                || JotWords.VOCABULARY.contains(word)
+                || !word.chars().allMatch(Character::isLetter)) return null;
         int most = word.length() >= 9 ? 2 : 1;
         var near = new TreeSet<String>();
         int least = most + 1;
@@ -560,21 +599,7 @@ public final class Jot {
         });
         rest = ranges(rest);
         rest = pull(RATE, rest, m -> rate = Double.valueOf(m.group(1)));
-        rest = pull(COUNTED, rest, m -> {
-            count = whole(m.group(1));
-            counted = switch (m.group(2).charAt(0)) {
-                case 'b', 'e', 'i' -> Dose.Kind.BREATHS;
-                case 'c' -> Dose.Kind.CYCLES;
-                case 'p', 'g', 'l', 'r' -> m.group(2).startsWith("rep") ? counted : Dose.Kind.PASSES;
-                case 's' ->
-                    m.group(2).startsWith("str")
-                                    || m.group(2).startsWith("sw")
-                                    || m.group(2).startsWith("sl")
-                            ? Dose.Kind.PASSES
-                            : Dose.Kind.HOLDS;
-                default -> Dose.Kind.HOLDS;
-            };
-        });
+        rest = counted(rest);
         rest = pull(TIMES, rest, m -> count = whole(m.group(1) != null ? m.group(1) : m.group(2)));
         rest = pull(CLOCK, rest, m -> seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
         rest = pull(MINUTES, rest, m -> seconds = Double.parseDouble(m.group(1)) * 60);
@@ -583,6 +608,21 @@ public final class Jot {
             if (m.group(2) != null) counted = Dose.Kind.HOLDS;
         });
         return pull(DEPTH, rest, m -> depth = Integer.valueOf(m.group(1)));
+    }
+
+    /** "5 long palm strokes" are 5 passes, long and with the palm. */
+    private String counted(String text) {
+        var m = COUNTED.matcher(text);
+        if (!m.find()) return text;
+        count = whole(m.group(1));
+        counted = switch (m.group(3).replaceAll("e?s$", "")) {
+            case "breath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
+            case "cycl", "cycle" -> Dose.Kind.CYCLES;
+            case "hold", "station", "spot", "point", "press" -> Dose.Kind.HOLDS;
+            case "rep" -> counted;
+            default -> Dose.Kind.PASSES;
+        };
+        return text.substring(0, m.start()) + m.group(2) + " " + text.substring(m.end());
     }
 
     /** "8 to 10 s" is 9 s, and is told as it was said. */
@@ -643,13 +683,34 @@ public final class Jot {
     }
 
     void zoned(Zone zone) {
-        if (relation == Relation.ON) zones.add(zone);
+        if (relation == Relation.ON || stays()) zones.add(zone);
         // Nobody works on the spine, but from it and beside it.
         else at(said, zone == Zone.SPINE ? List.of(Zone.UPPER_BACK, Zone.LUMBAR) : List.of(zone));
     }
 
+    /** "Pressure to the piriformis" is on it: what stays in one place comes from nowhere. */
+    private boolean stays() {
+        return relation == Relation.TO
+                && technique != null
+                && more.from == null
+                && !more.words.containsKey(DetailField.FROM)
+                && switch (technique.stroke()) {
+                    case STATIC_COMPRESSION,
+                            COMPRESSION,
+                            TRIGGER_POINT,
+                            STILL_HOLD,
+                            CROSS_FIBRE_FRICTION,
+                            CIRCULAR_FRICTION,
+                            STRETCH,
+                            HEAT,
+                            COLD,
+                            ICE_MASSAGE -> true;
+                    default -> false;
+                };
+    }
+
     void structure(String name, List<Structure> all) {
-        if (relation == Relation.ON) structures.put(name, all);
+        if (relation == Relation.ON || stays()) structures.put(name, all);
         else at(said, all.get(0).zones());
     }
 
@@ -706,6 +767,9 @@ public final class Jot {
 
     /** What was understood; null where it names no stroke or no zone. */
     private @Nullable Step step(String id, @Nullable Step before) {
+        if (heelNamed)
+            if (placeless()) nearby.add(Landmark.HEEL.zones());
+            else if (tool == null) tool = Tool.HEEL_OF_HAND;
         if (handNamed)
             if (placeless() && limbNamed == null) zones.add(Zone.HAND);
             else if (tool == null) tool = Tool.PALM;
@@ -776,6 +840,9 @@ public final class Jot {
         return edit.step();
     }
 
+    private static final Set<Stroke> MOVED_FROM_BEHIND =
+            EnumSet.of(Stroke.STRETCH, Stroke.RANGE_OF_MOTION, Stroke.TRACTION, Stroke.CONTRACT_RELAX);
+
     /** The head is held, turned or let sink from behind it: then the client lies on the back. */
     private boolean seatedAtHead() {
         return behindTheHead
@@ -784,9 +851,9 @@ public final class Jot {
                 || more.limb.contains(Limb.HEAD_TURNED)
                 || more.limb.contains(Limb.HEAD_TILTED)
                 || technique != null
-                        && (technique.stroke() == Stroke.STRETCH || technique.stroke() == Stroke.RANGE_OF_MOTION)
-                        && zones.isEmpty()
-                        && nearby.stream().anyMatch(z -> z.contains(Zone.NECK_BACK));
+                        && MOVED_FROM_BEHIND.contains(technique.stroke())
+                        && (zones.isEmpty() && nearby.stream().anyMatch(z -> z.contains(Zone.NECK_BACK))
+                                || !zones.isEmpty() && zones.stream().allMatch(z -> z.region() == Region.NECK));
     }
 
     private static Sides other(Sides side) {
@@ -904,6 +971,10 @@ public final class Jot {
     /** Seconds with a count are that long each; a count alone changes how many of the usual ones. */
     private Dose dose(Technique t) {
         var usual = t.dose();
+        // As often as the client moves, the hand works, where nobody says otherwise.
+        if (seconds == null && count == null && counted == null)
+            for (var p : more.part)
+                if (count == null && p.times() != null && p.does().active()) count = p.times();
         if (until == End.When.SOFTENS && count == null) return Dose.untilSoft(seconds != null ? seconds : 90);
         if (counted == Dose.Kind.BREATHS) return new Dose(Dose.Kind.BREATHS, seconds, count, null);
         if (counted == Dose.Kind.CYCLES || usual.kind() == Dose.Kind.CYCLES && rate != null)

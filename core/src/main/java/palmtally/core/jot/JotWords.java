@@ -30,6 +30,7 @@ import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.Manner;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.sequence.detail.Pace;
@@ -67,6 +68,14 @@ final class JotWords {
             Stream.concat(Stream.of(landmark.label(), landmark.latin(), landmark.toString()), landmark.also().stream())
                     .flatMap(JotWords::variants)
                     .forEach(n -> put(words, n, q -> q.landmark(landmark)));
+        // The client's hip bends by these two; they are stretched in front.
+        for (var flexor : List.of("hip flexor", "hip flexors"))
+            put(words, flexor, q -> {
+                q.zoned(Zone.THIGH_FRONT);
+                q.more.structures.add(Structure.ILIOPSOAS);
+            });
+        put(words, "and back", q -> {});
+        put(words, "feather light", q -> q.depth = 1);
         put(words, "hip bone", q -> q.landmark(Landmark.HIP_SPINE_FRONT));
         put(words, "ball", q -> q.landmark(Landmark.BALL_OF_FOOT));
         put(words, "outer knee", q -> q.landmark(Landmark.KNEE_OUTER));
@@ -385,6 +394,12 @@ final class JotWords {
         strokes.put("push-pull", List.of("push and pull", "push pull"));
         strokes.put("shoulder-loop", List.of("loop over the shoulder", "looping stroke", "loops"));
         strokes.put("skin-bend", List.of("s bend", "c bend", "s bends", "bend the skin"));
+        strokes.computeIfPresent("effleurage", (id, names) -> and(names, "eff", "effl", "effs"));
+        strokes.computeIfPresent("petrissage", (id, names) -> and(names, "pet", "petr"));
+        strokes.computeIfPresent("compression", (id, names) -> and(names, "comp", "comps"));
+        strokes.computeIfPresent("circular-friction", (id, names) -> and(names, "fric", "circ friction"));
+        strokes.computeIfPresent("cupping-hands", (id, names) -> and(names, "cupped"));
+        strokes.computeIfPresent("shaking", (id, names) -> and(names, "vib"));
         strokes.forEach((id, names) -> names.forEach(n -> put(words, n, q -> {
             // Who says only that oil is spread glides; who said a stroke before keeps it.
             if (q.technique == null || !n.contains("oil")) q.stroke(q.library.toUse(id), id.equals("still-hold"));
@@ -403,9 +418,10 @@ final class JotWords {
         put(words, "rotate", q -> q.stroke(q.library.toUse("range-of-motion"), false));
         put(words, "cold cup", q -> q.stroke(q.library.toUse("ice"), false));
         put(words, "heel", q -> {
-            if (q.relation == Jot.Relation.ON) q.tool = Tool.HEEL_OF_HAND;
+            if (q.relation == Jot.Relation.ON) q.heelNamed = true;
             else q.landmark(Landmark.HEEL);
         });
+        put(words, "heels", q -> q.heelNamed = true);
         for (var aside : List.of("chest drape first", "chest drape", "drape first"))
             put(words, aside, q -> q.aside.add(aside));
         for (var aside : List.of("two heads", "heads")) put(words, aside, q -> q.aside.add(aside));
@@ -456,14 +472,7 @@ final class JotWords {
                 "flat forearm",
                 "ulna");
         all(words, q -> q.tool = Tool.ELBOW, "point of elbow", "elbow tip", "olecranon");
-        all(
-                words,
-                q -> q.tool = Tool.HEEL_OF_HAND,
-                "heels of hands",
-                "heel of hand",
-                "heels",
-                "palm heel",
-                "heel of palm");
+        all(words, q -> q.tool = Tool.HEEL_OF_HAND, "heels of hands", "heel of hand", "palm heel", "heel of palm");
         all(
                 words,
                 q -> q.tool = Tool.REINFORCED_FINGERS,
@@ -897,7 +906,9 @@ final class JotWords {
                 "opens mouth",
                 "jaw opens",
                 "open and close jaw",
-                "open and close mouth");
+                "open and close mouth",
+                "mouth open",
+                "mouth slightly open");
         all(words, q -> q.more.part.add(ClientPart.of(ClientPart.Does.CLENCHES)), "clench", "teeth together");
         all(
                 words,
@@ -906,10 +917,26 @@ final class JotWords {
                 "active movement",
                 "client moves");
         all(words, q -> q.effort = Technique.Effort.PASSIVE, "passively", "passive");
+        all(words, q -> q.side = Sides.EACH, "bilat", "per side", "per leg", "per arm");
+        all(words, q -> q.position = Position.SUPINE, "sup");
+        all(words, q -> q.tool = Tool.PALM, "flat palm", "flat palms", "both palms");
+        all(words, q -> q.tool = Tool.FINGER_PADS, "2 fingers", "3 fingers", "4 fingers");
+        all(
+                words,
+                q -> q.tool = Tool.PINCER,
+                "between thumb and index",
+                "thumb and index",
+                "thumb and forefinger",
+                "between thumb and forefinger");
+        all(words, q -> q.more.limb.add(Limb.HIP_TURNED_OUT), "leg in frog", "frog", "frog position");
     }
 
     private static void all(Map<String, Consumer<Jot>> words, Consumer<Jot> meaning, String... names) {
         for (var name : names) put(words, name, meaning);
+    }
+
+    private static List<String> and(List<String> names, String... more) {
+        return Stream.concat(names.stream(), Stream.of(more)).toList();
     }
 
     /** What a school calls its hands and techniques. */
@@ -952,7 +979,9 @@ final class JotWords {
                 List.of("occiput", "skull base", "base of head", "occipital ridge", "back of head", "under the skull"));
         names.put(Zone.JAW_MUSCLES, List.of("jaw", "temples", "temple"));
         names.put(Zone.INSIDE_MOUTH, List.of("inside mouth", "inside the cheek", "intraoral", "in the mouth"));
-        names.put(Zone.NECK_BACK, List.of("neck", "nape", "cervical", "back of neck", "cervical spine", "cervicals"));
+        names.put(
+                Zone.NECK_BACK,
+                List.of("c spine", "neck", "nape", "cervical", "back of neck", "cervical spine", "cervicals"));
         names.put(Zone.STRAP_MUSCLE, List.of("strap muscle", "side of neck", "front of neck"));
         names.put(
                 Zone.TOP_OF_SHOULDER,
@@ -968,6 +997,8 @@ final class JotWords {
         names.put(
                 Zone.UPPER_BACK,
                 List.of(
+                        "t spine",
+                        "rhomboid area",
                         "back",
                         "between shoulder blades",
                         "between blades",
@@ -981,15 +1012,37 @@ final class JotWords {
                         "interscapular"));
         names.put(
                 Zone.SHOULDER_BLADE,
-                List.of("scapula", "blade", "shoulder blades", "blades", "scapulae", "back of shoulder"));
+                List.of(
+                        "scap",
+                        "scaps",
+                        "scapula",
+                        "blade",
+                        "shoulder blades",
+                        "blades",
+                        "scapulae",
+                        "back of shoulder"));
         names.put(Zone.CHEST_WALL, List.of("pecs", "chest", "breastplate", "upper chest", "front of shoulder"));
         names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
         names.put(Zone.ARMPIT, List.of("axilla", "ribs", "side of ribs", "side ribs", "rib cage", "ribcage"));
-        names.put(Zone.RIB_EDGE, List.of("costal margin", "under ribs", "below ribs"));
-        names.put(Zone.BELLY, List.of("abdomen", "tummy", "stomach", "gut", "colon", "abs", "waist front"));
+        names.put(
+                Zone.RIB_EDGE,
+                List.of(
+                        "costal arch",
+                        "rib arch",
+                        "under costal arch",
+                        "costal margin",
+                        "under ribs",
+                        "below ribs",
+                        "costal arch",
+                        "rib arch"));
+        names.put(
+                Zone.BELLY,
+                List.of("abdo", "abdomen", "tummy", "abdo", "stomach", "gut", "colon", "abs", "waist front"));
         names.put(
                 Zone.LUMBAR,
                 List.of(
+                        "lumb",
+                        "l spine",
                         "low back",
                         "lower back",
                         "loin",
@@ -1053,7 +1106,16 @@ final class JotWords {
         names.put(Zone.KNEECAP, List.of("patella", "knee", "around knee", "around kneecap"));
         names.put(Zone.CALF, List.of("calves", "back of lower leg", "lower leg", "calf muscle", "calf belly"));
         names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf", "middle of calf"));
-        names.put(Zone.SHIN, List.of("tibialis", "shins", "outer shin", "front of lower leg", "outside of lower leg"));
+        names.put(
+                Zone.SHIN,
+                List.of(
+                        "tibialis ant",
+                        "tib anterior",
+                        "tibialis",
+                        "shins",
+                        "outer shin",
+                        "front of lower leg",
+                        "outside of lower leg"));
         names.put(Zone.ACHILLES, List.of("achilles tendon", "heel tendon"));
         names.put(
                 Zone.SOLE,
@@ -1096,7 +1158,10 @@ final class JotWords {
 
     static String plain(String text) {
         return text.toLowerCase(Locale.ROOT)
-                .replace("&", " and ")
+                .replaceAll("(?<=\\d)\\s?['’′](?!\\w)", " min ")
+                .replaceAll("\\bw/", " with ")
+                .replaceAll("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]", " and ")
+                .replace("@", " at ")
                 .replaceAll("(?<=\\d)\\s*[x×]\\s*(?=\\d)", " x ")
                 .replaceAll("(?<=\\d),(?=\\d)", ".")
                 .replaceAll("(?<=\\d)\\s*[–-]\\s*(?=\\d)", " to ")
@@ -1124,6 +1189,11 @@ final class JotWords {
             "spinous process of ", List.of(""));
 
     static final Map<String, Consumer<Jot>> EVERYWHERE = everywhere();
+    /** Each word that some phrase has. */
+    static final Set<String> VOCABULARY = EVERYWHERE.keySet().stream()
+            .flatMap(k -> Arrays.stream(k.split(" ")))
+            .collect(Collectors.toSet());
+
     static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
 
     private static Stream<String> variants(String name) {
