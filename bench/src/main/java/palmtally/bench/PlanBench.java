@@ -20,11 +20,13 @@ import palmtally.core.calendar.TermChecks;
 import palmtally.core.calendar.TermLayout;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.jot.Jot;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.check.Checks;
 import palmtally.core.sequence.check.Turns;
 import palmtally.core.sequence.fit.Fit;
+import palmtally.core.technique.Techniques;
 
 /** Checks, least turns, fit and term, beside what a spreadsheet does: add up a column of seconds. */
 @State(Scope.Benchmark)
@@ -37,11 +39,26 @@ public class PlanBench {
     private final Profile profile = Profile.bySeconds();
     private final Sequence two = Samples.plan(200);
     private final Sequence eighty = Samples.plan(80);
+    private static final String LINE =
+            "infraspinatus, supported thumb, 8-10 s holds x3, arm off the table, other hand lifts the shoulder, client breathes out,"
+                    + " if it shoots stop, because it refers to the arm";
+    private final Sequence rich = rich();
     private final Sequence turning = Samples.turning(80);
     private final Profile turnsOnly = turnsOnly();
     private final Curriculum term = TermLayout.of(
                     new Curriculum("t", "T", 15, 2, 150, 0, Map.of(), Set.of(8), List.of()), wishes(), profile)
             .term();
+
+    /** Two hundred steps of which everything is said that a line can say. */
+    private static Sequence rich() {
+        var said = Jot.jot(LINE, Techniques.SHIPPED, "s", null).step();
+        var plain = Samples.plan(200);
+        return plain.withBlocks(plain.blocks().stream()
+                .map(b -> b.withSteps(b.steps().stream()
+                        .map(x -> x.with(e -> e.detail = said.details()))
+                        .toList()))
+                .toList());
+    }
 
     private static List<TermLayout.Wish> wishes() {
         return List.of(
@@ -67,6 +84,16 @@ public class PlanBench {
     @Benchmark
     public Object checks_of_200_steps() {
         return Checks.run(two, profile);
+    }
+
+    @Benchmark
+    public Object checks_of_200_rich_steps() {
+        return Checks.run(rich, profile);
+    }
+
+    @Benchmark
+    public Object a_jotted_line() {
+        return Jot.jot(LINE, Techniques.SHIPPED, "s", null);
     }
 
     @Benchmark
