@@ -36,6 +36,17 @@ import palmtally.core.technique.Technique;
 final class Aside {
     private Aside() {}
 
+    private static final Pattern CLIENT_FIRST = compile("^(client|they|she|he|partner)\\b");
+    private static final Pattern HEAD = compile("\\bhead\\b");
+    private static final Pattern SINKS = compile("\\b(sink\\w*|heavy|rests?|falls?|drops?)\\b");
+    private static final Pattern TURNS = compile("\\b(tilt|turn|rotat|nod)\\w*\\b");
+    private static final Pattern FELT = compile("\\b(number|pressure|feel\\w*|how)\\b");
+    private static final Pattern SIDED_HAND = compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b");
+    private static final Pattern RE_CHECK = compile("^(re ?check|check again)$");
+    private static final Pattern AFTERWARDS = compile("\\b(re ?check|again|now|after(wards)?)\\b");
+    private static final Pattern MAY = compile("\\b(permission|consent|may i|first|okay|ok)\\b");
+    private static final Pattern BETWEEN = compile("\\b(between)\\b");
+
     /** The first of these in whose words something is found. */
     private static <V> Optional<V> first(Map<V, Pattern> words, String text) {
         return words.entrySet().stream()
@@ -331,18 +342,14 @@ final class Aside {
         if (subject
                 && !itself
                 && reading.strokeIn(plain)
-                && !compile("^(client|they|she|he|partner)\\b").matcher(plain).find()) return false;
+                && !CLIENT_FIRST.matcher(plain).find()) return false;
         if (subject && PASSIVE.matcher(plain).find()) {
             reading.effort = Technique.Effort.PASSIVE;
             return true;
         }
         // Who lets the head sink lies on the back, with somebody behind it.
-        if (compile("\\bhead\\b").matcher(plain).find()
-                && compile("\\b(sink\\w*|heavy|rests?|falls?|drops?)\\b")
-                        .matcher(plain)
-                        .find()) reading.behindTheHead = true;
-        if (compile("\\bhead\\b").matcher(plain).find()
-                && compile("\\b(tilt|turn|rotat|nod)\\w*\\b").matcher(plain).find()) reading.behindTheHead = true;
+        if (HEAD.matcher(plain).find() && SINKS.matcher(plain).find()) reading.behindTheHead = true;
+        if (HEAD.matcher(plain).find() && TURNS.matcher(plain).find()) reading.behindTheHead = true;
         var found = new ArrayList<Found>();
         DOES.forEach((does, words) -> {
             var m = words.matcher(plain);
@@ -400,15 +407,9 @@ final class Aside {
     static boolean said(Clause clause, Jot reading) {
         var plain = clause.plain;
         if (QUESTION.matcher(plain).find()) {
-            var kind = compile("\\b(permission|consent|may i|first|okay|ok)\\b")
-                            .matcher(plain)
-                            .find()
+            var kind = MAY.matcher(plain).find()
                     ? SayKind.CONSENT
-                    : compile("\\b(number|pressure|feel\\w*|how)\\b")
-                                    .matcher(plain)
-                                    .find()
-                            ? SayKind.PRESSURE_QUESTION
-                            : SayKind.INTERVIEW;
+                    : FELT.matcher(plain).find() ? SayKind.PRESSURE_QUESTION : SayKind.INTERVIEW;
             reading.say.add(Saying.of(kind, cut(clause.text, 400)));
             return true;
         }
@@ -461,10 +462,7 @@ final class Aside {
         }
         var does = first(HANDS, m.group(1));
         // "Left hand" alone is a side.
-        if (does.isEmpty()
-                && compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b")
-                        .matcher(m.group())
-                        .find()) return clause;
+        if (does.isEmpty() && SIDED_HAND.matcher(m.group()).find()) return clause;
         does.ifPresent(h -> reading.more.otherHand = h);
         // What is said in the very words of the list need not be said twice.
         var said =
@@ -688,16 +686,13 @@ final class Aside {
             if (words.matcher(plain).find()) what.add(w);
         });
         if (what.isEmpty()) {
-            if (!compile("^(re ?check|check again)$").matcher(plain).find()) return false;
+            if (!RE_CHECK.matcher(plain).find()) return false;
             reading.phase = Phase.RE_CHECK;
             return true;
         }
-        var when = compile("\\b(between)\\b").matcher(plain).find()
+        var when = BETWEEN.matcher(plain).find()
                 ? Comparison.When.BETWEEN
-                : compile("\\b(re ?check|again|now|after(wards)?)\\b")
-                                        .matcher(plain)
-                                        .find()
-                                && !plain.contains("before and after")
+                : AFTERWARDS.matcher(plain).find() && !plain.contains("before and after")
                         ? Comparison.When.AFTER
                         : Comparison.When.BEFORE;
         reading.more.compares = new Comparison(what, when);

@@ -6,11 +6,13 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
@@ -104,6 +106,9 @@ public final class Jot {
             "groin");
 
     private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
+
+    /** After a number two strokes are seconds. */
+    private static final Pattern INCHES = Pattern.compile("(?<=\\d)\\s?[\"″](?=[\\s,;)]|$)");
 
     private static final Pattern SAID = Pattern.compile("[\"“”„]([^\"“”„]*)[\"“”„]");
     private static final Pattern SECONDS =
@@ -237,9 +242,19 @@ public final class Jot {
     /** Words of the longest phrase that is known. */
     private final int longest;
 
-    private Jot(Techniques library, Map<String, Consumer<Jot>> own) {
+    /** What was found out on one line: parts that were read by themselves, and what a misspelt word may be. Several ask for the same. */
+    private record Found(Map<String, Jot> parts, Map<String, Optional<Consumer<Jot>>> misspelt) {
+        Found() {
+            this(new HashMap<>(), new HashMap<>());
+        }
+    }
+
+    private final Found found;
+
+    private Jot(Techniques library, Map<String, Consumer<Jot>> own, Found found) {
         this.library = library;
         this.own = own;
+        this.found = found;
         longest = Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own));
     }
 
@@ -256,7 +271,7 @@ public final class Jot {
 
     private static Jotted jot(
             String text, Techniques library, Map<String, Consumer<Jot>> own, String id, @Nullable Step before) {
-        var reading = new Jot(library, own);
+        var reading = new Jot(library, own, new Found());
         if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), reading.asked());
         reading.take(text);
         @Nullable Step step;
@@ -362,7 +377,7 @@ public final class Jot {
     }
 
     private void take(String text) {
-        text = text.replaceAll("(?<=\\d)\\s?[\"″](?=[\\s,;)]|$)", " s");
+        text = INCHES.matcher(text).replaceAll(" s");
         var said = SAID.matcher(text);
         while (said.find())
             if (!said.group(1).isBlank())
@@ -396,8 +411,11 @@ public final class Jot {
 
     /** What a text says, by itself. */
     Jot beside(String text) {
-        var sub = new Jot(library, own);
+        var known = found.parts.get(text);
+        if (known != null) return known;
+        var sub = new Jot(library, own, found);
         sub.words(new Clause(text));
+        found.parts.put(text, sub);
         return sub;
     }
 
@@ -475,7 +493,9 @@ public final class Jot {
                 var phrase = String.join(" ", tokens.subList(at, at + length));
                 var meaning = meaning(phrase);
                 if (meaning == null && length == 1 && !RELATIONS.containsKey(phrase) && !FILLERS.contains(phrase))
-                    meaning = misspelt(phrase);
+                    meaning = found.misspelt
+                            .computeIfAbsent(phrase, w -> Optional.ofNullable(misspelt(w)))
+                            .orElse(null);
                 if (meaning == null) continue;
                 said = phrase;
                 // "Heel to ball" goes from the one to the other.
@@ -562,16 +582,18 @@ public final class Jot {
         int most = word.length() >= 9 ? 2 : 1;
         var near = new TreeSet<String>();
         int least = most + 1;
-        for (var words : List.of(own.keySet(), JotWords.EVERYWHERE.keySet()))
-            for (var known : words) {
-                if (known.length() < 5 || known.charAt(0) != word.charAt(0) || known.indexOf(' ') >= 0) continue;
-                int d = distance(word, known, least + 1);
-                if (d < least) near.clear();
-                if (d <= Math.min(least, most)) {
-                    near.add(known);
-                    least = d;
-                }
+        for (var known : Stream.concat(
+                        JotWords.LONG.getOrDefault(word.charAt(0), List.of()).stream(),
+                        own.keySet().stream()
+                                .filter(k -> k.length() >= 5 && k.charAt(0) == word.charAt(0) && k.indexOf(' ') < 0))
+                .toList()) {
+            int d = distance(word, known, least + 1);
+            if (d < least) near.clear();
+            if (d <= Math.min(least, most)) {
+                near.add(known);
+                least = d;
             }
+        }
         return near.size() == 1 ? known(near.first()) : null;
     }
 

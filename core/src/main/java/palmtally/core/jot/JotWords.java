@@ -46,6 +46,26 @@ import palmtally.core.technique.Tool;
 final class JotWords {
     private JotWords() {}
 
+    private record Plain(Pattern marks, String as) {}
+
+    private static final List<Plain> PLAIN = List.of(
+            new Plain(Pattern.compile("(?<=\\d)\\s?['’′](?!\\w)"), " min "),
+            new Plain(Pattern.compile("\\bw/"), " with "),
+            new Plain(Pattern.compile("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]"), " and "),
+            new Plain(Pattern.compile("@"), " at "),
+            new Plain(Pattern.compile("(?<=\\d)\\s*[x×]\\s*(?=\\d)"), " x "),
+            new Plain(Pattern.compile("(?<=\\d),(?=\\d)"), "."),
+            new Plain(Pattern.compile("(?<=\\d)\\s*[–-]\\s*(?=\\d)"), " to "),
+            new Plain(Pattern.compile("[-–—,;()!?'’…]+|[:.](?!\\d)|(?<!\\d)[.:]"), " "),
+            new Plain(Pattern.compile("\\s+"), " "));
+
+    /** A text in small letters and without marks; a comma within a number is a point, a dash between two is "to". */
+    static String plain(String text) {
+        var plain = text.toLowerCase(Locale.ROOT);
+        for (var p : PLAIN) plain = p.marks.matcher(plain).replaceAll(p.as);
+        return plain.trim();
+    }
+
     /** Words that a phrase is found without. */
     static final Set<String> ARTICLES =
             Set.of("the", "a", "an", "their", "his", "her", "your", "my", "its", "is", "are");
@@ -939,8 +959,41 @@ final class JotWords {
         return Stream.concat(names.stream(), Stream.of(more)).toList();
     }
 
+    /** The library that was asked for last, and what it calls its own: a school has one. */
+    private record Own(Techniques library, Map<String, Consumer<Jot>> words, List<String> parted) {}
+
+    private static volatile Own last =
+            new Own(Techniques.SHIPPED, called(Techniques.SHIPPED), commas(Techniques.SHIPPED));
+
+    private static Own of(Techniques library) {
+        var known = last;
+        if (known.library != library) {
+            known = new Own(library, called(library), commas(library));
+            last = known;
+        }
+        return known;
+    }
+
+    /** Names with a comma of their own, in small letters. */
+    static List<String> parted(Techniques library) {
+        return of(library).parted;
+    }
+
+    private static List<String> commas(Techniques library) {
+        return Stream.concat(
+                        library.offered().stream().map(Technique::name),
+                        Arrays.stream(Zone.values()).map(Zone::label))
+                .filter(n -> n.contains(","))
+                .map(n -> n.toLowerCase(Locale.ROOT))
+                .toList();
+    }
+
     /** What a school calls its hands and techniques. */
     static Map<String, Consumer<Jot>> own(Techniques library) {
+        return of(library).words;
+    }
+
+    private static Map<String, Consumer<Jot>> called(Techniques library) {
         var words = new LinkedHashMap<String, Consumer<Jot>>();
         for (var hand : library.hands())
             put(words, hand.name(), q -> {
@@ -1156,20 +1209,6 @@ final class JotWords {
         words.put(bare(plain(name)), meaning);
     }
 
-    static String plain(String text) {
-        return text.toLowerCase(Locale.ROOT)
-                .replaceAll("(?<=\\d)\\s?['’′](?!\\w)", " min ")
-                .replaceAll("\\bw/", " with ")
-                .replaceAll("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]", " and ")
-                .replace("@", " at ")
-                .replaceAll("(?<=\\d)\\s*[x×]\\s*(?=\\d)", " x ")
-                .replaceAll("(?<=\\d),(?=\\d)", ".")
-                .replaceAll("(?<=\\d)\\s*[–-]\\s*(?=\\d)", " to ")
-                .replaceAll("[-–—,;()!?'’…]+|[:.](?!\\d)|(?<!\\d)[.:]", " ")
-                .replaceAll("\\s+", " ")
-                .trim();
-    }
-
     private static String bare(String plain) {
         return Arrays.stream(plain.split(" "))
                 .filter(w -> !ARTICLES.contains(w))
@@ -1193,6 +1232,11 @@ final class JotWords {
     static final Set<String> VOCABULARY = EVERYWHERE.keySet().stream()
             .flatMap(k -> Arrays.stream(k.split(" ")))
             .collect(Collectors.toSet());
+
+    /** Single words of five letters and more, by their first. */
+    static final Map<Character, List<String>> LONG = EVERYWHERE.keySet().stream()
+            .filter(k -> k.length() >= 5 && k.indexOf(' ') < 0)
+            .collect(Collectors.groupingBy(k -> k.charAt(0)));
 
     static final int EVERYWHERE_LONGEST = longest(EVERYWHERE);
 
