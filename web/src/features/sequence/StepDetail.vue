@@ -346,6 +346,7 @@ const LISTS = [
   </details>
 </template>
 
+<style scoped src="./form.css"></style>
 <style scoped>
 .more {
   grid-column: 1 / -1;
@@ -371,10 +372,6 @@ summary::before {
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 8px 10px;
 }
-.wide,
-fieldset {
-  grid-column: 1 / -1;
-}
 label,
 .grid > div,
 legend {
@@ -383,20 +380,6 @@ legend {
   color: var(--ink-soft);
   display: block;
   min-width: 0;
-}
-input,
-select,
-textarea {
-  box-sizing: border-box;
-  display: block;
-  width: 100%;
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 8px;
 }
 textarea {
   padding: 8px;
@@ -413,26 +396,6 @@ textarea {
 }
 .grow {
   flex: 1 1 100%;
-}
-.chip {
-  min-height: var(--target);
-  min-width: var(--target);
-  padding: 0 10px;
-  border-radius: 10px;
-  border: 1.5px solid var(--line);
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 14px var(--text);
-  cursor: pointer;
-}
-.chip[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
-fieldset {
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  padding: 6px 10px 10px;
 }
 .part {
   display: grid;

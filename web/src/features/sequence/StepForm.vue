@@ -367,16 +367,13 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
   </div>
 </template>
 
+<style scoped src="./form.css"></style>
 <style scoped>
 .form {
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px 10px;
   width: 100%;
-}
-.wide,
-fieldset {
-  grid-column: 1 / -1;
 }
 label,
 .form > div {
@@ -385,18 +382,6 @@ label,
   color: var(--ink-soft);
   display: block;
   min-width: 0;
-}
-input,
-select {
-  display: block;
-  width: 100%;
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 8px;
 }
 .pair {
   display: grid !important;
@@ -409,30 +394,10 @@ select {
   flex-wrap: wrap;
   gap: 6px;
 }
-.chip {
-  min-height: var(--target);
-  min-width: var(--target);
-  padding: 0 10px;
-  border-radius: 10px;
-  border: 1.5px solid var(--line);
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 14px var(--text);
-  cursor: pointer;
-}
-.chip[aria-pressed='true'] {
-  background: var(--ink);
-  color: var(--paper);
-}
 .zones select {
   width: auto;
   flex: 1;
   min-width: 90px;
-}
-fieldset {
-  border: 1px solid var(--line);
-  border-radius: 10px;
-  padding: 6px 10px 10px;
 }
 .say {
   display: grid;
