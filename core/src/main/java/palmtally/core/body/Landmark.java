@@ -10,6 +10,8 @@ import java.util.stream.Stream;
  * A place on the body that a hand finds, and where it is on a body of unit stature that stands with hanging arms, the palms to the front.
  * Heights and breadths of the joints by the segment lengths of Drillis and Contini, 1966 (from memory); what lies between is placed
  * among them by eye (from memory). Long because it is one table, a row each.
+ *
+ * <p>It is long because it is a table: a row a landmark.
  */
 public enum Landmark {
     VERTEX("top of the head", "vertex", at(0, 1000, 0), List.of(Zone.SCALP), "crown"),

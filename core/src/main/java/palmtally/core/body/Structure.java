@@ -16,6 +16,8 @@ import org.jspecify.annotations.Nullable;
  * What lies in the zones and what a teacher names: muscles, tendons, fasciae, ligaments and joints. A row says all that is known of one:
  * the zones it lies in, its course from origin to insertion, what it does, where the sensation of its points is usually felt, and what to
  * spare. All of it is from memory; where texts differ, the commoner. What stands out under the hand and what opposes it follow. Long because it is one table, a row each.
+ *
+ * <p>It is long because it is a table: a row a structure.
  */
 public enum Structure {
     TEMPORALIS(muscle("Temporalis", "musculus temporalis")

@@ -32,6 +32,8 @@ import palmtally.core.technique.Technique;
 /**
  * The parts of a line that are about something else than the stroke: what the client does, what the other hand does, where a limb lies,
  * what is laid under it, when it ends, what is done instead, and why (how teachers say these is common practice, no source).
+ *
+ * <p>Most of it is tables, of the words for each thing; beside each stands its one reading, so that a newcomer finds both together.
  */
 final class Aside {
     private Aside() {}

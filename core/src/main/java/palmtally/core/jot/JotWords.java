@@ -42,6 +42,8 @@ import palmtally.core.technique.Tool;
 /**
  * The words that {@link Jot} understands and what each says of a step: hands, zones, structures, landmarks, strokes, sides and the
  * rest by their names, and those that teachers say for them (common practice, no source).
+ *
+ * <p>It is long because it is a table: a word or a phrase and what it says, and nothing that decides.
  */
 final class JotWords {
     private JotWords() {}
