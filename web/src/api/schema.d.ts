@@ -2057,6 +2057,20 @@ export interface components {
       unit: string
     }
     Block: {
+      /** @enum {string} */
+      drape?:
+        | 'leg-tuck'
+        | 'leg-thread'
+        | 'gluteal-by-stroke'
+        | 'gluteal-by-hand'
+        | 'gluteal-over-sheet'
+        | 'back'
+        | 'arm'
+        | 'chest-arms'
+        | 'chest-drape'
+        | 'abdomen'
+        | 'side-lying'
+        | 'clothed'
       id: string
       name: string
       /** @enum {string} */
@@ -2212,6 +2226,7 @@ export interface components {
     }
     Catalogue: {
       criteria: components['schemas']['CriterionWord'][]
+      drapes: components['schemas']['DrapeWord'][]
       faults: components['schemas']['FaultWord'][]
       forWhom: components['schemas']['ForWhomWord'][]
       hands: components['schemas']['HandName'][]
@@ -3116,6 +3131,64 @@ export interface components {
       plan: components['schemas']['PlanView']
       sequence: components['schemas']['Sequence']
     }
+    DrapePointWord: {
+      /** @enum {string} */
+      fault: 'loose' | 'left-open' | 'lifted-too-high' | 'not-secured' | 'not-covered-at-end' | 'other'
+      /** @enum {string} */
+      id:
+        | 'blanket-aside'
+        | 'at-the-waist'
+        | 'edge-seen'
+        | 'with-the-legs'
+        | 'as-high-as-needed'
+        | 'up-to-the-hip'
+        | 'laid-down'
+        | 'fan-folded'
+        | 'pinched'
+        | 'threaded'
+        | 'gathered'
+        | 'rolled-under'
+        | 'one-side'
+        | 'pushed-by-stroke'
+        | 'drawn-by-hand'
+        | 'held-taut'
+        | 'far-arm-first'
+        | 'down-a-little'
+        | 'arms-snug'
+        | 'chest-drape-laid'
+        | 'chest-drape-tight'
+        | 'to-the-hips'
+        | 'tucked-in'
+        | 'arm-out'
+        | 'side-closed'
+        | 'front-and-back'
+        | 'leg-wrapped'
+        | 'clothes-as-they-are'
+        | 'own-towel'
+        | 'covered-when-done'
+        | 'covered-at-end'
+      missed: string
+      words: string
+    }
+    DrapeWord: {
+      /** @enum {string} */
+      id:
+        | 'leg-tuck'
+        | 'leg-thread'
+        | 'gluteal-by-stroke'
+        | 'gluteal-by-hand'
+        | 'gluteal-over-sheet'
+        | 'back'
+        | 'arm'
+        | 'chest-arms'
+        | 'chest-drape'
+        | 'abdomen'
+        | 'side-lying'
+        | 'clothed'
+      name: string
+      opens: ('head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg')[]
+      points: components['schemas']['DrapePointWord'][]
+    }
     Draping: {
       /** @enum {string} */
       consent: 'at-the-moment' | 'at-the-start-confirmed'
@@ -3240,6 +3313,7 @@ export interface components {
         | 'step-start'
         | 'step-stop'
         | 'step-skip'
+        | 'instead'
         | 'contact'
         | 'off-plan'
         | 'hold-start'
@@ -3317,6 +3391,39 @@ export interface components {
       /** Format: int32 */
       number?: number
       on?: boolean
+      points?: (
+        | 'blanket-aside'
+        | 'at-the-waist'
+        | 'edge-seen'
+        | 'with-the-legs'
+        | 'as-high-as-needed'
+        | 'up-to-the-hip'
+        | 'laid-down'
+        | 'fan-folded'
+        | 'pinched'
+        | 'threaded'
+        | 'gathered'
+        | 'rolled-under'
+        | 'one-side'
+        | 'pushed-by-stroke'
+        | 'drawn-by-hand'
+        | 'held-taut'
+        | 'far-arm-first'
+        | 'down-a-little'
+        | 'arms-snug'
+        | 'chest-drape-laid'
+        | 'chest-drape-tight'
+        | 'to-the-hips'
+        | 'tucked-in'
+        | 'arm-out'
+        | 'side-closed'
+        | 'front-and-back'
+        | 'leg-wrapped'
+        | 'clothes-as-they-are'
+        | 'own-towel'
+        | 'covered-when-done'
+        | 'covered-at-end'
+      )[]
       /** @enum {string} */
       position?: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
       question?: string
@@ -3352,6 +3459,28 @@ export interface components {
       style?: 'open' | 'choice' | 'closed'
       text?: string
       /** @enum {string} */
+      then?:
+        | 'broader'
+        | 'lighter'
+        | 'slower'
+        | 'other-angle'
+        | 'other-grip'
+        | 'other-technique'
+        | 'other-place'
+        | 'still-hand'
+        | 'rocking'
+        | 'shortened'
+        | 'through-the-sheet'
+        | 'clothed'
+        | 'walk-round'
+        | 'ask-to-let-fall'
+        | 'ask'
+        | 'opposite'
+        | 'later'
+        | 'move-on'
+        | 'skip'
+        | 'stop'
+      /** @enum {string} */
       tool?:
         | 'palm'
         | 'forearm'
@@ -3367,6 +3496,23 @@ export interface components {
       /** @enum {string} */
       unit?: 'head' | 'back' | 'chest' | 'abdomen' | 'hip' | 'arm' | 'leg'
       volunteered?: boolean
+      /** @enum {string} */
+      when?:
+        | 'hurts'
+        | 'number-stays'
+        | 'slides-off'
+        | 'ticklish'
+        | 'will-not-let-go'
+        | 'shoots'
+        | 'hot-or-swollen'
+        | 'cannot-reach'
+        | 'grip-does-not-fit'
+        | 'declines-skin'
+        | 'stays-clothed'
+        | 'client-helps'
+        | 'little-time'
+        | 'over-lengthened'
+        | 'other'
       /** @enum {string} */
       word?: 'tickles' | 'cold'
       /** @enum {string} */
@@ -5252,6 +5398,8 @@ export interface components {
       | 'CONSENT-BEFORE'
       | 'CONSENT-SCOPE'
       | 'CONSENT-STERNUM'
+      | 'DRAPE-CHEST'
+      | 'DRAPE-EDGE'
       | 'DRAPE-END'
       | 'DRAPE-FAULT'
       | 'DRAPE-IDLE'
@@ -5587,6 +5735,20 @@ export interface components {
       band: components['schemas']['Band']
       /** Format: double */
       begin: number
+      /** @enum {string} */
+      drape?:
+        | 'leg-tuck'
+        | 'leg-thread'
+        | 'gluteal-by-stroke'
+        | 'gluteal-by-hand'
+        | 'gluteal-over-sheet'
+        | 'back'
+        | 'arm'
+        | 'chest-arms'
+        | 'chest-drape'
+        | 'abdomen'
+        | 'side-lying'
+        | 'clothed'
       /** Format: double */
       end: number
       /** Format: int32 */
@@ -6566,6 +6728,10 @@ export interface components {
       ears: 'together' | 'one-at-a-time'
       /** @enum {string} */
       elbow: 'used' | 'forearm-only'
+      /** @enum {string} */
+      gluteal: 'by-stroke' | 'by-hand'
+      /** @enum {string} */
+      leg: 'tuck' | 'thread'
       /** @enum {string} */
       onTable: 'allowed' | 'not'
       /** @enum {string} */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/features/session/useSession'
-import { mmss } from '@/parts/words'
+import { capital, mmss, word } from '@/parts/words'
 import type { Capture } from './useCapture'
 import type { Progress } from './useProgress'
 
@@ -46,6 +46,18 @@ const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
         @keydown.enter="capture.note(valueOf($event))"
         @keydown.esc="capture.neverMind" /></label
     ><button class="push" @click="capture.neverMind">Never mind</button>
+  </p>
+  <p v-if="capture.branching && progress.branching" class="flash calm" role="status">
+    {{ progress.branching.step.name }}, instead:
+    <button
+      v-for="(b, i) in progress.branching.step.detail?.instead"
+      :key="i"
+      class="push"
+      @click="capture.instead(i)"
+    >
+      {{ capital(word(b.when)) }}: {{ word(b.then) }}{{ b.tool ? `, ${word(b.tool)}` : '' }}
+    </button>
+    <button class="push" @click="capture.neverMind">Never mind</button>
   </p>
   <p v-if="capture.offPlan" class="flash" role="status">
     Touch the zone of the off-plan stroke on the figure, or choose it:

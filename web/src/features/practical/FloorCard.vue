@@ -5,6 +5,7 @@ import type { Criterion } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
 import { stepsOf } from '@/parts/strip'
 import { mmss } from '@/parts/words'
+import CaptureAsks from './CaptureAsks.vue'
 import { duesOf } from './dues'
 import FloorFingers from './FloorFingers.vue'
 import Lanes from './Lanes.vue'
@@ -89,6 +90,7 @@ const spared = computed(() => (view.value.today ?? []).map((n) => session.spared
       </ul>
       <span v-if="waiting" class="wait">{{ waiting }} not stored</span>
     </div>
+    <CaptureAsks v-if="capture.branching" :progress="progress" :capture="capture" />
     <p v-if="capture.told" class="told" role="status">{{ capture.told }}</p>
     <FloorFingers
       v-if="roomy"

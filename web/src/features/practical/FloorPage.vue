@@ -7,7 +7,6 @@ import Standing from '@/parts/Standing.vue'
 import type { Criterion } from '@/parts/criteria'
 import FloorCard from './FloorCard.vue'
 import FloorFingers from './FloorFingers.vue'
-import { pickAt } from './fingers'
 import { useFingerKeys } from './useFingerKeys'
 import { useFloor } from './useFloor'
 
@@ -30,7 +29,7 @@ const { enabled } = useFingerKeys({
   finger: (id) => (opened.value = id),
   key(key) {
     const table = tables.value[at.value]
-    const what = pickAt(opened.value, key)
+    const what = card.value?.progress.pickAt(opened.value, key)
     if (/^[1-9]$/.test(key)) {
       // A digit chooses, and changes nothing: at a table it would be what the client says.
       const to = tables.value.findIndex((t) => t.view.tableNumber === Number(key))

@@ -13,7 +13,6 @@ import CaptureAsks from './CaptureAsks.vue'
 import { duesOf } from './dues'
 import FigureSeen from './FigureSeen.vue'
 import FingerColumns from './FingerColumns.vue'
-import { pickAt } from './fingers'
 import KeysHelp from './KeysHelp.vue'
 import LaidHand from './LaidHand.vue'
 import { coverDue, workedMs } from './run'
@@ -144,7 +143,7 @@ const keyed = useFingerKeys({
   },
 })
 /** What a key of the right hand picks within the opened finger. */
-const pickOf = (key: string) => pickAt(opened.value, key)
+const pickOf = (key: string) => progress.pickAt(opened.value, key)
 
 const worked = computed(() => workedMs(taps.taps.value, taps.now.value))
 const strip = computed(() => stripOfRun(view, taps.taps.value, taps.now.value, session.pointedTools))

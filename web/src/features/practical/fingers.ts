@@ -23,9 +23,6 @@ export const PICKS = Object.fromEntries(
   FINGERS.map((f) => [f.id, all.filter((p) => p.finger === f.id).sort(byHand)]),
 ) as Record<Criterion, Pick[]>
 
-/** What a key picks within a finger. */
-export const pickAt = (finger: Criterion, key: string) => PICKS[finger].find((p) => p.key === key)
-
 /** What a tap of this kind could have been instead, for whoever tapped the wrong thing. */
 export function alternatives(tap: Tap): { label: string; data: Data }[] {
   const kind = KINDS.get(tap.kind)

@@ -15,7 +15,7 @@ export interface Pick {
   /** Drawn strongly: the most common one. */
   main?: boolean
   /** Shown only while it can be meant; its key is there always. */
-  when?: 'opening' | 'interview'
+  when?: 'opening' | 'interview' | 'something came up'
   /** Not under a hand that is laid on the screen, where room is short. */
   far?: boolean
 }

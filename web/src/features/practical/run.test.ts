@@ -53,6 +53,22 @@ describe('what is being done', () => {
     expect(state.since).toBe(10000)
     expect(Object.fromEntries(state.spent)).toEqual({ 'a/right': 5000, 'b/right': 4000 })
   })
+  it('goes on by a branch of the plan, or ends by it and is done', () => {
+    const begun = tap(0, 'step-start', { step: 'a', side: 'right' })
+    const instead = (atMs: number, step: string, then: Tap['data']['then']) =>
+      tap(atMs, 'instead', { step, side: 'right', when: 'hurts', then })
+    const lighter = doing([begun, instead(4000, 'a', 'lighter')])
+    expect(lighter.on).toBe('a/right')
+    expect(lighter.since).toBe(4000)
+    expect(Object.fromEntries(lighter.spent)).toEqual({ 'a/right': 4000 })
+    const stopped = doing([begun, instead(4000, 'a', 'stop')])
+    expect(stopped.on).toBeUndefined()
+    expect(Object.fromEntries(stopped.spent)).toEqual({ 'a/right': 4000 })
+    const skipped = doing([begun, instead(4000, 'b', 'skip')])
+    expect(skipped.on).toBe('a/right')
+    expect(skipped.since).toBe(0)
+    expect(Object.fromEntries(skipped.spent)).toEqual({ 'b/right': 0 })
+  })
   it('ends at a safety stop', () => {
     expect(doing([tap(0, 'step-start', { step: 'a' }), tap(9, 'safety-stop')]).on).toBeUndefined()
   })

@@ -1,4 +1,5 @@
 import type { Schema } from '@/api/client'
+import { ENDING } from '@/features/sequence/detail'
 import type { Tap } from './queue'
 
 const ordered = (taps: readonly Tap[]) =>
@@ -76,6 +77,14 @@ export function doing(taps: readonly Tap[]): Doing {
       stop(t.atMs)
       on = `${t.data.step}/${t.data.side ?? 'midline'}`
       since = t.atMs
+    } else if (t.kind === 'instead') {
+      // The step goes on by a branch of the plan, or ends by it and counts as done.
+      const key = `${t.data.step}/${t.data.side ?? 'midline'}`
+      const ends = ENDING.includes(t.data.then ?? '')
+      if (!ends || on === key) stop(t.atMs)
+      if (ends) spent.set(key, spent.get(key) ?? 0)
+      else on = key
+      since = ends ? since : t.atMs
     } else if (['step-stop', 'off-plan', 'safety-stop', 'break', 'finish'].includes(t.kind)) stop(t.atMs)
   }
   return { on, since, spent }

@@ -23,6 +23,14 @@ const step = (id: string, more: object) => ({
 const STEPS = [
   step('greet', { phase: 'settle', lubricant: 'dry' }),
   step('strip', { depth: 5, phase: 'treat' }),
+  step('holds', {
+    detail: {
+      instead: [
+        { when: 'hurts', then: 'lighter', zones: [] },
+        { when: 'little-time', then: 'skip', zones: [] },
+      ],
+    },
+  }),
   step('glutes', { zones: ['gluteals'], position: 'side-left' }),
 ]
 const span = (id: string, side: string) => ({
@@ -35,7 +43,13 @@ const span = (id: string, side: string) => ({
 })
 const view = {
   sequence: { blocks: [{ id: 'b', steps: STEPS }] },
-  spans: [span('greet', 'midline'), span('strip', 'left'), span('strip', 'right'), span('glutes', 'left')],
+  spans: [
+    span('greet', 'midline'),
+    span('strip', 'left'),
+    span('strip', 'right'),
+    span('glutes', 'left'),
+    span('holds', 'midline'),
+  ],
   profile: {
     draping: { sensitive: ['gluteals'] },
     mechanics: { lookEverySeconds: 20 },
@@ -133,6 +147,26 @@ describe('what an action writes down', () => {
     expect(last()).toMatchObject({ kind: 'sheet-look', data: { missed: ['loose'], asked: true } })
     capture.pick(of('sheet-clean'))
     expect(last()?.data).toMatchObject({ asked: false })
+  })
+  it('what is done instead is asked for only where the plan has several answers', () => {
+    const { capture, progress, all, last } = table()
+    capture.start(0)
+    capture.instead()
+    expect(all.value.length).toBe(1)
+    expect(capture.told).toBe('The plan says nothing of what to do instead here')
+    expect(progress.picks.order.map((p) => p.id)).not.toContain('instead')
+    capture.start(4)
+    expect(progress.picks.order.map((p) => p.id)).toContain('instead')
+    capture.pick(of('instead'))
+    expect(capture.branching).toBe(true)
+    expect(all.value.length).toBe(2)
+    capture.instead(1)
+    expect(capture.branching).toBe(false)
+    expect(last()).toMatchObject({
+      kind: 'instead',
+      data: { step: 'holds', side: 'midline', when: 'little-time', then: 'skip' },
+    })
+    expect(capture.told).toBe('holds: skip')
   })
   it('a note is what is typed, and nothing where nothing is', () => {
     const { capture, all, last } = table()

@@ -1,5 +1,6 @@
 import { reactive, ref } from 'vue'
 import type { Schema } from '@/api/client'
+import { word } from '@/parts/words'
 import type { Pick } from './fingers'
 import { live } from './run'
 import type { Table } from './useFloor'
@@ -20,6 +21,8 @@ export function useCapture(table: Table, progress: Progress) {
   const measuring = ref<'pain' | 'range'>()
   /** Words are wanted: those of a note. */
   const noting = ref(false)
+  /** A branch is wanted: which of several that the plan has for the step. */
+  const branching = ref(false)
   /** What the last action did, where that is not what its name says. */
   const told = ref('')
   const { holding, down, up } = useHold(
@@ -44,6 +47,22 @@ export function useCapture(table: Table, progress: Progress) {
     start(other)
     told.value = `Now ${progress.tiles[other]!.span.side}: ${of.step.name}`
   }
+  /** Something came up, and it goes on as the plan says for that. */
+  function instead(i?: number) {
+    const at = progress.branching
+    const branches = at?.step.detail?.instead ?? []
+    branching.value = i === undefined && branches.length > 1
+    const taken = branches[i ?? 0]
+    if (!at || !taken) return void (told.value = 'The plan says nothing of what to do instead here')
+    if (branching.value) return
+    void taps.tap('instead', {
+      step: at.step.id,
+      side: at.span.side,
+      when: taken.when,
+      then: taken.then,
+    })
+    told.value = `${at.step.name}: ${word(taken.then)}`
+  }
   function pick(p: Pick) {
     if (taps.finished.value) return
     told.value = ''
@@ -63,6 +82,8 @@ export function useCapture(table: Table, progress: Progress) {
         if (t) void taps.tap('step-skip', { step: t.step.id, side: t.span.side })
         return void progress.choose(progress.chosen + 1)
       }
+      case 'instead':
+        return instead()
       case 'off-plan':
         offPlan.value = true
         return
@@ -86,8 +107,7 @@ export function useCapture(table: Table, progress: Progress) {
       }
     }
     if (p.kind === 'look') return void taps.tap('look', { faults: p.data.faults, asked: progress.lookAsked })
-    if (p.kind === 'sheet-look')
-      return void taps.tap('sheet-look', { missed: p.data.missed, asked: progress.sheetAsked })
+    if (p.kind === 'sheet-look') return void taps.tap('sheet-look', { ...p.data, asked: progress.sheetAsked })
     if (p.kind === 'consent')
       return void taps.tap('consent', {
         ...p.data,
@@ -136,12 +156,14 @@ export function useCapture(table: Table, progress: Progress) {
   /** What waited for a zone or a number waits no more. */
   function neverMind() {
     offPlan.value = false
+    branching.value = false
     measuring.value = undefined
     noting.value = false
   }
 
   return reactive({
     offPlan,
+    branching,
     measuring,
     noting,
     told,
@@ -149,6 +171,7 @@ export function useCapture(table: Table, progress: Progress) {
     down,
     up,
     start,
+    instead,
     pick,
     depth,
     tool,

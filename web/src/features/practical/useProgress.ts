@@ -3,6 +3,7 @@ import { useSession } from '@/features/session/useSession'
 import type { Criterion } from '@/parts/criteria'
 import { stepsOf } from '@/parts/strip'
 import { mmss, word } from '@/parts/words'
+import { drapePicks } from './drapePicks'
 import { PICKS, type Pick } from './fingers'
 import { breaksOf, doing, live, lookDue, lookDueInTurn, sheetDue, tally } from './run'
 import { bandOf } from './tableModel'
@@ -77,6 +78,15 @@ export function useProgress(table: Table, tables?: () => number) {
     const given = live(taps.taps.value).findLast((t) => t.kind === 'consent' && t.data.answer === 'yes')
     return answer === 'withdrawn' ? (given?.data.zone ?? ahead[0]) : ahead.find((z) => answerFor(z) !== 'yes')
   }
+  /** The step that a branch of the plan would be taken on, where it has any: what is on, else what comes next. */
+  const branching = computed(() =>
+    [current.value ?? tiles[chosen.value]].find((t) => t?.step.detail?.instead.length),
+  )
+  /** How the sheet is opened for what is on, else for what comes next: its points are what a look can miss. */
+  const drape = computed(() => {
+    const at = current.value ?? tiles[chosen.value]
+    return session.catalogue?.drapes.find((d) => d.id === at?.span.drape)
+  })
   const band = computed(() => bandOf(view, current.value?.step.id))
   const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
   const unanswered = computed(() => {
@@ -167,6 +177,8 @@ export function useProgress(table: Table, tables?: () => number) {
     const talk = PICKS.communication
     return {
       ...PICKS,
+      order: PICKS.order.filter((p) => !p.when || branching.value),
+      draping: drapePicks(drape.value),
       communication: [...talk.filter((p) => p.when && p.when === now), ...talk.filter((p) => !p.when)],
     }
   })
@@ -174,11 +186,15 @@ export function useProgress(table: Table, tables?: () => number) {
   const count = (p: Pick) =>
     tally(taps.taps.value, (t) => {
       if (p.id === 'hold') return t.kind === 'hold-stop'
-      if (p.id === 'next' || p.id === 'other-side') return false
+      if (p.id === 'next' || p.id === 'other-side' || p.id === 'instead') return false
       if (t.kind !== p.kind) return false
       if (p.kind === 'reply' && !!t.data.followedUp !== !!p.data.followedUp) return false
       return Object.entries(p.data).every(([f, v]) => String(t.data[f as keyof typeof t.data]) === String(v))
     })
+
+  /** What a key picks within a finger. */
+  const pickAt = (finger: Criterion, key: string) =>
+    (finger === 'draping' ? picks.value.draping : PICKS[finger]).find((p) => p.key === key)
 
   return reactive({
     tiles,
@@ -191,6 +207,7 @@ export function useProgress(table: Table, tables?: () => number) {
     caution,
     spared,
     sensitiveZone,
+    branching,
     permissionFor,
     band,
     lastReport,
@@ -202,6 +219,7 @@ export function useProgress(table: Table, tables?: () => number) {
     turnsTo,
     cues,
     picks,
+    pickAt,
     count,
   })
 }

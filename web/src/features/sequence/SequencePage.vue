@@ -267,6 +267,11 @@ const repeat = (block: string) =>
       changeBlock(s, block, { repeat: b.repeat === 'once' ? 'each-side' : 'once' }),
     )
   })
+const drape = (block: string, method: string) =>
+  on((s) => {
+    const b = s.blocks.find((x) => x.id === block)!
+    draft.act(`Changed ${b.name}`, changeBlock(s, block, { drape: (method || undefined) as typeof b.drape }))
+  })
 const order = (block: string) =>
   on((s) => {
     const b = s.blocks.find((x) => x.id === block)!
@@ -519,6 +524,7 @@ onKeyStroke((e) => {
             @pick="pick"
             @move="dropAt"
             @repeat="repeat"
+            @drape="drape"
             @order="order"
             @join="(first) => on((s) => draft.act('Joined blocks', joinBlock(s, first)))"
           />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, provide, ref } from 'vue'
 import type { Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
 import { word } from '@/parts/words'
 import { useDrag, type Spot } from '@/parts/useDrag'
 import StepRow from './StepRow.vue'
@@ -19,9 +20,11 @@ const emit = defineEmits<{
   pick: [id: string, how: 'one' | 'more' | 'upto']
   move: [id: string, spot: Spot]
   repeat: [block: string]
+  drape: [block: string, method: string]
   order: [block: string]
   join: [first: string]
 }>()
+const session = useSession()
 const list = ref<HTMLElement>()
 const numbers = computed(
   () => new Map(props.sequence.blocks.flatMap((b) => b.steps).map((s, i) => [s.id, i + 1])),
@@ -84,6 +87,15 @@ async function focusOn(id: string) {
             <button class="chip" :aria-pressed="b.order === 'in-order'" @click="emit('order', b.id)">
               {{ word(b.order) }}
             </button>
+            <select
+              class="chip"
+              :value="b.drape ?? ''"
+              :aria-label="`How the sheet is opened in ${b.name || 'this block'}`"
+              @change="emit('drape', b.id, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="">sheet as the school does</option>
+              <option v-for="m in session.catalogue?.drapes" :key="m.id" :value="m.id">{{ m.name }}</option>
+            </select>
             <button v-if="i > 0 && b.steps[0]" class="chip" @click="emit('join', b.steps[0].id)">
               join to the block above
             </button>

@@ -162,6 +162,8 @@ export const THENS = [
   'skip',
   'stop',
 ] as const satisfies Detail['instead'][number]['then'][]
+/** After these the step is not done any further. */
+export const ENDING: readonly string[] = ['later', 'move-on', 'skip', 'stop']
 export const COMPARED = [
   'number',
   'range',

@@ -27,6 +27,7 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
+import palmtally.core.profile.DrapeMethod;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Care;
 import palmtally.core.sequence.Direction;
@@ -109,7 +110,8 @@ public final class StepTable {
             "class seconds",
             "words",
             "before",
-            "care");
+            "care",
+            "drape");
 
     private static final List<String> COLUMNS = Stream.concat(
                     LINE.stream(),
@@ -185,7 +187,8 @@ public final class StepTable {
                                 + (w.words() == null ? "" : " " + w.words().replaceAll("\\R", " ")))
                         .collect(Collectors.joining("\n")),
                 list(x.before()),
-                list(x.care())));
+                list(x.care()),
+                b.drape() == null ? "" : b.drape().toString()));
         for (var field : DetailField.values()) row.add(text(field.write(x.details())));
         row.add(text(x.details().words().entrySet().stream()
                 .map(w -> w.getKey().column() + ": " + w.getValue().replaceAll("\\R", " "))
@@ -585,8 +588,17 @@ public final class StepTable {
                         .map(r -> r.step)
                         .filter(java.util.Objects::nonNull)
                         .toList();
+                var drape = new ArrayList<DrapeMethod>();
+                if (!cell(steps.get(0), "drape").isEmpty())
+                    pick(steps.get(0), "drape", cell(steps.get(0), "drape"), DrapeMethod.values(), drape::add);
                 try {
-                    blocks.add(new Block(blockId, cell(steps.get(0), "block name"), order, repeat, held));
+                    blocks.add(new Block(
+                            blockId,
+                            cell(steps.get(0), "block name"),
+                            order,
+                            repeat,
+                            drape.isEmpty() ? null : drape.get(0),
+                            held));
                 } catch (InvalidValue e) {
                     steps.get(0).fault("block", e.faults().get(0).reason());
                 }

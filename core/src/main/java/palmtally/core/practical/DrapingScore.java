@@ -10,6 +10,7 @@ import palmtally.core.practical.Intervals.Stretch;
 import palmtally.core.practical.Scored.Part;
 import palmtally.core.practical.event.SheetChange;
 import palmtally.core.practical.event.SheetLook;
+import palmtally.core.practical.event.SheetLook.Miss;
 import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sheet;
@@ -44,7 +45,7 @@ final class DrapingScore {
     }
 
     /** A look at the sheet and what it missed. */
-    private record Looked(String event, long atMs, List<DrapingFault> missed) {}
+    private record Looked(String event, long atMs, List<Miss> missed) {}
 
     private Scored score() {
         var questions = Permission.judge(run, findings);
@@ -55,7 +56,7 @@ final class DrapingScore {
         var events = new ArrayList<String>();
         for (var look : looks) {
             events.add(look.event);
-            for (var fault : look.missed) price += price(look, fault);
+            for (var miss : look.missed) price += price(look, miss);
             if (!look.missed.isEmpty()) priced.add(look.event);
         }
         double ratio = worked + idle == 0 ? 1 : (double) worked / (worked + idle);
@@ -96,7 +97,7 @@ final class DrapingScore {
     private List<Looked> looks() {
         var looks = new ArrayList<Looked>();
         for (var look : run.all(SheetLook.class))
-            looks.add(new Looked(look.id(), look.atMs(), look.of().missed()));
+            looks.add(new Looked(look.id(), look.atMs(), look.of().misses()));
         for (var change : run.all(SheetChange.class))
             if (change.of().looks())
                 looks.add(new Looked(
@@ -104,7 +105,7 @@ final class DrapingScore {
                         change.atMs(),
                         change.of().fault() == null
                                 ? List.of()
-                                : List.of(change.of().fault())));
+                                : List.of(new Miss(change.of().fault(), null))));
         looks.sort(java.util.Comparator.comparingLong(Looked::atMs));
         return looks;
     }
@@ -120,17 +121,17 @@ final class DrapingScore {
         return openings + (opens && run.practical().extent().closing() ? 1 : 0);
     }
 
-    private double price(Looked look, DrapingFault fault) {
-        double points = profile.draping().prices().getOrDefault(fault, 0.0);
+    private double price(Looked look, Miss miss) {
+        double points = profile.draping().prices().getOrDefault(miss.fault(), 0.0);
         findings.add(
                 RunRules.DRAPE_FAULT,
                 run.at(look.atMs).map(Run.Done::step).orElse(null),
                 null,
                 null,
                 look.atMs,
-                "At " + Spoken.mmss(look.atMs / 1000.0) + ": " + fault.label() + " (" + Spoken.number(points)
+                "At " + Spoken.mmss(look.atMs / 1000.0) + ": " + miss.label() + " (" + Spoken.number(points)
                         + " points).",
-                remedy(fault),
+                miss.point() == null ? remedy(miss.fault()) : miss.point().words() + ".",
                 List.of(look.event));
         return points;
     }

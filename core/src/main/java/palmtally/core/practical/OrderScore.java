@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
@@ -31,7 +32,8 @@ import palmtally.core.sequence.check.WarmUp;
  * done stints without a pair in wrong order, L the others that were done: who is out of order still did the work, and it counts a
  * quarter (nothing in a brief of fewer than four steps). Q = (W_K + ¼·W_L) ÷ W; S = 1 − 0.6 × the share of the safety edges to done
  * stints that were violated, by lateness or absence. One side: 100·S·Q. Two sides: 100·S·Q·(0.85 + 0.10·G + 0.05·T), G the second side
- * restarted gently, T the time of the sides. The explanation is the score: L are the lightest that, moved, put the run in order.
+ * restarted gently, T the time of the sides. A step that the plan's own branch ends or leaves out is that step done, but it warms
+ * nothing. The explanation is the score: L are the lightest that, moved, put the run in order.
  */
 final class OrderScore {
     /** So much a step is still worth that went the wrong way, or beside its landmark. */
@@ -48,8 +50,14 @@ final class OrderScore {
     /** Stints of which something was in the wrong direction or beside its landmark. */
     private final Map<Stint.Key, StrokeFault.Flaw> astray = new HashMap<>();
 
+    /** Stints that a branch of the plan ended or left out, and when: they are done. */
+    private final Map<Stint.Key, Long> left = new HashMap<>();
+
     private final PlannedOrder order;
     private final List<@Nullable Long> met;
+    /** The same of what the hands were at: what was left out warmed nothing. */
+    private final List<@Nullable Long> worked;
+
     private final Map<Stint.Key, Double> seconds = new HashMap<>();
     private final Map<Stint.Key, List<String>> taps = new HashMap<>();
 
@@ -59,9 +67,11 @@ final class OrderScore {
         this.profile = practical.profile();
         this.marks = profile.marking().order();
         this.findings = new Findings(profile);
+        for (var l : run.left()) left.merge(l.key(), l.atMs(), Math::min);
         this.brief = placed(asBegun(practical.brief()));
         this.order = PlannedOrder.of(practical.sequence(), brief, profile);
-        this.met = met();
+        this.met = met(left);
+        this.worked = met(Map.of());
         for (var d : run.done()) {
             seconds.merge(d.key(), (d.end() - d.start()) / 1000.0, Double::sum);
             taps.computeIfAbsent(d.key(), k -> new ArrayList<>()).add(d.event());
@@ -91,7 +101,7 @@ final class OrderScore {
      * place is between the tapped ones that are planned before and after it, else the start or the end of the run.
      */
     private List<Stint> placed(List<Stint> asked) {
-        Map<Stint.Key, Long> first = new HashMap<>();
+        Map<Stint.Key, Long> first = new HashMap<>(left);
         for (var d : run.done()) first.merge(d.key(), d.start(), Math::min);
         var skipped = new HashSet<String>();
         for (var skip : run.all(StepSkip.class))
@@ -160,10 +170,10 @@ final class OrderScore {
         return new OrderScore(run).score();
     }
 
-    /** When each was met: by first contact, closing ones by last. */
-    private List<@Nullable Long> met() {
-        Map<Stint.Key, Long> first = new HashMap<>();
-        Map<Stint.Key, Long> last = new HashMap<>();
+    /** When each was met: by first contact, closing ones by last; what was left out when that was said. */
+    private List<@Nullable Long> met(Map<Stint.Key, Long> leftOut) {
+        Map<Stint.Key, Long> first = new HashMap<>(leftOut);
+        Map<Stint.Key, Long> last = new HashMap<>(leftOut);
         for (var d : run.done()) {
             first.merge(d.key(), d.start(), Math::min);
             last.merge(d.key(), d.start(), Math::max);
@@ -221,10 +231,10 @@ final class OrderScore {
             // A least dose of half the dose would make half of it whole: what went astray is worth half however long it
             // was.
             weights[i] = importance
-                    * (least <= 0 ? 1 : Math.min(1, had / least))
+                    * (least <= 0 || left.containsKey(stint.key()) ? 1 : Math.min(1, had / least))
                     * (astray.containsKey(stint.key()) ? ASTRAY : 1);
             if (met.get(i) != null && weights[i] > 0) done.add(i);
-            if (met.get(i) == null || had < least - 0.5) dose(stint, had, least);
+            if (met.get(i) == null || had < least - 0.5 && !left.containsKey(stint.key())) dose(stint, had, least);
         }
         var moved = moved(done, weights);
         double kept = 0;
@@ -254,8 +264,14 @@ final class OrderScore {
                         + (out > 0
                                 ? ", and " + Spoken.number(out) + " out of place"
                                         + (still > 0 ? ", of which a quarter counts" : "")
-                                : ""),
-                run.done().stream().map(Run.Done::event).toList()));
+                                : "")
+                        + (left.isEmpty()
+                                ? ""
+                                : "; " + Spoken.counted(left.size(), "step") + " ended by the plan’s own branch"),
+                Stream.concat(
+                                run.done().stream().map(Run.Done::event),
+                                run.left().stream().map(Run.Left::event))
+                        .toList()));
         return q;
     }
 
@@ -295,16 +311,16 @@ final class OrderScore {
             boolean late = false;
             boolean missing = false;
             for (int j = 0; j < brief.size(); j++) {
-                var after = met.get(j);
+                var after = worked.get(j);
                 if (!order.safety(i, j) || after == null) continue;
                 edges++;
-                var first = met.get(i);
+                var first = worked.get(i);
                 if (first != null && first <= after) continue;
                 broken++;
                 late |= first != null;
                 missing |= first == null;
             }
-            if (late || missing) unsafe(brief.get(i), missing, Objects.requireNonNullElse(met.get(i), run.end()));
+            if (late || missing) unsafe(brief.get(i), missing, Objects.requireNonNullElse(worked.get(i), run.end()));
         }
         if (edges == 0) return 1;
         double s = 1 - marks.safety() * broken / edges;
@@ -339,9 +355,7 @@ final class OrderScore {
 
     /** What both sides together leave of the score: 1 where one was asked. */
     private double sides(List<Part> parts) {
-        boolean both = run.practical().sides() == Sides.EACH
-                && brief.stream().anyMatch(s -> s.side() == Side.LEFT)
-                && brief.stream().anyMatch(s -> s.side() == Side.RIGHT);
+        boolean both = run.practical().sides() == Sides.EACH && onThisSide(Side.LEFT) && onThisSide(Side.RIGHT);
         if (!both) return 1;
         double g = restartsGently() ? 1 : 0;
         double t = time();
@@ -360,10 +374,16 @@ final class OrderScore {
         return 1 - marks.restart() * (1 - g) - marks.time() * (1 - credit);
     }
 
+    /** Whether work was asked on a side, and no branch of the plan left it out. */
+    private boolean onThisSide(Side side) {
+        return brief.stream().anyMatch(s -> s.side() == side && !left.containsKey(s.key()));
+    }
+
     /** Mean over the steps asked on both sides of shorter ÷ longer, each against what was asked of its side: who follows the plan loses nothing. */
     private double time() {
         var bySteps = brief.stream()
                 .filter(s -> s.side() == Side.LEFT || s.side() == Side.RIGHT)
+                .filter(s -> !left.containsKey(s.key()))
                 .collect(Collectors.groupingBy(s -> s.step().id()));
         double sum = 0;
         int n = 0;

@@ -112,8 +112,7 @@ public record Outcome(
             case CHECKLIST -> {
                 for (var stint : practical.brief())
                     if (stint.step().importance() == palmtally.core.sequence.Importance.MUST
-                            && scores.run().done().stream()
-                                    .noneMatch(d -> d.key().equals(stint.key()))) {
+                            && !scores.run().has(stint.key())) {
                         ok = false;
                         reasons.add("“" + stint.step().name() + "” was not done.");
                     }

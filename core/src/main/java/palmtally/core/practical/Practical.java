@@ -9,6 +9,7 @@ import java.util.function.Predicate;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.practical.event.Event;
+import palmtally.core.practical.event.Instead;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -85,6 +86,14 @@ public record Practical(
             var step = event.data().step();
             if (step != null && !steps.contains(step))
                 faults.add(new Fault("events/" + i + "/data/step", step, "names no step of the sequence"));
+            if (event.data() instanceof Instead taken)
+                for (var planned : sequence.steps())
+                    if (planned.id().equals(taken.step())
+                            && taken.among(planned).isEmpty())
+                        faults.add(new Fault(
+                                "events/" + i + "/data/then",
+                                taken.when() + ": " + taken.then(),
+                                "is no branch of the step in the plan"));
             var ref = event.data().ref();
             if (ref != null && !known.test(ref))
                 faults.add(new Fault("events/" + i + "/data/ref", ref, "names no event of this practical"));

@@ -21,6 +21,7 @@ import palmtally.core.practical.event.Break;
 import palmtally.core.practical.event.Course;
 import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Finish;
+import palmtally.core.practical.event.Instead;
 import palmtally.core.practical.event.Observation;
 import palmtally.core.practical.event.ReviewAnswer;
 import palmtally.core.practical.event.Undo;
@@ -71,6 +72,9 @@ public final class Run {
     /** A unit of the sheet open, from–to. */
     public record Open(OpenUnit unit, long start, long end) {}
 
+    /** A step that a branch of the plan ends, or leaves out: from then on it is done. */
+    public record Left(Stint.Key key, long atMs, String event) {}
+
     /** What was observed at a moment. */
     public record Moment<T extends Observation>(Event event, T of) {
         public String id() {
@@ -98,6 +102,7 @@ public final class Run {
     private final List<Touch> contacts = new ArrayList<>();
     private final List<Open> opens = new ArrayList<>();
     private final List<Hold> holds = new ArrayList<>();
+    private final List<Left> left = new ArrayList<>();
     /** When each device was watched by. */
     private final Map<String, Intervals> eyes;
 
@@ -238,10 +243,14 @@ public final class Run {
 
         @Override
         public void start(String id, @Nullable Side given) {
-            leave();
             var started = java.util.Objects.requireNonNull(steps.get(id));
+            begin(started, given != null ? given : due(started));
+        }
+
+        private void begin(Step started, Side of) {
+            leave();
             step = started;
-            side = given != null ? given : due(started);
+            side = of;
             stepSince = at;
             stepEvent = event;
             var key = new Stint.Key(started.id(), side);
@@ -262,6 +271,25 @@ public final class Run {
                         false,
                         null,
                         false);
+        }
+
+        /** From here on the branch is the plan: what is seen is held against it. */
+        @Override
+        public void instead(Instead taken) {
+            var planned = java.util.Objects.requireNonNull(steps.get(taken.step()));
+            var of = taken.side() != null ? taken.side() : on(planned) ? side : due(planned);
+            for (var branch : taken.among(planned)) {
+                if (!branch.then().ends()) begin(planned.taking(branch, practical.sequence()), of);
+                else {
+                    if (on(planned) && side == of) stopStep();
+                    stopBeside(new Stint.Key(planned.id(), of));
+                    left.add(new Left(new Stint.Key(planned.id(), of), at, event));
+                }
+            }
+        }
+
+        private boolean on(Step planned) {
+            return step != null && step.id().equals(planned.id());
         }
 
         @Override
@@ -500,6 +528,17 @@ public final class Run {
 
     public List<Done> done() {
         return done;
+    }
+
+    /** Whether a step was done on a side, or ended or left out by a branch of the plan. */
+    boolean has(Stint.Key key) {
+        return done.stream().anyMatch(d -> d.key().equals(key))
+                || left.stream().anyMatch(l -> l.key().equals(key));
+    }
+
+    /** Steps that a branch of the plan ended or left out, in the order of the run. */
+    public List<Left> left() {
+        return left;
     }
 
     public List<Touch> contacts() {

@@ -85,7 +85,7 @@ public record StepLook(String step, Set<Wrong> wrong) {
         Map<String, Set<Wrong>> wrong = new LinkedHashMap<>();
         for (var stint : run.practical().brief()) {
             var at = wrong.computeIfAbsent(stint.step().id(), s -> new TreeSet<>());
-            if (run.done().stream().noneMatch(d -> d.key().equals(stint.key()))) at.add(Wrong.MISSED);
+            if (!run.has(stint.key())) at.add(Wrong.MISSED);
         }
         for (Finding f : scores.findings()) {
             var what = Wrong.BY_RULE.get(f.rule());

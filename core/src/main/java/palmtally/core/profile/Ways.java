@@ -73,9 +73,27 @@ public record Ways(
                 group = Group.DRAPING,
                 a = "chest-drape",
                 b = "arms-over-sheet",
-                moves = "DRAPE-SECURE",
+                moves = {"DRAPE-SECURE", "DRAPE-CHEST"},
                 added = true)
         ChestSheet chest,
+
+        @Pick(
+                id = "leg-sheet",
+                question = "How is a leg opened?",
+                group = Group.DRAPING,
+                a = "tuck",
+                b = "thread",
+                added = true)
+        LegSheet leg,
+
+        @Pick(
+                id = "gluteal-sheet",
+                question = "How is one side of the gluteals bared?",
+                group = Group.DRAPING,
+                a = "by-stroke",
+                b = "by-hand",
+                added = true)
+        GlutealSheet gluteal,
 
         @Pick(
                 id = "on-table",
@@ -246,6 +264,50 @@ public record Ways(
         private final String label;
 
         ChestSheet(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
+
+        @Override
+        public String toString() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /** How a leg is opened. */
+    public enum LegSheet implements Choice {
+        TUCK("tucked: scooped between the legs and drawn under the thigh"),
+        THREAD("threaded: folded to the knee and slid under it");
+
+        private final String label;
+
+        LegSheet(String label) {
+            this.label = label;
+        }
+
+        @Override
+        public String label() {
+            return label;
+        }
+
+        @Override
+        public String toString() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /** How one side of the gluteals is bared. */
+    public enum GlutealSheet implements Choice {
+        BY_STROKE("a stroke pushes the edge on"),
+        BY_HAND("a hand draws the edge on");
+
+        private final String label;
+
+        GlutealSheet(String label) {
             this.label = label;
         }
 

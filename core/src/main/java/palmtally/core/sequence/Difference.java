@@ -117,7 +117,8 @@ public final class Difference {
 
     private static String shape(Sequence s) {
         return s.blocks().stream()
-                .map(b -> b.name() + " (" + b.order() + ", " + b.repeat() + ")")
+                .map(b -> b.name() + " (" + b.order() + ", " + b.repeat()
+                        + (b.drape() == null ? "" : ", sheet: " + b.drape().label()) + ")")
                 .collect(Collectors.joining(", "));
     }
 

@@ -17,6 +17,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
+import palmtally.core.profile.DrapeMethod;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 
@@ -239,11 +240,15 @@ public record Sequence(
                 .toList());
     }
 
-    /** What a technique is called here: as a step of it has it, else as it ships, else by its id. */
-    public String techniqueName(String technique) {
-        for (var step : steps())
-            if (step.technique().id().equals(technique)) return step.technique().name();
-        return Techniques.shipped(technique).map(Technique::name).orElse(technique);
+    /** A technique as a step of it has it, else as it ships; none where neither has it. */
+    public Optional<Technique> technique(String id) {
+        for (var step : steps()) if (step.technique().id().equals(id)) return Optional.of(step.technique());
+        return Techniques.shipped(id);
+    }
+
+    /** What a technique is called here; by its id where it is not known. */
+    public String techniqueName(String id) {
+        return technique(id).map(Technique::name).orElse(id);
     }
 
     /** The sequence for other bodies. */
@@ -268,6 +273,15 @@ public record Sequence(
             changed.add(
                     new Block(freshBlockId("close"), "Close", Block.Order.IN_ORDER, Block.Repeat.ONCE, List.of(added)));
         return withBlocks(changed);
+    }
+
+    /** The sequence with another way to open the sheet in one of its blocks. */
+    public Sequence draping(String blockId, @Nullable DrapeMethod method) {
+        return withBlocks(blocks.stream()
+                .map(b -> b.id().equals(blockId)
+                        ? new Block(b.id(), b.name(), b.order(), b.repeat(), method, b.steps())
+                        : b)
+                .toList());
     }
 
     /** An id of this shape that no block has yet. */

@@ -15,6 +15,7 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
+import palmtally.core.sequence.detail.Branch;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.Detail;
 import palmtally.core.sequence.detail.OtherHand;
@@ -207,6 +208,27 @@ public record Step(
     /** Whether the client moves, by themselves or against the hand. */
     public boolean clientMoves() {
         return effort == Technique.Effort.ACTIVE || effort == Technique.Effort.RESISTED;
+    }
+
+    /**
+     * This step as it goes on by one of its branches: what the branch does not say stays as it was, a lighter hand is a grade lighter.
+     *
+     * @param of the sequence, for another technique; the step keeps its own where the sequence does not have it
+     */
+    public Step taking(Branch branch, Sequence of) {
+        return with(e -> {
+            if (branch.tool() != null) {
+                e.tool = branch.tool();
+                e.hand = null;
+            }
+            if (branch.technique() != null) of.technique(branch.technique()).ifPresent(t -> e.technique = t);
+            if (!branch.zones().isEmpty()) e.zones = branch.zones();
+            if (branch.depth() != null) e.depth = branch.depth();
+            else if (branch.then() == Branch.Then.LIGHTER) e.depth = Math.max(Math.min(1, depth), depth - 1);
+            if (branch.sheet() != null) e.sheet = branch.sheet();
+            else if (branch.then() == Branch.Then.THROUGH_THE_SHEET || branch.then() == Branch.Then.CLOTHED)
+                e.sheet = Sheet.THROUGH;
+        });
     }
 
     /** This step with one thing or several changed. */

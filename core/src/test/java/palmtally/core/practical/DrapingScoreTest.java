@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 import static palmtally.core.sequence.Plans.once;
 import static palmtally.core.sequence.Plans.step;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -13,6 +14,8 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.practical.event.SheetChange.Drape;
+import palmtally.core.practical.event.SheetLook;
+import palmtally.core.profile.DrapePoint;
 import palmtally.core.profile.DrapingFault;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
@@ -106,6 +109,25 @@ class DrapingScoreTest {
         assertThat(seen.findings(Rule.of("DRAPE-FAULT")))
                 .extracting(f -> f.sentence())
                 .containsExactly("At 5:00: loose tuck (5 points).", "At 5:00: something else missed (3 points).");
+    }
+
+    /** By hand: three points of the method, 3, 10 and 3, and a loose tuck that none of them is, 5. */
+    @Test
+    void a_look_names_the_points_of_the_method() {
+        var seen = looked().at(300)
+                .tap(new SheetLook(
+                        List.of(DrapingFault.LOOSE),
+                        List.of(DrapePoint.BLANKET_ASIDE, DrapePoint.ROLLED_UNDER, DrapePoint.LAID_DOWN),
+                        true));
+        seen.at(600).finish();
+        assertThat(seen.score(Criterion.DRAPING)).isEqualTo(79);
+        assertThat(seen.findings(Rule.of("DRAPE-FAULT")))
+                .extracting(f -> f.sentence() + " " + f.remedy())
+                .containsExactly(
+                        "At 5:00: blanket in the way (3 points). The blanket is folded aside first.",
+                        "At 5:00: edge rolled over (10 points). Its edges are rolled under, never over.",
+                        "At 5:00: leg dropped (3 points). The leg is laid down.",
+                        "At 5:00: loose tuck (5 points). Tuck the edge under, firm enough to lift the limb.");
     }
 
     /** By hand: two of three faulty cost 6 points, and 59 is the most; two of four are not more than half; one of one is not twice. */

@@ -172,6 +172,10 @@ final class SequenceSheet {
                     .append("</b> <span class=\"small soft\">")
                     .append(block.order() == Block.Order.IN_ORDER ? "in order" : "in any order")
                     .append(block.repeat() == Block.Repeat.EACH_SIDE ? ", on each side" : "")
+                    .append(
+                            block.drape() == null
+                                    ? ""
+                                    : ", sheet: " + escape(block.drape().label()))
                     .append("</span></td></tr>");
             for (var step : block.steps()) row(out, ++number, step);
         }

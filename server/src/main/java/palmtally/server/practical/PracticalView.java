@@ -207,7 +207,7 @@ public record PracticalView(
                 practical.sequence(),
                 practical.profile(),
                 Timeline.of(practical.brief(), practical.profile()).spans().stream()
-                        .map(s -> SpanView.of(s, practical.profile()))
+                        .map(s -> SpanView.of(s, practical.sequence(), practical.profile()))
                         .toList(),
                 practical.events(),
                 RunView.of(run),

@@ -14,6 +14,9 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Outcome;
+import palmtally.core.profile.DrapeMethod;
+import palmtally.core.profile.DrapePoint;
+import palmtally.core.profile.DrapingFault;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Template;
@@ -46,6 +49,7 @@ class CatalogueController {
             List<StrokeWord> strokes,
             List<ScopeWord> topics,
             List<FaultWord> faults,
+            List<DrapeWord> drapes,
             List<RatingWord> ratings,
             List<TemplateWord> templates,
             List<NoteWord> notes,
@@ -106,6 +110,15 @@ class CatalogueController {
 
     record FaultWord(MechanicsFault id, String name) {}
 
+    /** A way to open the sheet: the points that a grader looks at, in the order in which they are done. */
+    record DrapeWord(DrapeMethod id, String name, List<DrapeUnit> opens, List<DrapePointWord> points) {}
+
+    /**
+     * @param missed what it is called where it was missed
+     * @param fault what it counts as then
+     */
+    record DrapePointWord(DrapePoint id, String words, String missed, DrapingFault fault) {}
+
     private final Library library;
 
     CatalogueController(Library library) {
@@ -158,6 +171,17 @@ class CatalogueController {
                         .toList(),
                 Arrays.stream(MechanicsFault.values())
                         .map(f -> new FaultWord(f, f.label()))
+                        .toList(),
+                Arrays.stream(DrapeMethod.values())
+                        .map(m -> new DrapeWord(
+                                m,
+                                m.label(),
+                                Arrays.stream(DrapeUnit.values())
+                                        .filter(m::opens)
+                                        .toList(),
+                                m.points().stream()
+                                        .map(p -> new DrapePointWord(p, p.words(), p.missed(), p.fault()))
+                                        .toList()))
                         .toList(),
                 IntStream.rangeClosed(1, 10)
                         .map(n -> 10 * n)

@@ -12,6 +12,9 @@ public interface Course {
     /** @param side on which; the first that is due where it is not said */
     void start(String step, @Nullable Side side);
 
+    /** The step goes on by a branch of the plan, or is left out by it. */
+    void instead(Instead branch);
+
     /** @param step of those that go on beside the hands, which; what the hands do where it is not said */
     void stop(@Nullable String step, @Nullable Side side);
 

@@ -14,6 +14,7 @@ public sealed interface Observation
         permits StepStart,
                 StepStop,
                 StepSkip,
+                Instead,
                 Contact,
                 OffPlan,
                 HoldStart,

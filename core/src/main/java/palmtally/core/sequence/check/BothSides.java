@@ -102,7 +102,13 @@ public final class BothSides implements Check {
         // A block that now holds work for each side is run through side by side, so that the warm-up comes again
         // with it.
         boolean all = steps.stream().allMatch(s -> s.side() == Sides.EACH);
-        return new Block(block.id(), block.name(), block.order(), all ? Block.Repeat.EACH_SIDE : block.repeat(), steps);
+        return new Block(
+                block.id(),
+                block.name(),
+                block.order(),
+                all ? Block.Repeat.EACH_SIDE : block.repeat(),
+                block.drape(),
+                steps);
     }
 
     private void reportRatio(Plan plan, double left, double right, double ratio) {

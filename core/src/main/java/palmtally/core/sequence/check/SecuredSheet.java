@@ -7,10 +7,12 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
+import palmtally.core.profile.DrapeMethod;
 import palmtally.core.profile.Ways;
 import palmtally.core.sequence.Care;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Timeline.Span;
 
 /** The sheet is secured before a big stretch or limb lift. */
 @AutoService(Rule.Source.class)
@@ -31,9 +33,15 @@ public final class SecuredSheet implements Check {
         return true;
     }
 
+    private static boolean armsHold(Plan plan, Span span) {
+        var drape = plan.sequence.blocks().get(span.stint().block()).drape();
+        return drape == null
+                ? plan.profile.ways().chest() == Ways.ChestSheet.ARMS_OVER_SHEET
+                : drape == DrapeMethod.CHEST_ARMS;
+    }
+
     @Override
     public void look(Plan plan) {
-        boolean anchors = plan.profile.ways().chest() == Ways.ChestSheet.ARMS_OVER_SHEET;
         var seen = new HashSet<String>();
         for (var span : plan.timeline.spans()) {
             var step = span.stint().step();
@@ -41,7 +49,7 @@ public final class SecuredSheet implements Check {
             if (!big || step.zones().stream().noneMatch(Zone::movesSheet)) continue;
             boolean chest = step.sheet() == Sheet.OPEN
                     && step.zones().stream().anyMatch(z -> z.unit() == DrapeUnit.CHEST || z == Zone.ARMPIT);
-            if (chest && anchors && seen.add(step.id())) {
+            if (chest && armsHold(plan, span) && seen.add(step.id())) {
                 plan.report(
                         RULE,
                         plan.at(span, step.zones().get(0), span.stint().side()),

@@ -103,7 +103,7 @@ public final class Turns implements Check {
         if (home == null || held.isEmpty()) return;
         var id = home.id();
         for (int i = 2; !ids.add(id); i++) id = home.id() + "-" + i;
-        blocks.add(new Block(id, home.name(), home.order(), home.repeat(), held));
+        blocks.add(new Block(id, home.name(), home.order(), home.repeat(), home.drape(), held));
         held.clear();
     }
 

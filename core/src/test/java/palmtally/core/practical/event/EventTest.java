@@ -11,6 +11,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.profile.MechanicsFault;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.detail.Branch;
 
 class EventTest {
     private static Event event(Observation seen) {
@@ -25,6 +26,7 @@ class EventTest {
                         "step-start",
                         "step-stop",
                         "step-skip",
+                        "instead",
                         "contact",
                         "off-plan",
                         "hold-start",
@@ -136,6 +138,7 @@ class EventTest {
                 new StepStart("s", null),
                 new StepStop(null, null),
                 new StepSkip("s", null, null),
+                new Instead("s", null, Branch.When.HURTS, Branch.Then.LIGHTER),
                 Contact.ofDepth(2),
                 new OffPlan(Zone.CALF, null, null, 2, null),
                 new HoldStart(),

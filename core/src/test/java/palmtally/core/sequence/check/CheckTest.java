@@ -192,6 +192,10 @@ abstract class CheckTest {
     }
 
     /** What is found where nothing should be. */
+    void alarm(Sequence plan) {
+        assertThat(Plans.findings(plan, A, rule)).as("%s", plan).hasSize(1);
+    }
+
     void silent(Sequence plan) {
         assertThat(Plans.findings(plan, A, rule)).isEmpty();
     }
