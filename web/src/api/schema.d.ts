@@ -107,7 +107,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_5']
+    get: operations['one_6']
     put?: never
     post?: never
     delete?: never
@@ -397,7 +397,7 @@ export interface paths {
     }
     get: operations['of']
     put?: never
-    post: operations['add_2']
+    post: operations['add_3']
     delete?: never
     options?: never
     head?: never
@@ -429,7 +429,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add_1']
+    post: operations['add_2']
     delete?: never
     options?: never
     head?: never
@@ -462,6 +462,38 @@ export interface paths {
     get?: never
     put?: never
     post: operations['resetPassword']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/pictures': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['add_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/pictures/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_5']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -1004,6 +1036,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['one_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/screens/{code}/pictures/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['picture']
     put?: never
     post?: never
     delete?: never
@@ -1964,6 +2012,15 @@ export interface components {
       disabled?: boolean
       /** Format: date */
       expiresOn?: string
+    }
+    Added: {
+      /** Format: int32 */
+      bytes: number
+      /** Format: int32 */
+      height: number
+      id: string
+      /** Format: int32 */
+      width: number
     }
     Again: {
       step: string
@@ -4377,6 +4434,7 @@ export interface components {
       /** Format: int32 */
       number: number
       open: components['schemas']['OpenView'][]
+      picture?: string
       place: string
       /** @enum {string} */
       position: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
@@ -7158,7 +7216,7 @@ export interface operations {
       }
     }
   }
-  one_5: {
+  one_6: {
     parameters: {
       query?: {
         at?: number
@@ -7612,7 +7670,7 @@ export interface operations {
       }
     }
   }
-  add_2: {
+  add_3: {
     parameters: {
       query?: never
       header?: never
@@ -7661,7 +7719,7 @@ export interface operations {
       }
     }
   }
-  add_1: {
+  add_2: {
     parameters: {
       query?: never
       header?: never
@@ -7729,6 +7787,54 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SignInSheet']
+        }
+      }
+    }
+  }
+  add_1: {
+    parameters: {
+      query?: {
+        agreed?: boolean
+      }
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': string
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Added']
+        }
+      }
+    }
+  }
+  one_5: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'image/jpeg': string
         }
       }
     }
@@ -8555,6 +8661,29 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['ScreenView']
+        }
+      }
+    }
+  }
+  picture: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        code: string
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'image/jpeg': string
         }
       }
     }

@@ -138,6 +138,7 @@ const allowed = computed(() =>
             :spent="spent"
             :allowed="allowed"
             :paused="live.paused"
+            :pictures="`/api/screens/${code}/pictures`"
           />
           <p v-if="on" class="coming">
             <span class="soft">Next</span> <strong>{{ next ? next.name : 'the end' }}</strong>

@@ -240,6 +240,7 @@ const KEYS = [
           :spent="spent"
           :allowed="allowed"
           :paused="here?.paused"
+          pictures="/api/pictures"
         />
         <JoinAddress
           v-if="panel === 'screen'"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import TableFigure from '@/parts/TableFigure.vue'
 import { capital, mmss } from '@/parts/words'
@@ -19,8 +19,12 @@ const props = defineProps<{
   /** Seconds it has with all that goes before. */
   allowed: number
   paused?: boolean
+  /** Where its picture is read from. */
+  pictures: string
 }>()
 
+/** A picture that is not here: the figure stands for it. */
+const missing = ref<string>()
 const left = computed(() => props.allowed - (props.spent ?? 0))
 /** Time the hands have worked: turning, sheet and questions come first. */
 const worked = computed(() => Math.max(0, (props.spent ?? 0) - (props.allowed - props.seconds)))
@@ -71,7 +75,14 @@ const dose = computed(() => {
         {{ dose }}
       </p>
       <p v-if="counted" class="count">{{ capital(counted) }}</p>
-      <div class="fig">
+      <img
+        v-if="moment.picture && missing !== moment.picture"
+        class="own"
+        :src="`${pictures}/${moment.picture}`"
+        alt="Picture of this step"
+        @error="missing = moment.picture"
+      />
+      <div v-else class="fig">
         <TableFigure
           :position="moment.position"
           :open="moment.open"
@@ -172,6 +183,13 @@ dd {
 }
 .count {
   font-weight: 650;
+}
+.own {
+  flex: 1;
+  min-height: 0;
+  max-width: 100%;
+  object-fit: contain;
+  border-radius: 14px;
 }
 .fig {
   flex: 1;

@@ -4,6 +4,7 @@ import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
 import { word } from '@/parts/words'
 import * as D from './detail'
+import PictureField from './PictureField.vue'
 
 /** What else is said of a step: folded away, and all of it optional. */
 const props = defineProps<{ detail?: D.Detail; zones: readonly string[] }>()
@@ -342,6 +343,7 @@ const LISTS = [
         Note
         <textarea :value="d.note" maxlength="2000" rows="2" @change="set('note', text($event), 'Note')" />
       </label>
+      <PictureField :picture="d.picture" @change="set('picture', $event, 'Picture')" />
     </div>
   </details>
 </template>

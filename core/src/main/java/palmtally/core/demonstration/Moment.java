@@ -90,6 +90,7 @@ public record Moment(
     private static List<Detail.InWords> more(Step step, Techniques library) {
         boolean way = way(step) != null;
         return step.details().lines(id -> library.find(id).map(Technique::name).orElse(id)).stream()
+                .filter(l -> l.field() != DetailField.PICTURE)
                 .filter(l -> !way || l.field() != DetailField.FROM && l.field() != DetailField.TO)
                 .toList();
     }

@@ -17,6 +17,7 @@ import palmtally.core.profile.Band;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.detail.Branch;
 import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.Comparison;
 import palmtally.core.sequence.detail.Detail;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
@@ -197,6 +198,12 @@ public record Step(
     /** Whether a thumb bears the load alone: nothing supports it, nor does the other hand. */
     public boolean bareThumb() {
         return tool == Tool.BARE_THUMB && details().otherHand() != OtherHand.REINFORCES;
+    }
+
+    /** Whether something is compared in it, before, between the sides or after. */
+    public boolean compares(Comparison.When when) {
+        var compared = details().compares();
+        return compared != null && compared.when() == when;
     }
 
     /** Whether the out-breath gives the moment. */

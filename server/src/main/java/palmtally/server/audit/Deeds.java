@@ -80,6 +80,7 @@ final class Deeds {
         done("POST /api/sequences/{id}/demonstrations", "began a demonstration");
         done("POST /api/screens", "took another address for the class screen");
         done("POST /api/sequences/{id}/rounds", "began a practice round");
+        done("POST /api/pictures", "added a picture");
         done("POST /api/techniques", "added a technique");
         done("PUT /api/techniques/{id}", "changed a technique");
         done("PUT /api/hands", "changed the words for hands");

@@ -1,6 +1,7 @@
 package palmtally.server.demonstration;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
@@ -14,15 +15,19 @@ import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
+import palmtally.server.picture.Pictures;
+import palmtally.server.problem.Refusal;
 
 /** The class screen: open to everyone who has its address. */
 @RestController
 class ClassScreenController {
     private final ClassScreens screens;
+    private final Pictures pictures;
     private final Live live;
 
-    ClassScreenController(ClassScreens screens, Live live) {
+    ClassScreenController(ClassScreens screens, Pictures pictures, Live live) {
         this.screens = screens;
+        this.pictures = pictures;
         this.live = live;
     }
 
@@ -30,6 +35,17 @@ class ClassScreenController {
     @GetMapping("/api/screens/{code}")
     ClassScreens.ScreenView one(@PathVariable String code) {
         return screens.screen(code);
+    }
+
+    /** A picture of what is shown on the screen now, and no other. */
+    @Allow(Permission.ANYBODY)
+    @GetMapping(path = "/api/screens/{code}/pictures/{id}", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> picture(@PathVariable String code, @PathVariable String id) {
+        var jpeg = screens.shows(code, id) ? pictures.jpeg(id) : Optional.<byte[]>empty();
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.noStore())
+                .body(jpeg.orElseThrow(() -> Refusal.notFound("picture on this screen")));
     }
 
     @Allow(Permission.ANYBODY)

@@ -67,6 +67,15 @@ public class ClassScreens implements Audience {
                                 : Map.of("live", ClassLiveView.of(demonstrations.standing(row.demonstrationId()))));
     }
 
+    /** Whether a picture belongs to what the screen shows now. */
+    boolean shows(String code, String picture) {
+        var row = row(code);
+        return row.demonstrationId() != null
+                && demonstrations.standing(row.demonstrationId()).moments().stream()
+                        .anyMatch(m ->
+                                picture.equals(m.span().stint().step().details().picture()));
+    }
+
     /** The code as it is kept. */
     String known(String code) {
         return row(code).code();

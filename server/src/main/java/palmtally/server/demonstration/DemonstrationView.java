@@ -65,7 +65,11 @@ record DemonstrationView(
         }
     }
 
-    /** One stint in words. */
+    /**
+     * One stint in words.
+     *
+     * @param picture id of the school's own, or null
+     */
     public record MomentView(
             int number,
             String name,
@@ -73,6 +77,7 @@ record DemonstrationView(
             List<Moment.Cue> cues,
             List<Detail.InWords> more,
             @Nullable String caution,
+            @Nullable String picture,
             Position position,
             List<Zone> zones,
             Side side,
@@ -92,6 +97,7 @@ record DemonstrationView(
                     m.cues(),
                     m.more(),
                     m.caution(),
+                    step.details().picture(),
                     step.position(),
                     step.zones(),
                     stint.side(),

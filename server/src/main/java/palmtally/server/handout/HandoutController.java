@@ -20,6 +20,7 @@ import palmtally.server.people.Duties;
 import palmtally.server.people.Permission;
 import palmtally.server.people.School;
 import palmtally.server.people.Terms;
+import palmtally.server.picture.Pictures;
 import palmtally.server.problem.Refusal;
 import palmtally.server.profile.Profiles;
 import palmtally.server.sequence.Sequences;
@@ -33,15 +34,23 @@ class HandoutController {
     private final Terms terms;
     private final School school;
     private final Duties duties;
+    private final Pictures pictures;
 
     HandoutController(
-            Sequences sequences, Profiles profiles, Curricula curricula, Terms terms, School school, Duties duties) {
+            Sequences sequences,
+            Profiles profiles,
+            Curricula curricula,
+            Terms terms,
+            School school,
+            Duties duties,
+            Pictures pictures) {
         this.sequences = sequences;
         this.profiles = profiles;
         this.curricula = curricula;
         this.terms = terms;
         this.school = school;
         this.duties = duties;
+        this.pictures = pictures;
     }
 
     /** @param version a version of the sequence, or none for the newest */
@@ -52,7 +61,7 @@ class HandoutController {
             @RequestParam(defaultValue = "a4") String paper,
             @RequestParam(required = false) @Nullable Integer version) {
         var v = version == null ? sequences.newest(id) : sequences.numbered(id, version);
-        var sheet = new SequenceSheet(v.document(), profiles.ofSchool().document(), Paper.of(paper));
+        var sheet = new SequenceSheet(v.document(), profiles.ofSchool().document(), Paper.of(paper), pictures::jpeg);
         return pdf(
                 Press.print(
                         v.document().name(),

@@ -41,6 +41,9 @@ final class Press {
             .say { background: #111 }
             """;
 
+    /** Where the bytes of a picture stand in the page itself. */
+    static final String JPEG = "data:image/jpeg;base64,";
+
     private Press() {}
 
     static {
@@ -59,7 +62,7 @@ final class Press {
         var builder = new PdfRendererBuilder()
                 .withHtmlContent(html, null)
                 .withProducer("Palm Tally")
-                .useUriResolver((base, uri) -> null)
+                .useUriResolver((base, uri) -> uri.startsWith(JPEG) ? uri : null)
                 .toStream(out);
         font(builder, "atkinson-hyperlegible-next-latin-400.ttf", "Text", 400);
         font(builder, "atkinson-hyperlegible-next-latin-700.ttf", "Text", 700);

@@ -2,12 +2,14 @@ package palmtally.server.handout;
 
 import static palmtally.server.handout.Press.escape;
 
+import java.util.Base64;
 import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Severity;
@@ -20,6 +22,7 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline;
 import palmtally.core.sequence.check.Checks;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.technique.ScopeTopic;
 
 /** A sequence for students: the strip, the steps, what to mind, and room for notes. Every grey also differs by place or letter. */
@@ -30,12 +33,15 @@ final class SequenceSheet {
     private final Profile profile;
     private final Timeline timeline;
     private final Paper paper;
+    private final Function<String, Optional<byte[]>> pictures;
 
-    SequenceSheet(Sequence sequence, Profile profile, Paper paper) {
+    /** @param pictures the JPEG of a picture by its id */
+    SequenceSheet(Sequence sequence, Profile profile, Paper paper, Function<String, Optional<byte[]>> pictures) {
         this.sequence = sequence;
         this.profile = profile;
         this.timeline = Timeline.of(sequence, profile);
         this.paper = paper;
+        this.pictures = pictures;
     }
 
     String html(String school, int version) {
@@ -192,12 +198,15 @@ final class SequenceSheet {
             out.append("<br/><span class=\"small\">")
                     .append(escape(step.technique().name()))
                     .append("</span>");
-        for (var line : step.details().lines(sequence::techniqueName))
+        for (var line : step.details().lines(sequence::techniqueName)) {
+            if (line.field() == DetailField.PICTURE) continue;
             out.append("<br/><span class=\"small\"><b>")
                     .append(escape(line.label()))
                     .append("</b> ")
                     .append(escape(line.words()))
                     .append("</span>");
+        }
+        picture(out, step);
         for (var saying : step.say())
             out.append("<br/><span class=\"small\">")
                     .append(escape(said(saying)))
@@ -223,6 +232,19 @@ final class SequenceSheet {
                     .append(clock(step.dose().totalSeconds()))
                     .append("</span>");
         out.append("</td><td>").append(sheet(step)).append("</td><td></td></tr>");
+    }
+
+    private void picture(StringBuilder out, Step step) {
+        var id = step.details().picture();
+        if (id == null) return;
+        out.append("<br/>");
+        pictures.apply(id)
+                .ifPresentOrElse(
+                        jpeg -> out.append("<img style=\"width:46mm\" alt=\"\" src=\"")
+                                .append(Press.JPEG)
+                                .append(Base64.getEncoder().encodeToString(jpeg))
+                                .append("\"/>"),
+                        () -> out.append("<span class=\"small\">Its picture is not here.</span>"));
     }
 
     private static String said(Saying s) {

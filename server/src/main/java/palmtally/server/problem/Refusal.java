@@ -45,6 +45,10 @@ public final class Refusal extends ErrorResponseException {
         return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, code, detail);
     }
 
+    public static Refusal tooLarge(String detail) {
+        return new Refusal(HttpStatus.CONTENT_TOO_LARGE, "too-large", detail);
+    }
+
     public static Refusal signIn() {
         return new Refusal(
                 HttpStatus.UNAUTHORIZED, "sign-in-refused", "That sign-in and password do not belong together.");

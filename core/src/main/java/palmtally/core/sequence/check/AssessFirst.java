@@ -7,6 +7,7 @@ import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Step;
+import palmtally.core.sequence.detail.Comparison;
 
 /** Deep work after a look at the landmarks. */
 @AutoService(Rule.Source.class)
@@ -27,7 +28,7 @@ public final class AssessFirst extends Before {
 
     @Override
     protected boolean first(Step step) {
-        return step.phase() == Phase.ASSESS;
+        return step.phase() == Phase.ASSESS || step.compares(Comparison.When.BEFORE);
     }
 
     @Override

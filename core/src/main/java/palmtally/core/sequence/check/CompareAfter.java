@@ -8,6 +8,7 @@ import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.detail.Comparison;
 
 /** Compare before and after. */
 @AutoService(Rule.Source.class)
@@ -24,7 +25,7 @@ public final class CompareAfter implements Check {
     public void look(Plan plan) {
         var steps = plan.inTime();
         if (steps.stream().noneMatch(s -> s.phase() == Phase.TREAT && s.depth() >= plan.firm())) return;
-        if (steps.stream().anyMatch(s -> s.phase() == Phase.RE_CHECK)) return;
+        if (steps.stream().anyMatch(s -> s.phase() == Phase.RE_CHECK || s.compares(Comparison.When.AFTER))) return;
         var last = steps.get(steps.size() - 1);
         plan.report(
                 RULE,

@@ -32,6 +32,8 @@ public final class DepthRise implements Check {
             int before = -1;
             for (var span : spans) {
                 var step = span.stint().step();
+                // A limb that is moved tells the hand nothing of the depth that the tissue takes.
+                if (step.technique().stroke().bigMovement()) continue;
                 if (before >= 0 && step.depth() > before + 1) {
                     int from = before;
                     jumps.merge(

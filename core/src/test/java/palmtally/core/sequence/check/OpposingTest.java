@@ -4,8 +4,11 @@ import static palmtally.core.sequence.Plans.eachSide;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import java.util.function.Consumer;
 import palmtally.core.body.Position;
+import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.detail.DetailEdit;
 
 class OpposingTest extends CheckTest {
     OpposingTest() {
@@ -14,6 +17,7 @@ class OpposingTest extends CheckTest {
 
     @Override
     List<Case> cases() {
+        Consumer<DetailEdit> named = d -> d.structures = List.of(Structure.VASTUS_LATERALIS);
         return List.of(
                 of(
                                 "hamstrings without quadriceps",
@@ -25,6 +29,17 @@ class OpposingTest extends CheckTest {
                                         thigh("x"),
                                         step("q").on(Zone.THIGH_FRONT).lying(Position.SUPINE)))
                         .says(
-                                "Back of the thigh (hamstrings) is treated and its opponent, front of the thigh (quadriceps), is left out: what is loosened on one side is pulled back from the other."));
+                                "Back of the thigh (hamstrings) is treated and its opponent, front of the thigh (quadriceps), is left out: what is loosened on one side is pulled back from the other."),
+                of(
+                                "a muscle that is named",
+                                eachSide(
+                                        step("w").on(Zone.THIGH_OUTER),
+                                        fist("f").on(Zone.THIGH_OUTER).saying(named)),
+                                eachSide(
+                                        step("w").on(Zone.THIGH_OUTER),
+                                        fist("f").on(Zone.THIGH_OUTER).saying(named),
+                                        thigh("x")))
+                        .says(
+                                "Step 2 treats vastus lateralis and nothing treats biceps of the thigh against it: what is loosened on one side is pulled back from the other."));
     }
 }
