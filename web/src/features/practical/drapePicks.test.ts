@@ -3,6 +3,7 @@ import type { Schema } from '@/api/client'
 import { drapePicks } from './drapePicks'
 import { PICKS, RIGHT_HAND } from './fingers'
 
+const byId = (a: { id: string }, b: { id: string }) => a.id.localeCompare(b.id)
 const point = (id: string, missed: string, fault: string) => ({ id, words: id, missed, fault })
 const thread = {
   id: 'leg-thread',
@@ -44,6 +45,17 @@ describe('the points of a way to open the sheet', () => {
     for (const p of picks) expect(RIGHT_HAND).toContain(p.key)
     const usual = PICKS.draping.find((p) => p.id === 'sheet-loose')!
     expect(picks.find((p) => p.data.missed?.includes('loose'))!.key).toBe(usual.key)
+  })
+  it('stand after permission where that is due', () => {
+    const due = drapePicks(thread, true)
+    expect(due.slice(0, 5).map((p) => p.label)).toEqual([
+      'Sheet clean',
+      'Asks first',
+      'Says yes',
+      'Says no',
+      'Takes back',
+    ])
+    expect([...due].sort(byId)).toEqual([...picks].sort(byId))
   })
   it('are those of any sheet where none is opened', () => {
     expect(drapePicks(undefined)).toBe(PICKS.draping)

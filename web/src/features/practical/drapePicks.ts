@@ -16,8 +16,12 @@ const USUAL: Partial<Record<Fault, string>> = {
 /** Keys for the points that are a method's own, in its order. */
 const OWN = [...'mnerzcv;']
 
-/** What the draping finger has while the sheet is opened in a way of the school's: clean, exactly its points, permission. */
-export function drapePicks(drape: Drape | undefined): Pick[] {
+/**
+ * What the draping finger has while the sheet is opened in a way of the school's: clean, exactly its points, permission.
+ *
+ * @param asks whether permission is due: then it stands before the points
+ */
+export function drapePicks(drape: Drape | undefined, asks = false): Pick[] {
   if (!drape) return PICKS.draping
   const taken = new Set<string>()
   const own = [...OWN]
@@ -35,5 +39,9 @@ export function drapePicks(drape: Drape | undefined): Pick[] {
     }
   })
   const [clean, ...rest] = PICKS.draping
-  return [clean!, ...points, ...rest.filter((p) => p.kind !== 'sheet-look')]
+  const others = rest.filter((p) => p.kind !== 'sheet-look')
+  const consent = others.filter((p) => p.kind === 'consent')
+  return asks
+    ? [clean!, ...consent, ...points, ...others.filter((p) => p.kind !== 'consent')]
+    : [clean!, ...points, ...others]
 }

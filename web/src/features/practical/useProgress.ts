@@ -178,7 +178,7 @@ export function useProgress(table: Table, tables?: () => number) {
     return {
       ...PICKS,
       order: PICKS.order.filter((p) => !p.when || branching.value),
-      draping: drapePicks(drape.value),
+      draping: drapePicks(drape.value, !!sensitiveZone.value),
       communication: [...talk.filter((p) => p.when && p.when === now), ...talk.filter((p) => !p.when)],
     }
   })

@@ -83,7 +83,7 @@ class ObservationsTest {
             seen("works at depth 4", "contact", "Shift+Digit4", "", "depth 4 seen"),
             seen("warns", "say", "s i", "communication", "Warns"),
             seen("permission is given", "consent", "a y", "draping", "Says yes"),
-            seen("the sheet is loose", "sheet-look", "k", "draping", "Loose"),
+            seen("the sheet is tucked at the hip", "sheet-look", "k", "draping", "Tucked at the hip"),
             seen("wipes hands", "hygiene", "w", "draping", "Wipes hands"),
             seen("the client guards", "guarding", "Space .", "pressure", "Guards"),
             seen("hands come off", "step-stop", "f i", "order", "Hands off"),

@@ -23,7 +23,7 @@ public enum DrapePoint {
     THREADED("Threaded under and slid up to the hip", "not threaded through", DrapingFault.OTHER),
     GATHERED(
             "Gathered and tightened before a bent or lifted leg, drawn down again after",
-            "not gathered before the lift",
+            "not gathered",
             DrapingFault.NOT_SECURED),
     ROLLED_UNDER("Its edges are rolled under, never over", "edge rolled over", DrapingFault.NOT_SECURED),
     ONE_SIDE("One side only", "both sides bare", DrapingFault.LEFT_OPEN),

@@ -10,9 +10,12 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
 import palmtally.core.InvalidValue;
+import palmtally.core.body.Position;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
+import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /** What a step is, as the rules ask it. */
@@ -63,6 +66,50 @@ class StepTest {
             assertThatThrownBy(() -> step("s").least(wrong).step())
                     .isInstanceOf(InvalidValue.class)
                     .hasMessageContaining("must be above 0 and at most 3600");
+    }
+
+    /** Common practice, no source: behind the head of who lies on the back, at the foot end for the feet, a lunge for what travels. */
+    @ParameterizedTest
+    @CsvSource({
+        "effleurage, NECK_BACK, SUPINE, HEAD, SEATED",
+        "effleurage, NECK_BACK, SEMI_RECLINED, HEAD, SEATED",
+        "effleurage, NECK_BACK, PRONE, SAME_SIDE, LUNGE",
+        "petrissage, SOLE, SUPINE, FOOT, HORSE",
+        "effleurage, SOLE, PRONE, FOOT, LUNGE",
+        "petrissage, CALF, PRONE, SAME_SIDE, HORSE",
+        "stripping-thumb, CALF, PRONE, SAME_SIDE, LUNGE"
+    })
+    void place_and_stance_go_with_the_work(String technique, Zone zone, Position lying, Stands stands, Stance stance) {
+        var made = StepEdit.of("s", Techniques.SHIPPED.get(technique), List.of(zone));
+        made.position = lying;
+        made.stands = Stands.ACROSS;
+        made.stance = Stance.ONE_KNEE;
+        made.usual();
+        assertThat(made.stands + " " + made.stance).isEqualTo(stands + " " + stance);
+        made.zones = List.of(zone, Zone.LUMBAR);
+        made.usual();
+        assertThat(made.stands).isEqualTo(Stands.SAME_SIDE);
+        made.zones = List.of();
+        made.usual();
+        assertThat(made.stands).isEqualTo(Stands.SAME_SIDE);
+    }
+
+    @Test
+    void a_new_step_stands_as_it_is_usual() {
+        assertThat(StepEdit.of("s", Techniques.SHIPPED.get("effleurage"), List.of(Zone.SOLE)).stands)
+                .isEqualTo(Stands.FOOT);
+        assertThat(StepEdit.of("s", Techniques.SHIPPED.get("effleurage"), List.of()).position)
+                .isEqualTo(Position.PRONE);
+        assertThat(Importance.MUST).hasToString("must");
+    }
+
+    /** Only these keep silence from growing. */
+    @ParameterizedTest
+    @EnumSource(SayKind.class)
+    void who_asks_is_no_longer_silent(SayKind kind) {
+        assertThat(Saying.of(kind, "…").asks())
+                .isEqualTo(Set.of(SayKind.PRESSURE_QUESTION, SayKind.CHOICE, SayKind.INTERVIEW)
+                        .contains(kind));
     }
 
     @Test

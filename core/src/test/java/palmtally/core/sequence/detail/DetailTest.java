@@ -187,4 +187,35 @@ class DetailTest {
                                         e.faults().stream().map(f -> f.field()).toList()))
                                 .containsExactly("note", "part", "why", "words/part"));
     }
+
+    @Test
+    void words_that_mean_something_to_the_rules() {
+        assertThat(Branch.Then.values())
+                .filteredOn(Branch.Then::ends)
+                .containsExactly(Branch.Then.LATER, Branch.Then.MOVE_ON, Branch.Then.SKIP, Branch.Then.STOP);
+        assertThat(ClientPart.Does.values())
+                .filteredOn(ClientPart.Does::breath)
+                .containsExactly(
+                        ClientPart.Does.BREATHES_IN, ClientPart.Does.BREATHES_OUT, ClientPart.Does.BREATHES_SLOWLY);
+        assertThat(ClientPart.Does.values())
+                .filteredOn(ClientPart.Does::active)
+                .containsExactly(
+                        ClientPart.Does.CLENCHES,
+                        ClientPart.Does.OPENS,
+                        ClientPart.Does.MOVES,
+                        ClientPart.Does.SHRUGS,
+                        ClientPart.Does.LIFTS_THE_HEAD);
+        assertThat(Branch.of(Branch.When.HURTS, Branch.Then.ASK, "how?").words(t -> t))
+                .isEqualTo("if it hurts: ask and note (how?)");
+        assertThat(DetailField.NOTE.column() + ", " + DetailField.OTHER_HAND.column())
+                .isEqualTo("step note, other hand");
+    }
+
+    @Test
+    void what_is_changed_keeps_the_rest() {
+        var said = Detail.NONE.with(d -> d.words.put(DetailField.LIMB, "over my knee"));
+        assertThat(said.with(d -> d.why = "w").words())
+                .containsExactly(java.util.Map.entry(DetailField.LIMB, "over my knee"));
+        assertThat(Detail.NONE.with(d -> d.why = "x".repeat(400)).why()).hasSize(400);
+    }
 }
