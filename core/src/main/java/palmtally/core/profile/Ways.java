@@ -77,13 +77,7 @@ public record Ways(
                 added = true)
         ChestSheet chest,
 
-        @Pick(
-                id = "leg-sheet",
-                question = "How is a leg opened?",
-                group = Group.DRAPING,
-                a = "tuck",
-                b = "thread",
-                added = true)
+        @Pick(id = "leg-sheet", question = "How is a leg opened?", group = Group.DRAPING, a = "tuck", added = true)
         LegSheet leg,
 
         @Pick(
@@ -91,7 +85,6 @@ public record Ways(
                 question = "How is one side of the gluteals bared?",
                 group = Group.DRAPING,
                 a = "by-stroke",
-                b = "by-hand",
                 added = true)
         GlutealSheet gluteal,
 

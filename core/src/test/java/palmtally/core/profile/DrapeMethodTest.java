@@ -58,11 +58,11 @@ class DrapeMethodTest {
         "SCALP, SUPINE, OPEN, none, none"
     })
     void is_the_schools_unless_the_block_says_another(
-            Zone zone, Position lying, Sheet sheet, String bySeconds, String byResponse) {
+            Zone zone, Position lying, Sheet sheet, String bySeconds, String theOther) {
         var step = Plans.step("s").on(zone).lying(lying).sheet(sheet).step();
         var block = Plans.once(Plans.step("s")).blocks().get(0);
         assertThat(named(block, step, Profile.bySeconds())).isEqualTo(bySeconds);
-        assertThat(named(block, step, Profile.byResponse())).isEqualTo(byResponse);
+        assertThat(named(block, step, other())).isEqualTo(theOther);
         var clothed = Plans.once(Plans.step("s"))
                 .draping("b", DrapeMethod.CLOTHED)
                 .blocks()
@@ -74,6 +74,13 @@ class DrapeMethodTest {
                 .get(0);
         assertThat(named(legs, step, Profile.bySeconds()))
                 .isEqualTo(zone == Zone.HAMSTRINGS ? "leg-thread" : bySeconds);
+    }
+
+    /** A school that answers each question about the sheet the other way. */
+    private static Profile other() {
+        var p = Choices.find("leg-sheet").orElseThrow().choose(Profile.bySeconds(), "thread");
+        p = Choices.find("gluteal-sheet").orElseThrow().choose(p, "by-hand");
+        return Choices.find("chest-sheet").orElseThrow().choose(p, "arms-over-sheet");
     }
 
     private static String named(Block block, palmtally.core.sequence.Step step, Profile profile) {
