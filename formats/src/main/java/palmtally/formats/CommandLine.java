@@ -15,8 +15,8 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.calendar.TermChecks;
-import palmtally.core.jot.Jot;
 import palmtally.core.jot.Jotted;
+import palmtally.core.jot.Routine;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.check.Checks;
@@ -106,7 +106,7 @@ public final class CommandLine {
                 .decode(ByteBuffer.wrap(bytes))
                 .toString();
         var lines = text.lines().filter(l -> !l.isBlank() && !l.startsWith("#")).toList();
-        return Jot.all(lines, profile.techniques(), n -> "step-" + n, null).stream()
+        return Routine.of(lines, profile.techniques(), n -> "step-" + n, null).stream()
                 .map(j -> new JottedView(j.line(), j.step(), String.join("; ", j.note()), j.asked()))
                 .toList();
     }

@@ -19,7 +19,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
-import palmtally.core.jot.Jot;
+import palmtally.core.jot.Routine;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.ForWhom;
@@ -54,7 +54,7 @@ class StepTableTest {
                 .filter(l -> !l.startsWith("#"))
                 .map(l -> l.split(" => ")[0])
                 .toList();
-        var steps = Jot.all(lines, Techniques.SHIPPED, n -> "s" + n, null).stream()
+        var steps = Routine.of(lines, Techniques.SHIPPED, n -> "s" + n, null).stream()
                 .flatMap(j -> Stream.ofNullable(j.step()))
                 .toList();
         var plan = new Sequence(

@@ -2,6 +2,8 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -223,19 +225,9 @@ class PoisonTest {
     }
 
     private static List<List<String>> cells(String csv) {
-        var rows = new ArrayList<List<String>>(List.of(new ArrayList<>()));
-        var cell = new StringBuilder();
-        boolean quoted = false;
-        for (char c : csv.replace("\r", "").toCharArray())
-            if (c == '"') quoted = !quoted;
-            else if (quoted || c != ',' && c != '\n') cell.append(c);
-            else {
-                rows.get(rows.size() - 1).add(cell.toString());
-                cell.setLength(0);
-                if (c == '\n') rows.add(new ArrayList<>());
-            }
-        rows.removeIf(List::isEmpty);
-        return rows;
+        return CsvReader.builder().ofCsvRecord(csv).stream()
+                .map(CsvRecord::getFields)
+                .toList();
     }
 
     /** A cell that is left out or null is empty, any other value its JSON; a row that is left out is not there. */

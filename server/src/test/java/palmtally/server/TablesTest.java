@@ -60,6 +60,8 @@ class TablesTest {
             Set.of("demonstration", "demonstration_mark", "class_screen", "practice_round", "round_seat", "round_mark"),
             "competency",
             Set.of("carried"),
+            "picture",
+            Set.of("picture"),
             "audit",
             Set.of("audit"));
 

@@ -11,7 +11,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.sequence.Phase;
@@ -28,6 +30,7 @@ import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.sequence.detail.Prop;
 import palmtally.core.technique.Technique;
+import palmtally.core.technique.Tool;
 
 /**
  * The parts of a line that are about something else than the stroke: what the client does, what the other hand does, where a limb lies,
@@ -48,6 +51,53 @@ final class Aside {
     private static final Pattern AFTERWARDS = compile("\\b(re ?check|again|now|after(wards)?)\\b");
     private static final Pattern MAY = compile("\\b(permission|consent|may i|first|okay|ok)\\b");
     private static final Pattern BETWEEN = compile("\\b(between)\\b");
+
+    private static final Pattern WONDERS =
+            compile("^(?:and )?(?:which|whether|what|how (?:is|are|does|do|far|much)|where|does|do|is|are|any) .*");
+    private static final Pattern FELT_THERE =
+            compile("\\b(?:felt|travels?|refers?|radiates?)\\b.* (?:in|to|into|down|up)\\b");
+
+    private static final Pattern CIRCLES = compile(
+            "(?i)^(?<before>.*?)\\bcircles? (?=(?:the |each |both )?(?:shoulders?|hips?|ankles?|wrists?|arms?|legs?|feet|foot|thumbs?|big toe)\\b)(?<rest>.*)$");
+
+    /** Whether the clause says that a limb is circled; then the rest of it is read. */
+    static boolean circles(Clause clause, Jot reading) {
+        var m = CIRCLES.matcher(clause.text);
+        if (!m.matches() || reading.technique != null || reading.strokeIn(m.group("before"))) return false;
+        reading.stroke(reading.library.toUse("range-of-motion"), false);
+        reading.clause(new Clause(m.group("before") + " " + m.group("rest")));
+        return true;
+    }
+
+    private static final Pattern SHEET_FIRST = compile("^(?:then |and )*(?:the )?(?:sheet|drape|blanket)\\b");
+    private static final Pattern OF_THE_SHEET = compile(
+            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|edge)\\b.*)$");
+
+    /** Whether the clause is about how the sheet lies; then it stays as it was said. */
+    static boolean ofTheSheet(Clause clause, Jot reading) {
+        if (!OF_THE_SHEET.matcher(clause.plain).matches()
+                || SHEET_FIRST.matcher(clause.plain).find() && reading.beside(clause.plain).sheet != null
+                || reading.known(List.of(clause.plain.split(" ")))) return false;
+        reading.aside.add(clause.text);
+        return true;
+    }
+
+    private static final Pattern LIES_DOWN = compile(
+            "(?i)^(?:the )?(?:client|they|she|he|partner)(?: is| are| lies| lying| sits)? (?=(?:on (?:the|their|her|his) (?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
+
+    /** Whether the clause is something that is looked for, such as "which foot turns out"; then it stays as it was said. */
+    static boolean wonders(Clause clause, Jot reading) {
+        if (!WONDERS.matcher(clause.plain).matches() || reading.strokeIn(clause.plain)) return false;
+        reading.aside.add(clause.text);
+        return true;
+    }
+
+    /** Whether the clause says where it may be felt, which is not where the work is; then it stays as it was said. */
+    static boolean felt(Clause clause, Jot reading) {
+        if (!FELT_THERE.matcher(clause.plain).find() || reading.strokeIn(clause.plain)) return false;
+        reading.aside.add(clause.text);
+        return true;
+    }
 
     /** The first of these in whose words something is found. */
     private static <V> Optional<V> first(Map<V, Pattern> words, String text) {
@@ -185,16 +235,35 @@ final class Aside {
                 .orElse(false);
     }
 
+    private static final Pattern USES = compile("\\b(?:use|using|try|take|switch to|change to)\\b(.*)$");
+
     private static boolean branch(String text, String when, String then, Jot reading) {
         var sub = reading.beside(then);
+        // "If it hurts use the forearm, lighter": the hand stands beside what comes up.
+        var used = USES.matcher(when);
+        boolean uses = used.find();
+        if (when.equals(then)) {
+            // What comes up stands before what is done then.
+            int from = uses
+                    ? used.start(1)
+                    : THENS.values().stream()
+                            .map(p -> p.matcher(then))
+                            .filter(Matcher::find)
+                            .mapToInt(Matcher::start)
+                            .min()
+                            .orElse(0);
+            sub = reading.beside((uses ? "with " : "") + then.substring(from).strip());
+        } else if (uses && sub.technique == null && sub.tool == null)
+            sub = reading.beside("with " + used.group(1).strip() + " " + then);
         var what = first(THENS, then).orElse(null);
-        boolean other = sub.technique != null || sub.tool != null || !sub.zones.isEmpty() || sub.depth != null;
+        var hand = sub.tool != null ? sub.tool : sub.forearmNamed ? Tool.FOREARM : null;
+        boolean other = sub.technique != null || hand != null || !sub.zones.isEmpty() || sub.depth != null;
         if (what == null && !other) return false;
         var does = what != null ? what : sub.zones.isEmpty() ? Branch.Then.OTHER_TECHNIQUE : Branch.Then.OTHER_PLACE;
         reading.more.instead.add(new Branch(
                 first(WHENS, when).orElse(Branch.When.OTHER),
                 does,
-                sub.tool,
+                hand,
                 sub.technique == null ? null : sub.technique.id(),
                 sub.zones,
                 sub.depth,
@@ -294,13 +363,16 @@ final class Aside {
                 compile(
                         "\\b(breathes?|breathing)\\b(?! (in|out))|\\b(slow|deep|belly) breaths?\\b|\\b(takes?|with) \\w+ breaths?\\b"));
         d.put(Does.CLENCHES, compile("\\b(clench\\w*|bites?|bite down|grits?)\\b"));
-        d.put(Does.OPENS, compile("\\bopen\\w* (the |their )?(mouth|jaw)\\b"));
+        d.put(Does.OPENS, compile("\\bopen\\w* (the |their )?(mouth|jaw)\\b|\\bopens? against\\b"));
         d.put(Does.SHRUGS, compile("\\bshrug\\w*\\b"));
         d.put(Does.LIFTS_THE_HEAD, compile("\\b(lift|raise)\\w* (the |their |her |his )?head\\b|\\bhead lifted\\b"));
         d.put(
                 Does.MOVES_TISSUE_ASIDE,
                 compile("\\baside\\b|\\bout of the way\\b|\\bholds? (own|their own) (tissue|breast|belly|skin)\\b"));
-        d.put(Does.PUSHES, compile("\\b(push\\w*|resist\\w*|press\\w* (into|against|back|down|up|out|in))\\b"));
+        d.put(
+                Does.PUSHES,
+                compile(
+                        "\\b(push\\w*|resist\\w*|press\\w* (into|against|back|down|up|out|in)|\\w+s? against (my|your|the|a|our) (hand|palm|fist|thigh|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
         d.put(Does.HOLDS, compile("\\bholds?\\b"));
         d.put(
                 Does.LETS_GO,
@@ -315,7 +387,7 @@ final class Aside {
                 compile(
                         "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
                                 + "|circl\\w*|wiggl\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
-                                + "|open\\w* and clos\\w*)\\b"));
+                                + "|lower\\w*|open\\w* and clos\\w*)\\b"));
         return d;
     }
 
@@ -326,15 +398,29 @@ final class Aside {
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
+    private static final Pattern BREATHS = compile("\\b(\\d{1,2})\\s+(?:slow |deep |belly )?breaths?\\b");
     private static final Pattern SECONDS = compile("\\b(\\d{1,3}(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)\\b");
     private static final Pattern PERCENT = compile("\\b(\\d{1,3})\\s*(?:%|per ?cent)");
     private static final Pattern PASSIVE = compile("\\b(passive\\w*|does nothing|relaxed|no effort|limp|heavy)\\b");
+
+    private static final Pattern MEANWHILE = compile("(?i)^(.+?)\\s+(?:while|as) (?:i|you|we)\\b(.+)$");
 
     private record Found(int at, Does does) {}
 
     /** Whether the clause says what the client does; then it is taken. */
     static boolean client(Clause clause, Jot reading) {
         var plain = clause.plain;
+        var lying = LIES_DOWN.matcher(clause.text);
+        if (lying.find()) {
+            reading.clause(new Clause("lying " + lying.replaceFirst("")));
+            return true;
+        }
+        var meanwhile = MEANWHILE.matcher(clause.text);
+        if (meanwhile.matches() && CLIENT_FIRST.matcher(plain).find()) {
+            client(new Clause(meanwhile.group(1)), reading);
+            reading.clause(new Clause(meanwhile.group(2)));
+            return true;
+        }
         boolean subject = SUBJECT.matcher(plain).find();
         boolean itself = BY_ITSELF.matcher(plain).find();
         if (!subject && !itself) return false;
@@ -358,6 +444,8 @@ final class Aside {
             if (m.find()) found.add(new Found(m.start(), does));
         });
         found.sort(Comparator.comparingInt(Found::at));
+        reading.clientAt(plain);
+        boolean moves = found.stream().anyMatch(f -> f.does == Does.MOVES);
         // Who breathes in does not breathe slowly besides, who clenches and lets go does not move; who holds what they
         // push only pushes.
         if (found.stream().anyMatch(f -> f.does.breath() && f.does != Does.BREATHES_SLOWLY))
@@ -371,10 +459,14 @@ final class Aside {
                         || f.does == Does.LETS_GO)) found.removeIf(f -> f.does == Does.MOVES);
         if (found.stream().anyMatch(f -> f.does == Does.MOVES_TISSUE_ASIDE)) found.removeIf(f -> f.does == Does.HOLDS);
         if (found.isEmpty()) {
+            // "Inside the mouth only if they want it" is a place.
+            if (!CLIENT_FIRST.matcher(plain).find() && !reading.placeless(plain)) return false;
             reading.own(DetailField.PART, clause.text);
             return true;
         }
         var numbers = JotWords.numbered(clause.text.toLowerCase(Locale.ROOT));
+        var breaths = number(BREATHS, numbers);
+        if (breaths != null && breaths >= 1 && breaths <= 60) reading.breaths(breaths.intValue());
         var times = number(TIMES, numbers);
         var seconds = number(SECONDS, numbers);
         var percent = number(PERCENT, numbers);
@@ -386,7 +478,10 @@ final class Aside {
                     first && seconds != null && seconds > 0 && seconds <= 600 ? seconds : null,
                     first && percent != null && percent >= 1 && percent <= 100 ? (Integer) percent.intValue() : null));
         }
-        if (found.stream().anyMatch(f -> f.does == Does.MOVES || f.does == Does.SAYS_WHEN || f.does == Does.CHOOSES))
+        boolean against = moves && found.stream().anyMatch(f -> f.does == Does.PUSHES);
+        if (against
+                || found.stream()
+                        .anyMatch(f -> f.does == Does.MOVES || f.does == Does.SAYS_WHEN || f.does == Does.CHOOSES))
             reading.own(DetailField.PART, clause.text);
         return true;
     }
@@ -402,8 +497,10 @@ final class Aside {
 
     private static final Pattern QUESTION = compile(
             "^(?:then |and |first )*ask\\b(?! (?:(?:the )?client|them|her|him|for (?:a|their)?\\s*\\w* ?(?:breath|push))? ?to\\b).*");
+    private static final Pattern ALSO_ASKS = compile("\\band ask\\b");
+    private static final Pattern GREETS = compile("\\b(hello|hi|good (?:morning|afternoon|evening|day)|your name)\\b");
     private static final Pattern TOLD =
-            compile("^(?:then |and |first )*(warn|announce|tell|say|explain|remind|name)\\b");
+            compile("^(?:then |and |first )*(warn|announce|tell|say|explain|remind|name|greet|introduce)\\b");
 
     /** Whether the clause is something to ask or to say; then it is taken. */
     static boolean said(Clause clause, Jot reading) {
@@ -413,11 +510,19 @@ final class Aside {
                     ? SayKind.CONSENT
                     : FELT.matcher(plain).find() ? SayKind.PRESSURE_QUESTION : SayKind.INTERVIEW;
             reading.say.add(Saying.of(kind, cut(clause.text, 400)));
+            reading.about(plain);
             return true;
         }
         var told = TOLD.matcher(plain);
         if (!told.find() || reading.strokeIn(plain)) return false;
-        var kind = told.group(1).equals("warn") || told.group(1).equals("announce") ? SayKind.WARNS : SayKind.EXPLAINS;
+        if (ALSO_ASKS.matcher(plain).find()) {
+            reading.say.add(Saying.of(SayKind.CONSENT, cut(clause.text, 400)));
+            reading.about(plain);
+            return true;
+        }
+        var kind = told.group(1).equals("warn") || told.group(1).equals("announce")
+                ? SayKind.WARNS
+                : GREETS.matcher(plain).find() ? SayKind.GREETING : SayKind.EXPLAINS;
         reading.say.add(Saying.of(kind, cut(clause.text, 400)));
         return true;
     }
@@ -515,15 +620,17 @@ final class Aside {
                     "(?<=lying |lies |lie )on (?:the |their |her |his )?right(?: side)?|on (?:their|her|his) right side"),
             prop(
                     Prop.PILLOW_BETWEEN_KNEES,
-                    "(?:pillows?|cushion|bolster) between " + THE + "(?:knees|legs)|(?<=hugged )and between " + THE
-                            + "knees"),
+                    "(?:pillows?|cushion|bolster|one|another) between " + THE
+                            + "(?:knees|legs)|(?<=hugged )and between " + THE + "knees"),
             prop(
                     Prop.PILLOW_HUGGED,
                     "(?:hugs?|hugging) " + THE
-                            + "(?:pillows?|cushion)|(?:pillows?|cushion) (?:hugged|to hug|in front)(?= and| |$)"),
+                            + "(?:pillows?|cushion)|(?:pillows?|cushion|one|another) (?:hugged|to hug|in front)(?= and| |$)"),
             prop(
                     Prop.PILLOW_UNDER_ARM,
-                    "(?:pillow|cushion|towel) under " + THE + "(?:arm|elbow|wrist|elbow and wrist|forearm)"),
+                    "(?:pillow|cushion|towel) under " + THE
+                            + "(?:arm|elbow|wrist|elbow and wrist|forearm)|(?:arm|forearm|elbow|wrist)" + BE + " on "
+                            + THE + "(?:pillow|cushion)"),
             prop(Prop.PILLOW_UNDER_HEAD, "(?:pillow|cushion) under " + THE + "(?:head|neck)"),
             prop(Prop.PILLOW_UNDER_BELLY, "(?:pillow|cushion) under " + THE + "(?:belly|abdomen|hips?|pelvis)"),
             prop(
@@ -535,7 +642,7 @@ final class Aside {
                     "(?:bolster|pillow|roll) under " + THE + "knees?|knees? (?:on|over) " + THE
                             + "(?:bolster|pillow|roll)"),
             prop(Prop.ROLLED_TOWEL, "(?:rolled towel|towel roll|roll of towel)(?: under " + THE + "\\w+)?"),
-            prop(Prop.TOWEL, "towel under " + THE + "\\w+|own towel"),
+            prop(Prop.TOWEL, "towel (?:under|over|on|across) " + THE + "\\w+|own towel"),
             prop(Prop.WEDGE, "wedge(?: under " + THE + "\\w+)?"),
             prop(Prop.FACE_REST, "face (?:rest|cradle|hole)"),
             prop(Prop.BLANKET_ASIDE, "blanket (?:folded )?(?:aside|off|away)"),
@@ -567,7 +674,7 @@ final class Aside {
                             + " ?(?:on|over|across) (?:my|your|therapist s|therapists|own) (?:thigh|lap|knee)"),
             limb(
                     Limb.HEEL_TO_HIP,
-                    "heel" + BE + " (?:to|toward|towards) " + THE + "(?:hip|buttock|seat|glutes?|bottom)"),
+                    "heels?" + BE + " (?:to|toward|towards) " + THE + "(?:hips?|buttocks?|seat|glutes?|bottom)"),
             limb(
                     Limb.UPPER_KNEE_FORWARD,
                     "(?:upper|top) (?:knee|leg)" + BE + " (?:forward|bent|in front|up)(?: forward)?"),
@@ -588,7 +695,8 @@ final class Aside {
                     "(?:leg|knee)" + BE + " (?:across|crossed|crossed over)(?: " + THE + "(?:body|other|other leg))?"),
             limb(
                     Limb.LEG_OFF_SIDE,
-                    "leg" + BE + " (?:off|over) " + THE + "(?:side|edge|table)(?: of " + THE + "table)?"),
+                    "(?:top |upper )?leg" + BE + " (?:off|over) " + THE + "(?:side|edge|table|back|front)(?: of " + THE
+                            + "table)?"),
             limb(Limb.LEG_STRAIGHT, "legs?" + BE + " straight|straight legs?|knees?" + BE + " straight"),
             limb(Limb.LEG_LIFTED, "leg (?:is )?(?:lifted|raised|up)|(?:lift|raise) " + THE + "leg"),
             limb(
@@ -606,12 +714,22 @@ final class Aside {
                             + "(?:left|right|side))?)?|ear to shoulder"),
             limb(Limb.HEAD_LIFTED, "head held up"));
 
+    /** After a pillow is named the next need not be. */
+    private static final List<Phrase> MORE = List.of(
+            prop(Prop.PILLOW_BETWEEN_KNEES, "(?:and )?between " + THE + "(?:knees|legs)"),
+            prop(Prop.PILLOW_UNDER_HEAD, "(?:and )?under " + THE + "head"),
+            prop(Prop.PILLOW_UNDER_ARM, "(?:and )?under " + THE + "(?:upper |top )?arm"),
+            prop(Prop.PILLOW_UNDER_BELLY, "(?:and )?under " + THE + "belly"));
+
+    private static final List<Phrase> WITH_MORE =
+            Stream.concat(PHRASES.stream(), MORE.stream()).toList();
+
     private static final Pattern LIMB = compile("\\b(arms?|legs?|calf|forearm|foot|feet|hand|ankle|knee)\\b");
 
     /** Takes where a limb lies and what is laid under it out of a clause, and leaves the rest of it. */
     static String laid(String plain, Jot reading) {
         var rest = plain;
-        for (var phrase : PHRASES) {
+        for (var phrase : reading.more.props.isEmpty() && !rest.contains("pillow") ? PHRASES : WITH_MORE) {
             var m = phrase.words.matcher(rest);
             if (!m.find()) continue;
             phrase.says.accept(reading);
@@ -697,6 +815,7 @@ final class Aside {
                 : AFTERWARDS.matcher(plain).find() && !plain.contains("before and after")
                         ? Comparison.When.AFTER
                         : Comparison.When.BEFORE;
+        reading.sayBefore = plain.contains("before");
         reading.more.compares = new Comparison(what, when);
         reading.comparing = plain;
         if (EnumSet.of(Comparison.What.LOOK, Comparison.What.STANDING).containsAll(what)) {

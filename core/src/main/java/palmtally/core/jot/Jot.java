@@ -16,10 +16,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
-import java.util.function.IntFunction;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
@@ -49,6 +47,7 @@ import palmtally.core.sequence.detail.Detail;
 import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.End;
+import palmtally.core.sequence.detail.FibreAngle;
 import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.sequence.detail.Prop;
@@ -129,8 +128,12 @@ public final class Jot {
     private static final Pattern NUMBER =
             alone("(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
                     + "(?:number|report|band|pain|client s number|client number) (?:of |at |about |around |between |stays |is |in |under )*"
-                    + "(\\d{1,2})(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?"
+                    + "(\\d{1,2})(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?(?: at (?:the )?most| max(?:imum)?)?"
                     + "|(?<=\\s)(\\d{1,2})(?: ?(?:–|-|to) ?(\\d{1,2}))? ?(?:/ ?10|out of 10|of 10)");
+
+    private static final Pattern NUMBER_AT_MOST =
+            Pattern.compile("(?i)\\bnumber (\\d+) (?:at (?:the )?most|max(?:imum)?|or less)\\b");
+    private static final Pattern AT_MOST = Pattern.compile("\\b(under|below|most|max|maximum)\\b");
 
     private static Pattern alone(String pattern) {
         return Pattern.compile("(?<=\\s)(?:" + pattern + ")(?=\\s)");
@@ -172,6 +175,10 @@ public final class Jot {
     Relation relation = Relation.ON;
 
     private String related = "";
+    /** The word before the phrase that is being taken, and whether an article stands between them. */
+    private String before = "";
+
+    private boolean article;
     /** The phrase that is being taken. */
     private String said = "";
     /** Places that are said beside the work, in their words. */
@@ -218,14 +225,32 @@ public final class Jot {
     /** A hand: the client's where nothing else is worked, else the one that works. */
     boolean handNamed;
 
+    /** The forearm: the client's where another hand works, else the therapist's. */
+    boolean forearmNamed;
+
     /** The heel: the client's where nothing else is worked, else that of the hand. */
     boolean heelNamed;
+
+    /** Both heels. */
+    boolean pairNamed;
+
+    /** The client turns over. */
+    boolean turned;
 
     /** A limb that lies somewhere. */
     @Nullable
     String limbNamed;
 
     boolean sideLying;
+    /** Whether "before" is said of what is compared. */
+    boolean sayBefore;
+
+    private final List<Zone> moved = new ArrayList<>();
+    /** Where the work of the lines after it is: there is looked and asked where nothing else is said. */
+    private List<Zone> ahead = List.of();
+    /** Whether the line names no stroke, and the hand says which. */
+    private boolean strokeless;
+
     boolean behindTheHead;
     boolean bolster;
 
@@ -266,12 +291,18 @@ public final class Jot {
      * @param before the step it comes after, whose zones, position, sheet and lubricant go on, or null
      */
     public static Jotted jot(String text, Techniques library, String id, @Nullable Step before) {
-        return jot(text, library, JotWords.own(library), id, before);
+        return jot(text, library, JotWords.own(library), id, before, List.of());
     }
 
-    private static Jotted jot(
-            String text, Techniques library, Map<String, Consumer<Jot>> own, String id, @Nullable Step before) {
+    static Jotted jot(
+            String text,
+            Techniques library,
+            Map<String, Consumer<Jot>> own,
+            String id,
+            @Nullable Step before,
+            List<Zone> ahead) {
         var reading = new Jot(library, own, new Found());
+        reading.ahead = ahead;
         if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), reading.asked());
         reading.take(text);
         @Nullable Step step;
@@ -287,44 +318,21 @@ public final class Jot {
                 : new Jotted(text, step, reading.note(), null);
     }
 
-    private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
+    /** What is done instead when something comes up, where a line says that and nothing else; else null. */
+    static @Nullable Detail onlyInstead(String text, Techniques library, Map<String, Consumer<Jot>> own) {
+        var reading = new Jot(library, own, new Found());
+        if (text.length() > MOST_LETTERS) return null;
+        reading.take(text);
+        boolean alone =
+                reading.technique == null && reading.tool == null && !reading.forearmNamed && reading.placeless();
+        boolean says = !reading.more.instead.isEmpty() || reading.more.words.containsKey(DetailField.INSTEAD);
+        return alone && says && reading.note().isEmpty() ? reading.more.detail() : null;
+    }
 
-    /**
-     * Several lines, each going on from the one before. Where every line begins with a time, and each later than the one before, these are
-     * the moments at which something begins: a step takes as long as there is to the next.
-     *
-     * @param id id of the step of a line by its number, from 1
-     */
-    public static List<Jotted> all(
-            List<String> lines, Techniques library, IntFunction<String> id, @Nullable Step before) {
-        var own = JotWords.own(library);
-        var times = lines.stream()
-                .map(TIMED::matcher)
-                .map(m -> m.matches() ? Integer.parseInt(m.group(1)) * 60 + Integer.parseInt(m.group(2)) : -1)
-                .toList();
-        boolean timed = lines.size() > 1
-                && IntStream.range(0, lines.size())
-                        .allMatch(i -> times.get(i) >= 0 && (i == 0 || times.get(i) > times.get(i - 1)));
-        var all = new ArrayList<Jotted>();
-        var last = before;
-        for (int i = 0; i < lines.size(); i++) {
-            var line = lines.get(i);
-            Jotted jotted;
-            if (timed) {
-                var m = TIMED.matcher(line);
-                var said = m.matches() ? m.group(3) : line;
-                var read = jot(said, library, own, id.apply(i + 1), last);
-                var step = read.step();
-                if (step != null && i + 1 < lines.size()) {
-                    int seconds = times.get(i + 1) - times.get(i);
-                    if (seconds <= Dose.MOST_SECONDS) step = step.with(e -> e.dose = Dose.seconds(seconds));
-                }
-                jotted = new Jotted(line, step, read.note(), read.asked());
-            } else jotted = jot(line, library, own, id.apply(i + 1), last);
-            if (jotted.step() != null) last = jotted.step();
-            all.add(jotted);
-        }
-        return all;
+    /** Where the work of a line is, if it names a place; empty else. */
+    static List<Zone> placed(String text, Techniques library, Map<String, Consumer<Jot>> own) {
+        var read = jot(text, library, own, "ahead", null, List.of()).step();
+        return read == null || read.technique().stroke() == Stroke.STILL_HOLD ? List.of() : read.zones();
     }
 
     private void forgetNumbers() {
@@ -376,6 +384,9 @@ public final class Jot {
         return new Jotted.Asked(what, near.stream().limit(4).toList());
     }
 
+    /** "Ask: any clicking?" is one thing. */
+    private static final Set<String> ALONE = Set.of("ask", "say", "explain", "tell", "tell them", "warn");
+
     private void take(String text) {
         text = INCHES.matcher(text).replaceAll(" s");
         var said = SAID.matcher(text);
@@ -384,6 +395,11 @@ public final class Jot {
                 say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
         var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
         for (int at = 0; at < clauses.size(); ) {
+            if (ALONE.contains(clauses.get(at).plain) && at + 1 < clauses.size()) {
+                clause(new Clause(clauses.get(at).text + " " + clauses.get(at + 1).text));
+                at += 2;
+                continue;
+            }
             int used = Aside.branch(clauses, at, this);
             if (used == 0) clause(clauses.get(at));
             at += Math.max(1, used);
@@ -419,15 +435,24 @@ public final class Jot {
         return sub;
     }
 
-    private void clause(Clause whole) {
+    void clause(Clause said) {
+        var whole = new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1"));
         if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
             return;
+        if (Aside.wonders(whole, this) || Aside.felt(whole, this) || Aside.ofTheSheet(whole, this)) return;
+        if (whole.plain.equals("across")) {
+            if (technique != null && technique.stroke() == Stroke.CIRCULAR_FRICTION) more.fibre = FibreAngle.ACROSS;
+            else aside.add(whole.text);
+            return;
+        }
+        if (Aside.circles(whole, this)) return;
         if (Aside.compares(whole, this)) {
             // Where it is compared is where the work is.
             var sub = beside(whole.text);
             sub.zones.forEach(zones::add);
             structures.putAll(sub.structures);
             nearby.addAll(sub.nearby);
+            leg |= sub.leg;
             if (sub.side != null) side = sub.side;
             if (sub.position != null) position = sub.position;
             return;
@@ -498,6 +523,8 @@ public final class Jot {
                             .orElse(null);
                 if (meaning == null) continue;
                 said = phrase;
+                before = at > 0 ? tokens.get(at - 1) : "";
+                article = !articles.get(at).isEmpty();
                 // "Heel to ball" goes from the one to the other.
                 if (relation == Relation.ON
                         && at + length < tokens.size()
@@ -529,7 +556,12 @@ public final class Jot {
     /** Whether a text names neither stroke, hand, place nor dose. */
     boolean saysNothing(String text) {
         var sub = beside(text);
-        return sub.technique == null && sub.tool == null && sub.seconds == null && sub.count == null && sub.placeless();
+        return sub.technique == null
+                && sub.tool == null
+                && !sub.forearmNamed
+                && sub.seconds == null
+                && sub.count == null
+                && sub.placeless();
     }
 
     /** Whether a text names no place. */
@@ -544,7 +576,7 @@ public final class Jot {
     /** Whether a text names a stroke or a hand. */
     boolean strokeIn(String text) {
         var sub = beside(text);
-        return sub.technique != null || sub.tool != null;
+        return sub.technique != null || sub.tool != null || sub.forearmNamed;
     }
 
     /** Keeps what is said of one thing in the teacher's own words. */
@@ -553,9 +585,31 @@ public final class Jot {
         more.words.computeIfPresent(field, (f, t) -> Aside.cut(t, Detail.MOST_WORDS));
     }
 
+    /** What is asked about is where the work will be, if nothing else is said. */
+    void about(String text) {
+        var sub = beside(text);
+        if (!sub.zones.isEmpty()) nearby.add(List.copyOf(sub.zones));
+        sub.structures.values().forEach(all -> nearby.add(all.get(0).zones()));
+    }
+
+    /** What the client moves is where the work is, where nothing else is said. */
+    void clientAt(String text) {
+        var sub = beside(text);
+        moved.addAll(sub.zones);
+        sub.structures.values().forEach(all -> moved.add(all.get(0).zones().get(0)));
+    }
+
+    /** So many breaths, where the client's part counts them. */
+    void breaths(int many) {
+        if (count != null || counted != null) return;
+        count = many;
+        counted = Dose.Kind.BREATHS;
+    }
+
     private static final List<String> FILLERS = List.of(
-            "of", "on", "with", "and", "at", "for", "in", "over", "along", "across", "then", "it", "or", "go", "by",
-            "use", "using", "do", "work", "into", "per", "w", "&", "this", "that");
+            "i", "you", "we", "my", "your", "sit", "of", "on", "with", "and", "at", "for", "in", "over", "along",
+            "across", "then", "it", "or", "go", "by", "use", "using", "do", "work", "into", "per", "w", "&", "this",
+            "that");
 
     private @Nullable Consumer<Jot> meaning(String phrase) {
         var meaning = known(phrase);
@@ -617,7 +671,9 @@ public final class Jot {
             var last = m.group(1) != null ? m.group(2) : m.group(4);
             int low = Integer.parseInt(first);
             int high = last == null ? low : Integer.parseInt(last);
-            if (low <= high && high <= 10) band = new Band(low, high);
+            boolean most = first.equals(last == null ? first : last)
+                    && AT_MOST.matcher(m.group()).find();
+            if (low <= high && high <= 10) band = new Band(most ? Math.min(1, low) : low, high);
         });
         rest = ranges(rest);
         rest = pull(RATE, rest, m -> rate = Double.valueOf(m.group(1)));
@@ -706,6 +762,8 @@ public final class Jot {
 
     void zoned(Zone zone) {
         if (relation == Relation.ON || stays()) zones.add(zone);
+        // Nobody works on the line of the sternum, but from it outward.
+        else if (zone == Zone.STERNUM) at(said, List.of(Zone.CHEST_WALL));
         // Nobody works on the spine, but from it and beside it.
         else at(said, zone == Zone.SPINE ? List.of(Zone.UPPER_BACK, Zone.LUMBAR) : List.of(zone));
     }
@@ -736,13 +794,19 @@ public final class Jot {
         else at(said, all.get(0).zones());
     }
 
+    /** Nobody works on the spine itself. */
+    private static List<Zone> beside(Landmark landmark) {
+        var all = landmark.zones().stream().filter(z -> z != Zone.SPINE).toList();
+        return all.isEmpty() ? landmark.zones() : all;
+    }
+
     void landmark(Landmark landmark) {
         if (relation == Relation.FROM && more.from == null) {
             more.from = landmark;
-            nearby.add(landmark.zones());
+            nearby.add(beside(landmark));
         } else if (relation == Relation.TO && more.to == null) {
             more.to = landmark;
-            nearby.add(landmark.zones());
+            nearby.add(beside(landmark));
         } else {
             if (relation == Relation.ON) aside.add(said);
             at(said, landmark.zones());
@@ -762,9 +826,47 @@ public final class Jot {
         updown = way;
     }
 
+    private static final Set<String> HANDLED =
+            Set.of("with", "w", "using", "use", "by", "lean", "sink", "change", "switch");
+
+    /** "Warm the forearm" is the client's; "with the forearm" and "forearm glide" are the therapist's. */
+    void forearm() {
+        if (relation != Relation.ON) at("forearm", List.of(Zone.FOREARM_FLEXORS));
+        else if (article && !HANDLED.contains(before)) zones.addAll(FOREARM);
+        else forearmNamed = true;
+    }
+
     /** Its back, or its front where the client lies so. */
     void leg() {
         leg = true;
+    }
+
+    private static final Set<Zone> ASKED_BEFORE = EnumSet.of(
+            Zone.GLUTEALS,
+            Zone.HIP_ROTATORS,
+            Zone.GROIN,
+            Zone.THIGH_INNER,
+            Zone.CHEST_WALL,
+            Zone.BREAST,
+            Zone.BELLY,
+            Zone.RIB_EDGE,
+            Zone.INSIDE_MOUTH);
+
+    private static final List<Zone> FOREARM = List.of(Zone.FOREARM_FLEXORS, Zone.FOREARM_EXTENSORS);
+
+    /** What lies between two ends of a limb; the leg as the client lies. */
+    private List<Zone> between(@Nullable Position lies) {
+        var from = more.words.getOrDefault(DetailField.FROM, "");
+        var to = more.words.getOrDefault(DetailField.TO, "");
+        boolean front = lies == Position.SUPINE;
+        return switch (from.compareTo(to) < 0 ? from + " " + to : to + " " + from) {
+            case "elbow wrist" -> FOREARM;
+            case "ankle knee" -> List.of(front ? Zone.SHIN : Zone.CALF);
+            case "hip knee" -> List.of(front ? Zone.THIGH_FRONT : Zone.HAMSTRINGS);
+            case "ankle hip" -> front ? List.of(Zone.THIGH_FRONT, Zone.SHIN) : List.of(Zone.HAMSTRINGS, Zone.CALF);
+            case "elbow shoulder" -> List.of(Zone.UPPER_ARM_OUTER);
+            default -> List.of();
+        };
     }
 
     /** Where the work is: as said, else where what was named lies, else nearby, else as before. */
@@ -777,6 +879,7 @@ public final class Jot {
                             ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
                             : List.of(Zone.HAMSTRINGS, Zone.CALF));
         }
+        if (all.isEmpty()) all.addAll(between(position != null ? position : before != null ? before.position() : null));
         // From here to there is where both ends lie.
         if (all.isEmpty() && !nearby.isEmpty()) {
             var shared = new ArrayList<>(nearby.get(0));
@@ -784,24 +887,52 @@ public final class Jot {
             if (shared.isEmpty()) nearby.forEach(in -> all.add(in.get(0)));
             else all.add(shared.get(0));
         }
+        if (all.isEmpty() && before == null) all.addAll(moved);
         return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
     }
 
     /** What was understood; null where it names no stroke or no zone. */
     private @Nullable Step step(String id, @Nullable Step before) {
         if (heelNamed)
-            if (placeless()) nearby.add(Landmark.HEEL.zones());
-            else if (tool == null) tool = Tool.HEEL_OF_HAND;
+            if (placeless()) {
+                nearby.add(Landmark.HEEL.zones());
+                if (pairNamed && side == null) side = Sides.BOTH;
+            } else if (tool == null) tool = Tool.HEEL_OF_HAND;
+        if (turned && position == null)
+            position = before == null || before.position() == Position.PRONE
+                    ? Position.SUPINE
+                    : before.position() == Position.SUPINE
+                            ? Position.PRONE
+                            : before.position().turnedOver();
+        if (forearmNamed)
+            if (tool != null || placeless() && technique != null && technique.stroke() == Stroke.PETRISSAGE) {
+                if (placeless() && limbNamed == null) zones.addAll(FOREARM);
+            } else tool = Tool.FOREARM;
         if (handNamed)
             if (placeless() && limbNamed == null) zones.add(Zone.HAND);
             else if (tool == null) tool = Tool.PALM;
         // The arm on the therapist's lap is what is worked, where nothing else is named.
         if (placeless() && limbNamed != null) words(new Clause(limbNamed));
         if (placeless() && technique != null && technique.id().equals("ear-suction")) zones.add(Zone.EARS);
+        if (more.limb.contains(Limb.HEEL_TO_HIP) && position == null && before != null) position = before.position();
+        strokeless = technique == null;
         if (technique == null || weak) technique = meant(before, technique);
         technique = technique == null || tool == null ? technique : forTool(technique, tool);
+        if (more.fibre == FibreAngle.ACROSS && crosses()) technique = library.toUse("cross-fibre");
         structures.values().forEach(this::zone);
         var on = on(before);
+        boolean still = technique == null && saysOnly();
+        if (still) {
+            technique = library.toUse("still-hold");
+        }
+        if (on.isEmpty() && (still || comparing != null)) {
+            // Whoever only lies down is not touched where one asks before.
+            boolean resting =
+                    say.isEmpty() && comparing == null && ahead.stream().anyMatch(ASKED_BEFORE::contains);
+            on = ahead.isEmpty() || resting
+                    ? List.of(Zone.neutral(position != null ? position : Position.PRONE, Set.of()))
+                    : ahead;
+        }
         if (technique == null || on.isEmpty()) return null;
         var t = technique;
         var edit = StepEdit.of(id, t, on);
@@ -856,10 +987,57 @@ public final class Jot {
         edit.care.addAll(care);
         edit.say = new ArrayList<>(say);
         edit.dose = dose(t);
+        if (still) rests(edit, before);
+        if (more.compares != null && more.compares.when() == Comparison.When.BEFORE && !sayBefore && worked(before))
+            more.compares = new Comparison(more.compares.what(), Comparison.When.AFTER);
+        if (comparing != null && phase == null && strokeless && more.compares != null)
+            edit.phase = more.compares.when() == Comparison.When.BEFORE ? Phase.ASSESS : Phase.RE_CHECK;
         if (effort != null) edit.effort = effort;
         else if (edit.effort == Technique.Effort.PASSIVE) edit.effort = takesPart();
         edit.detail = said(edit);
         return edit.step();
+    }
+
+    /** Across the fibre, with what can feel it: cross-fibre friction. */
+    private boolean crosses() {
+        if (technique == null) return tool != null && (tool.pointed() || tool == Tool.FINGER_PADS);
+        return switch (technique.stroke()) {
+            case CIRCULAR_FRICTION, TRIGGER_POINT -> true;
+            case STRIPPING -> strokeless;
+            default -> false;
+        };
+    }
+
+    /** Whether it names no stroke, but tells something to say, how the client lies, what is laid under, or that it is over. */
+    private boolean saysOnly() {
+        if (!say.isEmpty() || phase == Phase.COVER) return true;
+        // Who names a place means to work there.
+        if (!placeless()) return false;
+        return turned
+                || position != null
+                || sideLying
+                || stands != null
+                || stance != null
+                || !more.props.isEmpty()
+                || bolster;
+    }
+
+    /** Still hands while something is said, looked at or arranged; nothing is treated. */
+    private void rests(StepEdit edit, @Nullable Step before) {
+        if (phase == null) edit.phase = worked(before) ? Phase.RE_CHECK : say.isEmpty() ? Phase.SETTLE : Phase.ASSESS;
+        if (depth == null) edit.depth = Math.min(edit.depth, 1);
+        if (sheet == null) edit.sheet = Sheet.COVERED;
+        if (sheet == null && lubricant == null) edit.lubricant = Lubricant.DRY;
+        if (seconds == null && count == null) edit.dose = Dose.seconds(20);
+    }
+
+    /** Whether something was treated already: what is looked at now is looked at after it. */
+    private static boolean worked(@Nullable Step before) {
+        return before != null
+                && switch (before.phase()) {
+                    case ISOLATE, TREAT, LENGTHEN, RESET, FLUSH, RE_CHECK, COVER -> true;
+                    case SETTLE, ASSESS, WARM -> false;
+                };
     }
 
     private static final Set<Stroke> MOVED_FROM_BEHIND =
@@ -930,13 +1108,19 @@ public final class Jot {
 
     /** What is meant where no stroke is named, or only that the hand stays: by the dose, else by the hand; null where neither says. */
     private @Nullable Technique meant(@Nullable Step before, @Nullable Technique stays) {
-        boolean way = updown != null || more.from != null || more.to != null;
+        boolean way = updown != null
+                || more.from != null
+                || more.to != null
+                || more.words.containsKey(DetailField.FROM)
+                || more.words.containsKey(DetailField.TO);
         if (stays != null) {
             if (tool != null && tool.pointed() && counted != Dose.Kind.BREATHS) return library.toUse("trigger-point");
             if (more.part.stream()
                             .anyMatch(p ->
                                     p.does() == ClientPart.Does.BREATHES_OUT || p.does() == ClientPart.Does.BREATHES_IN)
                     && phase != Phase.SETTLE) return library.toUse("breath-hold");
+            if (tool == null && more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES))
+                return library.toUse("contract-relax");
             if (tool == null || tool == Tool.PALM || counted == Dose.Kind.BREATHS) return stays;
             return library.toUse(tool.pointed() ? "trigger-point" : "static-press");
         }
@@ -947,11 +1131,25 @@ public final class Jot {
                     more.compares != null && more.compares.what().contains(Comparison.What.RANGE)
                             ? "range-of-motion"
                             : "still-hold");
-        if (tool == null) return (same || deeper != 0) && before != null ? before.technique() : null;
+        if (tool == null && (same || deeper != 0) && before != null) return before.technique();
+        if (tool == null || heelNamed && more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
+        if (sheet == Sheet.THROUGH && !tool.pointed() && !way && count == null) return library.toUse("compression");
         if (counted == Dose.Kind.HOLDS || until == End.When.SOFTENS || until == End.When.NUMBER_FALLS)
             return library.toUse(tool.pointed() ? "trigger-point" : "static-press");
         if (tool == Tool.FINGER_PADS && (counted == Dose.Kind.PASSES || way)) return library.toUse("effleurage");
         return usual(tool);
+    }
+
+    /** What the client does is the work, where no hand of the therapist's is named. */
+    private @Nullable Technique byTheClient() {
+        var does = more.part.stream().map(ClientPart::does).toList();
+        if (more.limb.contains(Limb.HEEL_TO_HIP)) {
+            if (placeless()) zones.add(Zone.THIGH_FRONT);
+            tool = null;
+            return library.toUse("stretch");
+        }
+        if (does.contains(ClientPart.Does.PUSHES)) return library.toUse("contract-relax");
+        return does.stream().anyMatch(ClientPart.Does::active) ? library.toUse("range-of-motion") : null;
     }
 
     /** The stroke as the hand that is said gives it. */
@@ -963,7 +1161,10 @@ public final class Jot {
                     case FOREARM, ELBOW -> library.toUse("forearm-glide");
                     default -> t;
                 };
-            case "lifting" -> "interlaced palms".equals(hand) ? library.toUse("interlaced-squeeze") : t;
+            case "lifting" ->
+                "interlaced palms".equals(hand)
+                        ? library.toUse("interlaced-squeeze")
+                        : tool == Tool.HEEL_OF_HAND ? library.toUse("broadening") : t;
             case "stripping-fingers" ->
                 tool == Tool.SUPPORTED_THUMB || tool == Tool.BARE_THUMB ? library.toUse("stripping-thumb") : t;
             case "stripping-thumb" ->
@@ -996,7 +1197,8 @@ public final class Jot {
         // As often as the client moves, the hand works, where nobody says otherwise.
         if (seconds == null && count == null && counted == null)
             for (var p : more.part)
-                if (count == null && p.times() != null && p.does().active()) count = p.times();
+                if (count == null && p.times() != null && (p.does().active() || p.does() == ClientPart.Does.PUSHES))
+                    count = p.times();
         if (until == End.When.SOFTENS && count == null) return Dose.untilSoft(seconds != null ? seconds : 90);
         if (counted == Dose.Kind.BREATHS) return new Dose(Dose.Kind.BREATHS, seconds, count, null);
         if (counted == Dose.Kind.CYCLES || usual.kind() == Dose.Kind.CYCLES && rate != null)

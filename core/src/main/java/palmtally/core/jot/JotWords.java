@@ -433,6 +433,20 @@ final class JotWords {
             put(words, lift, q -> q.stroke(q.library.toUse("lifting"), false));
         put(words, "squeeze", q -> q.stroke(q.library.toUse("lifting"), false));
         put(words, "press", q -> q.stroke(q.library.toUse("static-press"), false));
+        all(
+                words,
+                q -> {
+                    q.phase = Phase.COVER;
+                    q.sheet = Sheet.COVERED;
+                },
+                "cover",
+                "cover up",
+                "cover them",
+                "cover everything",
+                "cover and close",
+                "cover again",
+                "close sheet",
+                "sheet back over");
         put(words, "rest", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "resting", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "circles", q -> q.stroke(q.library.toUse("circular-friction"), false));
@@ -443,7 +457,27 @@ final class JotWords {
             if (q.relation == Jot.Relation.ON) q.heelNamed = true;
             else q.landmark(Landmark.HEEL);
         });
-        put(words, "heels", q -> q.heelNamed = true);
+        put(words, "heels", q -> {
+            if (q.relation == Jot.Relation.ON) q.heelNamed = true;
+            else q.landmark(Landmark.HEEL);
+        });
+        for (var both : List.of("both heels", "both heels of hands", "both heels of hand"))
+            put(words, both, q -> {
+                q.heelNamed = true;
+                q.pairNamed = true;
+            });
+        for (var over :
+                List.of("turn over", "turns over", "roll over", "rolls over", "turn them over", "turn client over"))
+            put(words, over, q -> q.turned = true);
+        for (var forearm : List.of("forearm", "whole forearm")) put(words, forearm, Jot::forearm);
+        for (var still : List.of("still hands", "still hand", "hands still"))
+            put(words, still, q -> q.stroke(q.library.toUse("still-hold"), true));
+        for (var at : List.of("at elbow", "near elbow", "above elbow", "below elbow", "around elbow"))
+            put(words, at, q -> q.aside.add(at));
+        for (var leg : List.of("backs of legs", "back of legs", "back of both legs", "backs of both legs"))
+            put(words, leg, q -> q.leg());
+        for (var roll : List.of("forearm roll", "forearm rolls", "roll with forearm", "roll forearm"))
+            put(words, roll, q -> q.stroke(q.library.toUse("forearm-glide"), false));
         for (var aside : List.of("chest drape first", "chest drape", "drape first"))
             put(words, aside, q -> q.aside.add(aside));
         for (var aside : List.of("two heads", "heads")) put(words, aside, q -> q.aside.add(aside));
@@ -537,6 +571,12 @@ final class JotWords {
         put(words, "left then right", q -> q.side = Sides.EACH);
         put(words, "one side at a time", q -> q.side = Sides.EACH);
         put(words, "leg", q -> q.leg());
+        for (var legs : List.of("both legs", "each leg"))
+            put(words, legs, q -> {
+                q.side = Sides.EACH;
+                q.leg();
+            });
+        for (var skull : List.of("skull", "edge of skull")) put(words, skull, q -> q.landmark(Landmark.SKULL_BASE));
         put(words, "whole leg", q -> q.leg());
         put(words, "head", q -> q.nearby.add(List.of(Zone.NECK_BACK)));
         for (var there : List.of(
@@ -846,10 +886,8 @@ final class JotWords {
         all(
                 words,
                 q -> q.side = Sides.EACH,
-                "both legs",
                 "both arms",
                 "both calves",
-                "each leg",
                 "each arm",
                 "bilateral",
                 "bilaterally",

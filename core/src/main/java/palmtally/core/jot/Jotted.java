@@ -7,7 +7,7 @@ import palmtally.core.sequence.Step;
 /**
  * What was made of a line in a teacher's words.
  *
- * @param step what was understood; null only where the zone or the stroke is truly unknown
+ * @param step what was understood; null only where the zone or the stroke is truly unknown, or where the line belongs to the step before it
  * @param note what was not, in the words of the line; empty where all was
  * @param asked what must be picked before there is a step: one question, or null
  */

@@ -3,6 +3,7 @@ package palmtally.core.jot;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -181,7 +182,7 @@ class JotTest {
 
     @Test
     void times_at_the_head_of_every_line_give_the_doses() {
-        var lines = Jot.all(
+        var lines = Routine.of(
                 List.of("0:00 palm glide calf", "2:10 knuckles, deeper", "3:00 flush"),
                 Techniques.SHIPPED,
                 n -> "s" + n,
@@ -257,5 +258,77 @@ class JotTest {
         var step = Jot.jot(line, library, "a", before).step();
         assertThat(step).as(line).isNotNull();
         return step;
+    }
+
+    private static List<Jotted> routine(String... lines) {
+        return Routine.of(List.of(lines), Techniques.SHIPPED, n -> "s" + n, null);
+    }
+
+    private static String told(Jotted j) {
+        var s = j.step();
+        return s == null
+                ? "no step, asks " + (j.asked() == null ? "nothing" : j.asked().what()) + ", " + j.note()
+                : s.technique().id() + " " + s.zones() + " " + s.position() + " " + s.phase();
+    }
+
+    /** How the client lies is said once, and where the work is before it begins. */
+    @Test
+    void who_lies_down_stays_so_and_what_is_asked_is_about_what_follows() {
+        assertThat(routine(
+                                "client on the back, I sit on a stool at the head, pillow under the knees",
+                                "ask: any clicking, any dental work?",
+                                "slow palm glides from C7 to the skull, 1 min each side",
+                                "turn over, bolster under the ankles",
+                                "ask how that is now")
+                        .stream()
+                        .map(JotTest::told))
+                .containsExactly(
+                        "still-hold [neck-back] supine settle",
+                        "still-hold [neck-back] supine assess",
+                        "effleurage [neck-back] supine warm",
+                        "still-hold [neck-back] prone settle",
+                        "still-hold [neck-back] prone assess");
+    }
+
+    /** Such lines say something of the step before them, which keeps it. */
+    @Test
+    void what_is_done_instead_and_what_is_to_mind_belong_to_the_step_before() {
+        var all = routine(
+                "knuckles calf 60 s",
+                "if it hurts use the forearm, lighter",
+                "if it shoots to the toes stop and note it",
+                "never over the veins",
+                "other side");
+        assertThat(all.subList(1, 5).stream().map(JotTest::told))
+                .containsExactly(
+                        "no step, asks nothing, []",
+                        "no step, asks nothing, []",
+                        "no step, asks nothing, [never over the veins]",
+                        "no step, asks nothing, [other side]");
+        var detail = Objects.requireNonNull(all.get(0).step()).details();
+        assertThat(detail.instead())
+                .extracting(b -> b.when() + " " + b.then() + " " + b.tool())
+                .containsExactly("hurts lighter forearm", "shoots stop null");
+        assertThat(detail.note()).isEqualTo("never over the veins; other side");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "client points and flexes the foot x5 while I pin soleus with the thumb | pin-lengthen [calf] prone treat",
+                "warm the forearm: palm glide wrist to elbow 5 x 12 s | effleurage [forearm-flexors, forearm-extensors] supine warm",
+                "friction on the heel cord, across, 60 s | cross-fibre [achilles] prone treat",
+                "across the fibre with the thumb on biceps femoris | cross-fibre [hamstrings] prone treat",
+                "circle the hip, big and slow | range-of-motion [gluteals] prone lengthen",
+                "squeeze the calf with both heels of the hands | broadening [calf] prone warm",
+                "palm glide from the sternum to the shoulder | effleurage [chest-wall, top-of-shoulder] supine warm",
+                "hold the tender point in masseter; may be felt in the ear | trigger-point [jaw-muscles] supine treat",
+                "loose fist over gluteus medius through the sheet | compression [gluteals] prone treat",
+                "cover the calf | still-hold [calf] prone cover",
+                "compare both legs from the foot end | still-hold [hamstrings, calf] prone assess"
+            })
+    void lines_of_a_routine_are_what_they_mean(String line, String told) {
+        assertThat(told(routine(line).get(0))).isEqualTo(told);
     }
 }

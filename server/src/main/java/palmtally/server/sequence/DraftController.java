@@ -11,8 +11,8 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
-import palmtally.core.jot.Jot;
 import palmtally.core.jot.Jotted;
+import palmtally.core.jot.Routine;
 import palmtally.core.people.ClientNote;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Difference;
@@ -230,7 +230,7 @@ class DraftController {
                     "lines", new Fault("lines", lines.size() + " lines", "must be 1 to " + MOST_LINES + " at once"));
         if (ids.size() != lines.size())
             throw new InvalidValue("lines", new Fault("ids", ids.size() + " ids", "must be one for each line"));
-        return Jot.all(lines, library.techniques(), n -> ids.get(n - 1), jotted.after).stream()
+        return Routine.of(lines, library.techniques(), n -> ids.get(n - 1), jotted.after).stream()
                 .map(j -> JottedLine.of(j, library.techniques()))
                 .toList();
     }
