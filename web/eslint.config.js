@@ -3,7 +3,7 @@ import vue from 'eslint-plugin-vue'
 import ts from 'typescript-eslint'
 
 export default ts.config(
-  { ignores: ['dist', 'node_modules', 'src/api/schema.d.ts'] },
+  { ignores: ['dist', 'node_modules', 'src/api/schema.ts'] },
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],
   {

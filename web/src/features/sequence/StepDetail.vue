@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import * as values from '@/api/schema'
 import { computed } from 'vue'
 import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
@@ -49,7 +50,7 @@ const branch = (i: number, patch: Partial<D.Detail['instead'][number]>) =>
     d.value.instead.map((b, k) => (k === i ? { ...b, ...patch } : b)),
     'Instead',
   )
-function compare(what: (typeof D.COMPARED)[number]) {
+function compare(what: (typeof values.comparisonWhatValues)[number]) {
   const all = D.toggled(d.value.compares?.what ?? [], what)
   set(
     'compares',
@@ -58,9 +59,9 @@ function compare(what: (typeof D.COMPARED)[number]) {
   )
 }
 const LISTS = [
-  { key: 'limb', name: 'Limb', first: 'Where a limb lies…', all: D.LIMBS },
-  { key: 'props', name: 'Props', first: 'Add a prop…', all: D.PROPS },
-  { key: 'manner', name: 'Therapist', first: 'How the therapist is…', all: D.MANNERS },
+  { key: 'limb', name: 'Limb', first: 'Where a limb lies…', all: values.detailLimbValues },
+  { key: 'props', name: 'Props', first: 'Add a prop…', all: values.detailPropsValues },
+  { key: 'manner', name: 'Therapist', first: 'How the therapist is…', all: values.detailMannerValues },
 ] as const
 </script>
 
@@ -110,21 +111,21 @@ const LISTS = [
         To the fibre
         <select :value="d.fibre ?? ''" @change="set('fibre', text($event) as never, 'Fibre')">
           <option value="">not said</option>
-          <option v-for="f in D.FIBRES" :key="f">{{ f }}</option>
+          <option v-for="f in values.detailFibreValues" :key="f">{{ f }}</option>
         </select>
       </label>
       <label>
         Pace
         <select :value="d.pace ?? ''" @change="set('pace', text($event) as never, 'Pace')">
           <option value="">not said</option>
-          <option v-for="f in D.PACES" :key="f">{{ f }}</option>
+          <option v-for="f in values.detailPaceValues" :key="f">{{ f }}</option>
         </select>
       </label>
       <label>
         Other hand
         <select :value="d.otherHand ?? ''" @change="set('otherHand', text($event) as never, 'Other hand')">
           <option value="">not said</option>
-          <option v-for="h in D.OTHER_HANDS" :key="h" :value="h">{{ word(h) }}</option>
+          <option v-for="h in values.detailOtherHandValues" :key="h" :value="h">{{ word(h) }}</option>
         </select>
       </label>
       <label>
@@ -171,7 +172,7 @@ const LISTS = [
             :aria-label="`Part ${i + 1}`"
             @change="part(i, { does: text($event) as never })"
           >
-            <option v-for="x in D.DOES" :key="x" :value="x">{{ word(x) }}</option>
+            <option v-for="x in values.clientPartDoesValues" :key="x" :value="x">{{ word(x) }}</option>
           </select>
           <input
             type="number"
@@ -240,7 +241,7 @@ const LISTS = [
           @change="set('end', text($event) ? { ...d.end, when: text($event) as never } : undefined, 'End')"
         >
           <option value="">its dose is over</option>
-          <option v-for="e in D.ENDS" :key="e" :value="e">{{ word(e) }}</option>
+          <option v-for="e in values.endWhenValues" :key="e" :value="e">{{ word(e) }}</option>
         </select>
       </label>
       <label>
@@ -263,14 +264,14 @@ const LISTS = [
             :aria-label="`What comes up, ${i + 1}`"
             @change="branch(i, { when: text($event) as never })"
           >
-            <option v-for="w in D.WHENS" :key="w" :value="w">{{ word(w) }}</option>
+            <option v-for="w in values.branchWhenValues" :key="w" :value="w">{{ word(w) }}</option>
           </select>
           <select
             :value="b.then"
             :aria-label="`What is done then, ${i + 1}`"
             @change="branch(i, { then: text($event) as never })"
           >
-            <option v-for="t in D.THENS" :key="t" :value="t">{{ word(t) }}</option>
+            <option v-for="t in values.branchThenValues" :key="t" :value="t">{{ word(t) }}</option>
           </select>
           <button
             type="button"
@@ -314,7 +315,7 @@ const LISTS = [
         <legend>Compare</legend>
         <span class="row">
           <button
-            v-for="c in D.COMPARED"
+            v-for="c in values.comparisonWhatValues"
             :key="c"
             type="button"
             class="chip"
@@ -329,7 +330,7 @@ const LISTS = [
             aria-label="When it is compared"
             @change="set('compares', { what: d.compares.what, when: text($event) as never }, 'Comparison')"
           >
-            <option v-for="w in D.COMPARED_WHEN" :key="w" :value="w">
+            <option v-for="w in values.comparisonWhenValues" :key="w" :value="w">
               {{ w === 'between' ? 'between the sides' : w }}
             </option>
           </select>

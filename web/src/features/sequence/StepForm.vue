@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Schema } from '@/api/client'
+import * as values from '@/api/schema'
 import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
 import DoseFields from '@/parts/DoseFields.vue'
@@ -21,64 +22,6 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [what: string, patch: Partial<Step>] }>()
 const session = useSession()
-
-const SIDES = ['each', 'left', 'right', 'both', 'midline'] as const satisfies Step['side'][]
-const SHEETS = ['open', 'through', 'covered'] as const satisfies Step['sheet'][]
-const LUBRICANTS = ['dry', 'film', 'oil'] as const satisfies Step['lubricant'][]
-const POSITIONS = [
-  'prone',
-  'supine',
-  'side-left',
-  'side-right',
-  'semi-reclined',
-  'seated',
-] as const satisfies Step['position'][]
-const PHASES = [
-  'settle',
-  'assess',
-  'warm',
-  'isolate',
-  'treat',
-  'lengthen',
-  'reset',
-  'flush',
-  're-check',
-  'cover',
-] as const satisfies Step['phase'][]
-const WEIGHTS = ['must', 'should', 'could'] as const satisfies Step['importance'][]
-const EFFORTS = ['passive', 'breath', 'active', 'resisted', 'moves-aside'] as const satisfies Step['effort'][]
-const STANCES = [
-  'lunge',
-  'horse',
-  'one-knee',
-  'seated',
-  'on-table',
-  'knee-on-table',
-] as const satisfies Step['stance'][]
-const STANDS = ['same-side', 'across', 'head', 'foot', 'corner'] as const satisfies Step['stands'][]
-const DIRECTIONS = [
-  'proximal',
-  'distal',
-  'medial',
-  'lateral',
-  'across',
-  'circular',
-] as const satisfies NonNullable<Step['direction']>[]
-const SAYS = [
-  'greeting',
-  'purpose',
-  'areas-to-avoid',
-  'invites-feedback',
-  'pressure-question',
-  'explains',
-  'warns',
-  'ready-cue',
-  'relax-cue',
-  'choice',
-  'interview',
-  'consent',
-  'closing',
-] as const satisfies Schema['Saying']['kind'][]
 
 const name = computed(() => `step ${props.number}`)
 const set = <K extends keyof Step>(key: K, value: Step[K], what: string) =>
@@ -167,7 +110,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     <label>
       Side
       <select :value="step.side" @change="set('side', text($event) as Step['side'], 'Side')">
-        <option v-for="s in SIDES" :key="s">{{ s }}</option>
+        <option v-for="s in values.stepSideValues" :key="s">{{ s }}</option>
       </select>
     </label>
     <DoseFields :dose="step.dose" @change="(d) => set('dose', d, 'Dose')" />
@@ -194,7 +137,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     <label>
       Sheet
       <select :value="step.sheet" @change="set('sheet', text($event) as Step['sheet'], 'Sheet')">
-        <option v-for="s in SHEETS" :key="s">{{ s }}</option>
+        <option v-for="s in values.stepSheetValues" :key="s">{{ s }}</option>
       </select>
     </label>
     <label>
@@ -203,19 +146,19 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         :value="step.lubricant"
         @change="set('lubricant', text($event) as Step['lubricant'], 'Lubricant')"
       >
-        <option v-for="s in LUBRICANTS" :key="s">{{ s }}</option>
+        <option v-for="s in values.stepLubricantValues" :key="s">{{ s }}</option>
       </select>
     </label>
     <label>
       Position
       <select :value="step.position" @change="set('position', text($event) as Step['position'], 'Position')">
-        <option v-for="s in POSITIONS" :key="s" :value="s">{{ word(s) }}</option>
+        <option v-for="s in values.stepPositionValues" :key="s" :value="s">{{ word(s) }}</option>
       </select>
     </label>
     <label>
       Phase
       <select :value="step.phase" @change="set('phase', text($event) as Step['phase'], 'Phase')">
-        <option v-for="s in PHASES" :key="s" :value="s">{{ word(s) }}</option>
+        <option v-for="s in values.stepPhaseValues" :key="s" :value="s">{{ word(s) }}</option>
       </select>
     </label>
     <label>
@@ -224,7 +167,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         :value="step.importance"
         @change="set('importance', text($event) as Step['importance'], 'Weight')"
       >
-        <option v-for="s in WEIGHTS" :key="s">{{ s }}</option>
+        <option v-for="s in values.stepImportanceValues" :key="s">{{ s }}</option>
       </select>
     </label>
     <label>
@@ -241,7 +184,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     <label>
       Client’s part
       <select :value="step.effort" @change="set('effort', text($event) as Step['effort'], 'Part')">
-        <option v-for="s in EFFORTS" :key="s" :value="s">{{ word(s) }}</option>
+        <option v-for="s in values.stepEffortValues" :key="s" :value="s">{{ word(s) }}</option>
       </select>
     </label>
     <label>
@@ -251,19 +194,19 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         @change="set('direction', (text($event) || undefined) as Step['direction'], 'Direction')"
       >
         <option value="">not said</option>
-        <option v-for="s in DIRECTIONS" :key="s">{{ s }}</option>
+        <option v-for="s in values.stepDirectionValues" :key="s">{{ s }}</option>
       </select>
     </label>
     <label>
       Stance
       <select :value="step.stance" @change="set('stance', text($event) as Step['stance'], 'Stance')">
-        <option v-for="s in STANCES" :key="s" :value="s">{{ word(s) }}</option>
+        <option v-for="s in values.stepStanceValues" :key="s" :value="s">{{ word(s) }}</option>
       </select>
     </label>
     <label>
       Stands
       <select :value="step.stands" @change="set('stands', text($event) as Step['stands'], 'Place')">
-        <option v-for="s in STANDS" :key="s" :value="s">{{ word(s) }}</option>
+        <option v-for="s in values.stepStandsValues" :key="s" :value="s">{{ word(s) }}</option>
       </select>
     </label>
     <div class="wide">
@@ -292,7 +235,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
           :aria-label="`Kind of words ${i + 1}`"
           @change="say(i, { kind: text($event) as Schema['Saying']['kind'] })"
         >
-          <option v-for="k in SAYS" :key="k" :value="k">{{ capital(word(k)) }}</option>
+          <option v-for="k in values.sayingKindValues" :key="k" :value="k">{{ capital(word(k)) }}</option>
         </select>
         <input
           type="number"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive, watch } from 'vue'
 import type { Schema } from '@/api/client'
+import * as values from '@/api/schema'
 import { useSession } from '@/features/session/useSession'
 import DoseFields from '@/parts/DoseFields.vue'
 import HandField from '@/parts/HandField.vue'
@@ -16,14 +17,6 @@ const emit = defineEmits<{
   changed: []
 }>()
 const session = useSession()
-const EFFORTS = [
-  'passive',
-  'breath',
-  'active',
-  'resisted',
-  'moves-aside',
-] as const satisfies Technique['effort'][]
-const PERS = ['hold', 'pass', 'whole'] as const satisfies Schema['Window']['per'][]
 const SAID = { hold: 'a hold', pass: 'a pass', whole: 'in all' } as const
 
 const form = reactive({
@@ -105,7 +98,7 @@ function topic(id: Technique['topics'][number]) {
       <label
         >Client’s part
         <select v-model="form.effort">
-          <option v-for="e in EFFORTS" :key="e" :value="e">{{ word(e) }}</option>
+          <option v-for="e in values.techniqueEffortValues" :key="e" :value="e">{{ word(e) }}</option>
         </select></label
       >
     </div>
@@ -132,7 +125,7 @@ function topic(id: Technique['topics'][number]) {
       <label
         >Counted
         <select v-model="form.per">
-          <option v-for="p in PERS" :key="p" :value="p">{{ SAID[p] }}</option>
+          <option v-for="p in values.windowPerValues" :key="p" :value="p">{{ SAID[p] }}</option>
         </select></label
       >
     </div>
