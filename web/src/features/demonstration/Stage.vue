@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, useTemplateRef } from 'vue'
 import type { Schema } from '@/api/client'
 import TableFigure from '@/parts/TableFigure.vue'
 import { capital, mmss } from '@/parts/words'
 import TimeRing from './TimeRing.vue'
+import { useFitted } from './useFitted'
 
 /** The one big thing of the moment, to be read from eight metres: what, how, how long, and what to mind. */
 const props = defineProps<{
@@ -23,6 +24,11 @@ const props = defineProps<{
   pictures: string
 }>()
 
+const said = useTemplateRef<HTMLElement>('said')
+/** Read anew with every answer of the server: what stands there is what counts. */
+const { letters, pages, page } = useFitted(said, () =>
+  JSON.stringify([props.moment.cues, props.moment.more, props.moment.number]),
+)
 /** A picture that is not here: the figure stands for it. */
 const missing = ref<string>()
 const left = computed(() => props.allowed - (props.spent ?? 0))
@@ -52,22 +58,25 @@ const dose = computed(() => {
         {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
         }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · paused' : '' }}
       </p>
-      <h1 :class="{ long: moment.name.length > 20, dense: moment.more.length > 2 }">{{ moment.name }}</h1>
+      <h1 :class="{ long: moment.name.length > 20 || moment.more.length }">{{ moment.name }}</h1>
       <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
-      <dl :class="{ dense: moment.more.length > 2 }">
-        <template v-for="(c, i) in moment.cues" :key="i">
+      <dl
+        ref="said"
+        :class="{ rich: moment.more.length }"
+        :style="{ '--letters': `${letters}px`, '--page': page }"
+      >
+        <div v-for="(c, i) in moment.cues" :key="`${moment.number} ${i}`">
           <dt :style="{ color: `var(--${c.lane})` }">
             {{ c.name === moment.cues[i - 1]?.name ? '' : c.name }}
           </dt>
           <dd>{{ c.text }}</dd>
-        </template>
-      </dl>
-      <dl v-if="moment.more.length" class="more">
-        <template v-for="l in moment.more" :key="l.field">
-          <dt>{{ l.label }}</dt>
+        </div>
+        <div v-for="l in moment.more" :key="l.field">
+          <dt class="soft">{{ l.label }}</dt>
           <dd>{{ l.words }}</dd>
-        </template>
+        </div>
       </dl>
+      <p v-if="pages > 1" class="turns">{{ page + 1 }} of {{ pages }}, turning by itself</p>
     </div>
     <div class="side">
       <TimeRing v-if="spent !== undefined" class="ring" :left="left" :of="allowed" name="this step" />
@@ -105,7 +114,10 @@ const dose = computed(() => {
   flex: 1;
   min-width: 0;
   min-height: 0;
-  overflow-y: auto;
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  overflow: hidden;
 }
 .place {
   font-size: 26px;
@@ -121,31 +133,39 @@ h1 {
 h1.long {
   font-size: 64px;
 }
-.more {
-  font-size: 19px;
-  grid-template-columns: auto 1fr;
-  gap: 3px 14px;
-  margin-top: 10px;
-}
-h1.dense {
-  font-size: 44px;
-  margin-bottom: 6px;
-}
-dl.dense {
-  font-size: 25px;
-  gap: 3px 14px;
-  margin-top: 6px;
-}
-.more dt {
-  color: var(--ink-soft);
-}
 dl {
+  flex: 1;
+  min-height: 0;
+  margin: 14px 0 0;
+  font-size: var(--letters);
+  line-height: 1.2;
+}
+dl > div {
   display: grid;
   grid-template-columns: 122px 1fr;
-  gap: 6px 14px;
-  font-size: 30px;
-  line-height: 1.2;
-  margin: 14px 0 0;
+  gap: 14px;
+  margin-bottom: 6px;
+}
+/* With all that is said of it: two columns, and where that is too much, pages side by side. */
+dl.rich {
+  columns: 2;
+  column-gap: 28px;
+  transform: translateX(calc(var(--page) * (-100% - 28px)));
+}
+dl.rich > div {
+  display: block;
+  break-inside: avoid;
+}
+dl.rich dt,
+dl.rich dd {
+  display: inline;
+}
+dl.rich dt:not(:empty)::after {
+  content: ' ';
+}
+.turns {
+  font-size: 20px;
+  color: var(--ink-soft);
 }
 dt {
   font-weight: 700;
@@ -215,8 +235,17 @@ dd {
     margin-bottom: 8px;
   }
   dl {
-    grid-template-columns: 74px 1fr;
     font-size: 19px;
+  }
+  dl > div {
+    grid-template-columns: 74px 1fr;
+  }
+  dl.rich {
+    columns: auto;
+    transform: none;
+  }
+  .turns {
+    display: none;
   }
   .caution {
     font-size: 19px;

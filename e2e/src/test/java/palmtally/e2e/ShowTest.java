@@ -405,7 +405,9 @@ class ShowTest {
                             .isGreaterThanOrEqualTo(60);
                     assertThat(p.evaluate("""
                                     () => [document.documentElement, ...document.querySelectorAll('.words, .side')]
-                                      .every(e => e.scrollHeight <= e.clientHeight)"""))
+                                      .every(e => e.scrollHeight <= e.clientHeight)
+                                      && [...document.querySelectorAll('dl')].every(e => e.scrollWidth <= e.clientWidth
+                                        && parseFloat(getComputedStyle(e).fontSize) >= 22)"""))
                             .as("all of " + heading(page) + " in sight")
                             .isEqualTo(true);
                     assertThat(p.evaluate("() => document.getAnimations().length"))

@@ -147,14 +147,14 @@ class SequenceTest {
     @Nested
     class The_demo {
         @Test
-        void is_twelve_students_six_sequences_and_ten_practicals_each(App.Running app) {
+        void is_twelve_students_eight_sequences_and_ten_practicals_each(App.Running app) {
             var db = app.database();
             assertThat(db.count("select count(distinct student_id) from practical"))
                     .isGreaterThanOrEqualTo(12);
             assertThat(db.count(
                             "select count(distinct document) from document_version where kind = 'sequence' and document in "
-                                    + "('neck','shoulders','forearms','calves','hip','feet')"))
-                    .isEqualTo(6);
+                                    + "('neck','shoulders','forearms','calves','hip','feet','jaw','side-neck')"))
+                    .isEqualTo(8);
             assertThat(db.count("select count(*) from practical where finished"))
                     .isGreaterThanOrEqualTo(120);
         }

@@ -58,7 +58,8 @@ import palmtally.server.sequence.Sequences;
 @ConditionalOnProperty("palm.demo")
 class Demo implements ApplicationRunner {
     private static final Logger log = LoggerFactory.getLogger(Demo.class);
-    private static final List<String> SEQUENCES = List.of("neck", "shoulders", "forearms", "calves", "hip", "feet");
+    private static final List<String> SEQUENCES =
+            List.of("neck", "shoulders", "forearms", "calves", "hip", "feet", "jaw", "side-neck");
     private static final List<Habits> STUDENTS = List.of(
             new Habits("Ana Quill", 0.28, 0.042, Set.of()),
             new Habits("Bram Oster", 0.36, 0.037, Set.of(Weakness.BARE_THUMBS)),
