@@ -61,7 +61,7 @@ final class Aside {
             "(?i)^(?<before>.*?)\\bcircles? (?=(?:the |each |both )?(?:shoulders?|hips?|ankles?|wrists?|arms?|legs?|feet|foot|thumbs?|big toe)\\b)(?<rest>.*)$");
 
     /** Whether the clause says that a limb is circled; then the rest of it is read. */
-    static boolean circles(Clause clause, Jot reading) {
+    static boolean circles(Clause clause, Reading reading) {
         var m = CIRCLES.matcher(clause.text);
         if (!m.matches() || reading.technique != null || reading.strokeIn(m.group("before"))) return false;
         reading.stroke(reading.library.toUse("range-of-motion"), false);
@@ -74,7 +74,7 @@ final class Aside {
             "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|edge)\\b.*)$");
 
     /** Whether the clause is about how the sheet lies; then it stays as it was said. */
-    static boolean ofTheSheet(Clause clause, Jot reading) {
+    static boolean ofTheSheet(Clause clause, Reading reading) {
         if (!OF_THE_SHEET.matcher(clause.plain).matches()
                 || SHEET_FIRST.matcher(clause.plain).find() && reading.beside(clause.plain).sheet != null
                 || reading.known(List.of(clause.plain.split(" ")))) return false;
@@ -86,14 +86,14 @@ final class Aside {
             "(?i)^(?:the )?(?:client|they|she|he|partner)(?: is| are| lies| lying| sits)? (?=(?:on (?:the|their|her|his) (?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
 
     /** Whether the clause is something that is looked for, such as "which foot turns out"; then it stays as it was said. */
-    static boolean wonders(Clause clause, Jot reading) {
+    static boolean wonders(Clause clause, Reading reading) {
         if (!WONDERS.matcher(clause.plain).matches() || reading.strokeIn(clause.plain)) return false;
         reading.aside.add(clause.text);
         return true;
     }
 
     /** Whether the clause says where it may be felt, which is not where the work is; then it stays as it was said. */
-    static boolean felt(Clause clause, Jot reading) {
+    static boolean felt(Clause clause, Reading reading) {
         if (!FELT_THERE.matcher(clause.plain).find() || reading.strokeIn(clause.plain)) return false;
         reading.aside.add(clause.text);
         return true;
@@ -186,7 +186,7 @@ final class Aside {
      *
      * @return how many clauses it took; 0 where it is none
      */
-    static int branch(List<Clause> clauses, int at, Jot reading) {
+    static int branch(List<Clause> clauses, int at, Reading reading) {
         var clause = clauses.get(at);
         var arrow = clause.text.split("\\s*(?:->|→|=>)\\s*", 2);
         if (arrow.length == 2 && first(WHENS, JotWords.plain(arrow[0])).isPresent())
@@ -237,7 +237,7 @@ final class Aside {
 
     private static final Pattern USES = compile("\\b(?:use|using|try|take|switch to|change to)\\b(.*)$");
 
-    private static boolean branch(String text, String when, String then, Jot reading) {
+    private static boolean branch(String text, String when, String then, Reading reading) {
         var sub = reading.beside(then);
         // "If it hurts use the forearm, lighter": the hand stands beside what comes up.
         var used = USES.matcher(when);
@@ -286,7 +286,7 @@ final class Aside {
     private static final Pattern TO = compile("(?i)^(?<before>.*?)\\b(?<why>to (?:" + PURPOSES + ")\\b.*)$");
 
     /** Takes the reason out of a clause and leaves the rest of it. */
-    static Clause why(Clause clause, Jot reading) {
+    static Clause why(Clause clause, Reading reading) {
         for (var pattern : List.of(WHY, TO)) {
             var m = pattern.matcher(clause.text);
             if (!m.find()) continue;
@@ -329,7 +329,7 @@ final class Aside {
                     + "(?<!glute )(?<!gluteus )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
 
     /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
-    static Clause until(Clause clause, Jot reading) {
+    static Clause until(Clause clause, Reading reading) {
         var capped = CAP.matcher(clause.text);
         var text = clause.text;
         if (capped.find()) {
@@ -408,7 +408,7 @@ final class Aside {
     private record Found(int at, Does does) {}
 
     /** Whether the clause says what the client does; then it is taken. */
-    static boolean client(Clause clause, Jot reading) {
+    static boolean client(Clause clause, Reading reading) {
         var plain = clause.plain;
         var lying = LIES_DOWN.matcher(clause.text);
         if (lying.find()) {
@@ -503,7 +503,7 @@ final class Aside {
             compile("^(?:then |and |first )*(warn|announce|tell|say|explain|remind|name|greet|introduce)\\b");
 
     /** Whether the clause is something to ask or to say; then it is taken. */
-    static boolean said(Clause clause, Jot reading) {
+    static boolean said(Clause clause, Reading reading) {
         var plain = clause.plain;
         if (QUESTION.matcher(plain).find()) {
             var kind = MAY.matcher(plain).find()
@@ -560,7 +560,7 @@ final class Aside {
     }
 
     /** Takes what the other hand does out of a clause and leaves what stands before it. */
-    static Clause otherHand(Clause clause, Jot reading) {
+    static Clause otherHand(Clause clause, Reading reading) {
         var m = OTHER.matcher(clause.plain);
         if (!m.find()) {
             // After the stroke, one hand is the other one.
@@ -585,7 +585,7 @@ final class Aside {
     // ---- limbs and props
 
     /** A phrase that is taken out of a clause, and what it says. */
-    private record Phrase(Pattern words, Consumer<Jot> says) {}
+    private record Phrase(Pattern words, Consumer<Reading> says) {}
 
     private static Phrase limb(Limb limb, String words) {
         return new Phrase(compile("(?:^|(?<=\\s))(?:with )?(?:" + words + ")(?=\\s|$)"), q -> q.more.limb.add(limb));
@@ -727,7 +727,7 @@ final class Aside {
     private static final Pattern LIMB = compile("\\b(arms?|legs?|calf|forearm|foot|feet|hand|ankle|knee)\\b");
 
     /** Takes where a limb lies and what is laid under it out of a clause, and leaves the rest of it. */
-    static String laid(String plain, Jot reading) {
+    static String laid(String plain, Reading reading) {
         var rest = plain;
         for (var phrase : reading.more.props.isEmpty() && !rest.contains("pillow") ? PHRASES : WITH_MORE) {
             var m = phrase.words.matcher(rest);
@@ -748,7 +748,7 @@ final class Aside {
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
     /** Whether the clause is all about where a limb lies; then it is taken, in the teacher's words where nobody else's fit. */
-    static boolean lies(Clause clause, Jot reading) {
+    static boolean lies(Clause clause, Reading reading) {
         if (!LIES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
         var rest = laid(clause.plain, reading);
         if (rest.equals(clause.plain) || !rest.isEmpty()) reading.own(DetailField.LIMB, clause.text);
@@ -759,7 +759,7 @@ final class Aside {
             "^(?:then |but |and )*(ease off|lighten|skip|avoid|spare|careful|mind|watch|not|never|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|hurry|sheet)\\w+|stay off|keep off|go easy)\\b.*");
 
     /** Whether the clause says what to spare; then it stays as it was said. */
-    static boolean spares(Clause clause, Jot reading) {
+    static boolean spares(Clause clause, Reading reading) {
         if (!SPARES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
         reading.aside.add(clause.text);
         return true;
@@ -769,7 +769,7 @@ final class Aside {
             compile("(?i)^(?<before>.*?)\\b(?<meanwhile>while\\b.*|as (?:you|i|we)\\b.*)$");
 
     /** Takes what is done meanwhile out of a clause and leaves the rest of it. */
-    static Clause meanwhile(Clause clause, Jot reading) {
+    static Clause meanwhile(Clause clause, Reading reading) {
         var m = WHILE.matcher(clause.text);
         if (!m.find()) return clause;
         reading.aside.add(m.group("meanwhile"));
@@ -798,7 +798,7 @@ final class Aside {
             "^look (at|for)\\b|\\b(compar\\w*|re ?check|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b");
 
     /** Whether the clause says what is compared; then it is taken, and its side as well. */
-    static boolean compares(Clause clause, Jot reading) {
+    static boolean compares(Clause clause, Reading reading) {
         var plain = clause.plain;
         if (!COMPARE.matcher(plain).find() || reading.strokeIn(plain)) return false;
         var what = EnumSet.noneOf(Comparison.What.class);

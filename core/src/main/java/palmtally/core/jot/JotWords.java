@@ -40,7 +40,7 @@ import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
 /**
- * The words that {@link Jot} understands and what each says of a step: hands, zones, structures, landmarks, strokes, sides and the
+ * The words that {@link Reading} understands and what each says of a step: hands, zones, structures, landmarks, strokes, sides and the
  * rest by their names, and those that teachers say for them (common practice, no source).
  *
  * <p>It is long because it is a table: a word or a phrase and what it says, and nothing that decides.
@@ -75,8 +75,8 @@ final class JotWords {
     /** Names of landmarks. */
     static final Set<String> LANDMARKS = new HashSet<>();
 
-    private static Map<String, Consumer<Jot>> everywhere() {
-        var words = new LinkedHashMap<String, Consumer<Jot>>();
+    private static Map<String, Consumer<Reading>> everywhere() {
+        var words = new LinkedHashMap<String, Consumer<Reading>>();
         var named = new LinkedHashMap<String, List<Structure>>();
         for (var structure : Structure.values())
             Stream.concat(
@@ -105,7 +105,7 @@ final class JotWords {
         LANDMARKS.addAll(words.keySet());
         named.forEach((name, all) -> place(words, landmarks, name, q -> q.structure(name, all)));
         for (var tool : Tool.values()) {
-            Consumer<Jot> set = q -> q.tool = tool;
+            Consumer<Reading> set = q -> q.tool = tool;
             put(words, tool.label(), set);
             put(words, tool.toString(), set);
         }
@@ -113,7 +113,7 @@ final class JotWords {
         put(words, "fist", q -> q.tool = Tool.LOOSE_FIST);
         put(words, "fingers", q -> q.tool = Tool.REINFORCED_FINGERS);
         for (var zone : Zone.values()) {
-            Consumer<Jot> set = q -> q.zoned(zone);
+            Consumer<Reading> set = q -> q.zoned(zone);
             place(words, landmarks, zone.toString(), set);
             var label = zone.label();
             place(words, landmarks, label.replaceAll("\\s*\\(.*\\)", ""), set);
@@ -454,11 +454,11 @@ final class JotWords {
         put(words, "rotate", q -> q.stroke(q.library.toUse("range-of-motion"), false));
         put(words, "cold cup", q -> q.stroke(q.library.toUse("ice"), false));
         put(words, "heel", q -> {
-            if (q.relation == Jot.Relation.ON) q.heelNamed = true;
+            if (q.relation == Reading.Relation.ON) q.heelNamed = true;
             else q.landmark(Landmark.HEEL);
         });
         put(words, "heels", q -> {
-            if (q.relation == Jot.Relation.ON) q.heelNamed = true;
+            if (q.relation == Reading.Relation.ON) q.heelNamed = true;
             else q.landmark(Landmark.HEEL);
         });
         for (var both : List.of("both heels", "both heels of hands", "both heels of hand"))
@@ -469,7 +469,7 @@ final class JotWords {
         for (var over :
                 List.of("turn over", "turns over", "roll over", "rolls over", "turn them over", "turn client over"))
             put(words, over, q -> q.turned = true);
-        for (var forearm : List.of("forearm", "whole forearm")) put(words, forearm, Jot::forearm);
+        for (var forearm : List.of("forearm", "whole forearm")) put(words, forearm, Reading::forearm);
         for (var still : List.of("still hands", "still hand", "hands still"))
             put(words, still, q -> q.stroke(q.library.toUse("still-hold"), true));
         for (var at : List.of("at elbow", "near elbow", "above elbow", "below elbow", "around elbow"))
@@ -595,7 +595,7 @@ final class JotWords {
         put(words, "between fingers", q -> q.tool = Tool.PINCER);
         put(words, "asked", q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
         put(words, "elbow", q -> {
-            if (q.relation == Jot.Relation.ON) q.tool = Tool.ELBOW;
+            if (q.relation == Reading.Relation.ON) q.tool = Tool.ELBOW;
             else q.at("elbow", List.of(Zone.ELBOW_INSIDE));
         });
         put(words, "pelvis", q -> q.zoned(Zone.SACRUM));
@@ -639,7 +639,7 @@ final class JotWords {
     }
 
     /** What is said of hands, therapist, pace and the fibre, and of the rest of a step. */
-    private static void said(Map<String, Consumer<Jot>> words) {
+    private static void said(Map<String, Consumer<Reading>> words) {
         all(words, q -> q.more.otherHand = OtherHand.WORKS_TOGETHER, "both hands", "two hands", "hands together");
         all(
                 words,
@@ -991,7 +991,7 @@ final class JotWords {
         all(words, q -> q.more.limb.add(Limb.HIP_TURNED_OUT), "leg in frog", "frog", "frog position");
     }
 
-    private static void all(Map<String, Consumer<Jot>> words, Consumer<Jot> meaning, String... names) {
+    private static void all(Map<String, Consumer<Reading>> words, Consumer<Reading> meaning, String... names) {
         for (var name : names) put(words, name, meaning);
     }
 
@@ -1000,7 +1000,7 @@ final class JotWords {
     }
 
     /** The library that was asked for last, and what it calls its own: a school has one. */
-    private record Own(Techniques library, Map<String, Consumer<Jot>> words, List<String> parted) {}
+    private record Own(Techniques library, Map<String, Consumer<Reading>> words, List<String> parted) {}
 
     private static volatile Own last =
             new Own(Techniques.SHIPPED, called(Techniques.SHIPPED), commas(Techniques.SHIPPED));
@@ -1029,12 +1029,12 @@ final class JotWords {
     }
 
     /** What a school calls its hands and techniques. */
-    static Map<String, Consumer<Jot>> own(Techniques library) {
+    static Map<String, Consumer<Reading>> own(Techniques library) {
         return of(library).words;
     }
 
-    private static Map<String, Consumer<Jot>> called(Techniques library) {
-        var words = new LinkedHashMap<String, Consumer<Jot>>();
+    private static Map<String, Consumer<Reading>> called(Techniques library) {
+        var words = new LinkedHashMap<String, Consumer<Reading>>();
         for (var hand : library.hands())
             put(words, hand.name(), q -> {
                 q.tool = hand.like();
@@ -1042,7 +1042,7 @@ final class JotWords {
             });
         // A nickname wins over a phase of the same name: it brings the phase along.
         for (var t : library.offered()) {
-            Consumer<Jot> set = q -> q.stroke(t, t.id().equals("still-hold"));
+            Consumer<Reading> set = q -> q.stroke(t, t.id().equals("still-hold"));
             put(words, t.id(), set);
             put(words, t.name(), set);
             put(words, t.shortName(), set);
@@ -1228,24 +1228,27 @@ final class JotWords {
     }
 
     private interface Setting<E> {
-        void set(Jot reading, E value);
+        void set(Reading reading, E value);
     }
 
-    private static <E extends Enum<E>> void each(Map<String, Consumer<Jot>> words, E[] values, Setting<E> setting) {
+    private static <E extends Enum<E>> void each(Map<String, Consumer<Reading>> words, E[] values, Setting<E> setting) {
         for (var v : values) put(words, v.toString(), q -> setting.set(q, v));
     }
 
     /** What is worked; where a stroke comes from or goes to, or what it keeps near to, a landmark of the same name is meant. */
     private static void place(
-            Map<String, Consumer<Jot>> words, Map<String, Consumer<Jot>> landmarks, String name, Consumer<Jot> worked) {
+            Map<String, Consumer<Reading>> words,
+            Map<String, Consumer<Reading>> landmarks,
+            String name,
+            Consumer<Reading> worked) {
         var landmark = landmarks.get(bare(plain(name)));
         put(
                 words,
                 name,
-                landmark == null ? worked : q -> (q.relation == Jot.Relation.ON ? worked : landmark).accept(q));
+                landmark == null ? worked : q -> (q.relation == Reading.Relation.ON ? worked : landmark).accept(q));
     }
 
-    private static void put(Map<String, Consumer<Jot>> words, String name, Consumer<Jot> meaning) {
+    private static void put(Map<String, Consumer<Reading>> words, String name, Consumer<Reading> meaning) {
         words.put(bare(plain(name)), meaning);
     }
 
@@ -1267,7 +1270,7 @@ final class JotWords {
             "upper angle", List.of("superior angle"),
             "spinous process of ", List.of(""));
 
-    static final Map<String, Consumer<Jot>> EVERYWHERE = everywhere();
+    static final Map<String, Consumer<Reading>> EVERYWHERE = everywhere();
     /** Each word that some phrase has. */
     static final Set<String> VOCABULARY = EVERYWHERE.keySet().stream()
             .flatMap(k -> Arrays.stream(k.split(" ")))
@@ -1309,7 +1312,7 @@ final class JotWords {
     }
 
     /** Words of the longest phrase. */
-    static int longest(Map<String, Consumer<Jot>> words) {
+    static int longest(Map<String, Consumer<Reading>> words) {
         return words.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
     }
 }

@@ -33,7 +33,7 @@ public final class Routine {
     private static final int LOOKED_AHEAD = 4;
 
     private final Techniques library;
-    private final Map<String, Consumer<Jot>> own;
+    private final Map<String, Consumer<Reading>> own;
     private final List<Jotted> all = new ArrayList<>();
     private @Nullable Step last;
     /** Where the last step stands among the lines; none where it was there before. */

@@ -1,0 +1,159 @@
+package palmtally.core.jot;
+
+import java.util.function.Consumer;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
+import palmtally.core.profile.Band;
+import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.End;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
+import palmtally.core.technique.Technique;
+
+/** How long, how often and how deep: numbers and their units, as they are said and as a dose. */
+final class Doses {
+    private Doses() {}
+
+    private static final Pattern SECONDS =
+            alone("(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:each|a pass|per pass|(holds?)))?");
+
+    private static final Pattern MINUTES = alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
+
+    private static final Pattern CLOCK = alone("(\\d{1,3}):([0-5]\\d)(?: min)?");
+
+    private static final Pattern TIMES = alone("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×|times)");
+
+    private static final Pattern COUNTED =
+            alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
+                    + "|thumb|finger|elbow))*) ?(breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|glides?|laps|rounds?|rubs?)");
+
+    private static final Pattern RATE = alone(
+            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|times a second)");
+
+    private static final Pattern RANGE = alone(
+            "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
+                    + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|rounds?)");
+
+    private static final Pattern DEPTH = alone("(?:at )?(?:depth|d|level)\\s*(\\d)(?: of 5)?");
+
+    private static final Pattern NUMBER =
+            alone("(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
+                    + "(?:number|report|band|pain|client s number|client number) (?:of |at |about |around |between |stays |is |in |under )*"
+                    + "(\\d{1,2})(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?(?: at (?:the )?most| max(?:imum)?)?"
+                    + "|(?<=\\s)(\\d{1,2})(?: ?(?:–|-|to) ?(\\d{1,2}))? ?(?:/ ?10|out of 10|of 10)");
+
+    private static final Pattern AT_MOST = Pattern.compile("\\b(under|below|most|max|maximum)\\b");
+
+    private static Pattern alone(String pattern) {
+        return Pattern.compile("(?<=\\s)(?:" + pattern + ")(?=\\s)");
+    }
+
+    /** Takes the doses, the depth and the number out of the text and leaves the words. */
+    static String taken(String text, Reading read) {
+        var rest = text;
+        rest = pull(NUMBER, rest, m -> {
+            var first = m.group(1) != null ? m.group(1) : m.group(3);
+            var last = m.group(1) != null ? m.group(2) : m.group(4);
+            int low = Integer.parseInt(first);
+            int high = last == null ? low : Integer.parseInt(last);
+            boolean most = first.equals(last == null ? first : last)
+                    && AT_MOST.matcher(m.group()).find();
+            if (low <= high && high <= 10) read.band = new Band(most ? Math.min(1, low) : low, high);
+        });
+        rest = ranges(rest, read);
+        rest = pull(RATE, rest, m -> read.rate = Double.valueOf(m.group(1)));
+        rest = counted(rest, read);
+        rest = pull(TIMES, rest, m -> read.count = whole(m.group(1) != null ? m.group(1) : m.group(2)));
+        rest = pull(
+                CLOCK, rest, m -> read.seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
+        rest = pull(MINUTES, rest, m -> read.seconds = Double.parseDouble(m.group(1)) * 60);
+        rest = pull(SECONDS, rest, m -> {
+            read.seconds = Double.valueOf(m.group(1));
+            if (m.group(2) != null) read.counted = Dose.Kind.HOLDS;
+        });
+        return pull(DEPTH, rest, m -> read.depth = Integer.valueOf(m.group(1)));
+    }
+
+    /** "5 long palm strokes" are 5 passes, long and with the palm. */
+    private static String counted(String text, Reading read) {
+        var m = COUNTED.matcher(text);
+        if (!m.find()) return text;
+        read.count = whole(m.group(1));
+        read.counted = switch (m.group(3).replaceAll("e?s$", "")) {
+            case "breath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
+            case "cycl", "cycle" -> Dose.Kind.CYCLES;
+            case "hold", "station", "spot", "point", "press" -> Dose.Kind.HOLDS;
+            case "rep" -> read.counted;
+            default -> Dose.Kind.PASSES;
+        };
+        return text.substring(0, m.start()) + m.group(2) + " " + text.substring(m.end());
+    }
+
+    /** "8 to 10 s" is 9 s, and is told as it was said. */
+    private static String ranges(String text, Reading read) {
+        var m = RANGE.matcher(text);
+        if (!m.find()) return text;
+        read.aside.add(m.group().strip());
+        double middle = (Double.parseDouble(m.group(1)) + Double.parseDouble(m.group(2))) / 2;
+        var mean = m.group(3).matches("(?i)s|secs?|seconds?|m|mins?|minutes?") && middle != Math.rint(middle)
+                ? String.valueOf(middle)
+                : String.valueOf(Math.round(Math.floor(middle)));
+        return text.substring(0, m.start()) + " " + mean + " " + m.group(3) + text.substring(m.end());
+    }
+
+    private static int whole(String digits) {
+        return digits.length() > 6 ? Integer.MAX_VALUE : Integer.parseInt(digits);
+    }
+
+    private static String pull(Pattern pattern, String text, Consumer<MatchResult> take) {
+        var m = pattern.matcher(text);
+        if (!m.find()) return text;
+        take.accept(m.toMatchResult());
+        return text.substring(0, m.start()) + " " + text.substring(m.end());
+    }
+
+    /** Seconds with a count are that long each; a count alone changes how many of the usual ones. */
+    static Dose of(Technique t, Reading read) {
+        var usual = t.dose();
+        // As often as the client moves, the hand works, where nobody says otherwise.
+        if (read.seconds == null && read.count == null && read.counted == null)
+            for (var p : read.more.part)
+                if (read.count == null
+                        && p.times() != null
+                        && (p.does().active() || p.does() == ClientPart.Does.PUSHES)) read.count = p.times();
+        if (read.until == End.When.SOFTENS && read.count == null)
+            return Dose.untilSoft(read.seconds != null ? read.seconds : 90);
+        if (read.counted == Dose.Kind.BREATHS) return new Dose(Dose.Kind.BREATHS, read.seconds, read.count, null);
+        if (read.counted == Dose.Kind.CYCLES || usual.kind() == Dose.Kind.CYCLES && read.rate != null)
+            return new Dose(
+                    Dose.Kind.CYCLES,
+                    null,
+                    read.count != null
+                            ? read.count
+                            : read.seconds != null && read.rate != null
+                                    ? (Integer) (int) Math.round(read.seconds * read.rate)
+                                    : usual.count(),
+                    read.rate != null ? read.rate : usual.perSecond() != null ? usual.perSecond() : Double.valueOf(1));
+        // What the client pushes is what is held.
+        if (read.seconds == null && t.stroke() == Stroke.CONTRACT_RELAX)
+            for (var p : read.more.part) if (read.seconds == null && p.seconds() != null) read.seconds = p.seconds();
+        if (read.count == null && t.stroke() == Stroke.CONTRACT_RELAX)
+            for (var p : read.more.part) if (read.count == null && p.times() != null) read.count = p.times();
+        if (read.count == null)
+            return read.seconds == null
+                    ? usual
+                    : t.stroke() == Stroke.CONTRACT_RELAX
+                            ? Dose.holds(usual.count() == null ? 3 : usual.count(), read.seconds)
+                            : Dose.seconds(read.seconds);
+        boolean holds = read.counted == Dose.Kind.HOLDS
+                || read.counted == null
+                        && (usual.kind() == Dose.Kind.HOLDS
+                                || t.stroke() == Stroke.STRETCH
+                                || t.stroke() == Stroke.STILL_HOLD);
+        double each = read.seconds != null
+                ? read.seconds
+                : usual.seconds() != null && usual.kind() != Dose.Kind.SECONDS ? usual.seconds() : 10;
+        return new Dose(holds ? Dose.Kind.HOLDS : Dose.Kind.PASSES, each, read.count, null);
+    }
+}

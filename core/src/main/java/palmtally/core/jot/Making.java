@@ -1,0 +1,424 @@
+package palmtally.core.jot;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.DrapeUnit;
+import palmtally.core.body.Landmark;
+import palmtally.core.body.Position;
+import palmtally.core.body.Region;
+import palmtally.core.body.Structure;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Lubricant;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.Step;
+import palmtally.core.sequence.StepEdit;
+import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.Comparison;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.End;
+import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.sequence.detail.Limb;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.sequence.detail.Prop;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
+import palmtally.core.technique.Technique;
+import palmtally.core.technique.Tool;
+
+/** A step out of what was read: what is not said is as the technique is usually given, and lies as the step before. */
+final class Making {
+    private final Reading read;
+    private final @Nullable Step before;
+    /** Where the work of the lines after it is: there is looked and asked where nothing else is said. */
+    private final List<Zone> ahead;
+
+    Making(Reading read, @Nullable Step before, List<Zone> ahead) {
+        this.read = read;
+        this.before = before;
+        this.ahead = ahead;
+    }
+
+    private static final Set<Zone> ASKED_BEFORE = EnumSet.of(
+            Zone.GLUTEALS,
+            Zone.HIP_ROTATORS,
+            Zone.GROIN,
+            Zone.THIGH_INNER,
+            Zone.CHEST_WALL,
+            Zone.BREAST,
+            Zone.BELLY,
+            Zone.RIB_EDGE,
+            Zone.INSIDE_MOUTH);
+
+    private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
+
+    /** Whether the line names no stroke, and the hand says which. */
+    private boolean strokeless;
+
+    /** What lies between two ends of a limb; the leg as the client lies. */
+    private List<Zone> between(@Nullable Position lies) {
+        var from = read.more.words.getOrDefault(DetailField.FROM, "");
+        var to = read.more.words.getOrDefault(DetailField.TO, "");
+        boolean front = lies == Position.SUPINE;
+        return switch (from.compareTo(to) < 0 ? from + " " + to : to + " " + from) {
+            case "elbow wrist" -> Reading.FOREARM;
+            case "ankle knee" -> List.of(front ? Zone.SHIN : Zone.CALF);
+            case "hip knee" -> List.of(front ? Zone.THIGH_FRONT : Zone.HAMSTRINGS);
+            case "ankle hip" -> front ? List.of(Zone.THIGH_FRONT, Zone.SHIN) : List.of(Zone.HAMSTRINGS, Zone.CALF);
+            case "elbow shoulder" -> List.of(Zone.UPPER_ARM_OUTER);
+            default -> List.of();
+        };
+    }
+
+    /** Where the work is: as said, else where what was named lies, else nearby, else as before. */
+    private List<Zone> on() {
+        var all = new LinkedHashSet<>(read.zones);
+        if (all.isEmpty() && read.leg) {
+            var lies = read.position != null ? read.position : before != null ? before.position() : Position.PRONE;
+            all.addAll(
+                    lies == Position.SUPINE
+                            ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
+                            : List.of(Zone.HAMSTRINGS, Zone.CALF));
+        }
+        if (all.isEmpty())
+            all.addAll(between(read.position != null ? read.position : before != null ? before.position() : null));
+        // From here to there is where both ends lie.
+        if (all.isEmpty() && !read.nearby.isEmpty()) {
+            var shared = new ArrayList<>(read.nearby.get(0));
+            read.nearby.forEach(shared::retainAll);
+            if (shared.isEmpty()) read.nearby.forEach(in -> all.add(in.get(0)));
+            else all.add(shared.get(0));
+        }
+        if (all.isEmpty() && before == null) all.addAll(read.moved);
+        return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
+    }
+
+    /** What was understood; null where it names no stroke or no zone. */
+    @Nullable
+    Step step(String id) {
+        if (read.heelNamed)
+            if (read.placeless()) {
+                read.nearby.add(Landmark.HEEL.zones());
+                if (read.pairNamed && read.side == null) read.side = Sides.BOTH;
+            } else if (read.tool == null) read.tool = Tool.HEEL_OF_HAND;
+        if (read.turned && read.position == null)
+            read.position = before == null || before.position() == Position.PRONE
+                    ? Position.SUPINE
+                    : before.position() == Position.SUPINE
+                            ? Position.PRONE
+                            : before.position().turnedOver();
+        if (read.forearmNamed)
+            if (read.tool != null
+                    || read.placeless() && read.technique != null && read.technique.stroke() == Stroke.PETRISSAGE) {
+                if (read.placeless() && read.limbNamed == null) read.zones.addAll(Reading.FOREARM);
+            } else read.tool = Tool.FOREARM;
+        if (read.handNamed)
+            if (read.placeless() && read.limbNamed == null) read.zones.add(Zone.HAND);
+            else if (read.tool == null) read.tool = Tool.PALM;
+        // The arm on the therapist's lap is what is worked, where nothing else is named.
+        if (read.placeless() && read.limbNamed != null) read.words(new Clause(read.limbNamed));
+        if (read.placeless() && read.technique != null && read.technique.id().equals("ear-suction"))
+            read.zones.add(Zone.EARS);
+        if (read.more.limb.contains(Limb.HEEL_TO_HIP) && read.position == null && before != null)
+            read.position = before.position();
+        strokeless = read.technique == null;
+        if (read.technique == null || read.weak) read.technique = meant(read.technique);
+        read.technique =
+                read.technique == null || read.tool == null ? read.technique : forTool(read.technique, read.tool);
+        if (read.more.fibre == FibreAngle.ACROSS && crosses()) read.technique = read.library.toUse("cross-fibre");
+        read.structures.values().forEach(this::zone);
+        var on = on();
+        boolean still = read.technique == null && saysOnly();
+        if (still) {
+            read.technique = read.library.toUse("still-hold");
+        }
+        if (on.isEmpty() && (still || read.comparing != null)) {
+            // Whoever only lies down is not touched where one asks before.
+            boolean resting = read.say.isEmpty()
+                    && read.comparing == null
+                    && ahead.stream().anyMatch(ASKED_BEFORE::contains);
+            on = ahead.isEmpty() || resting
+                    ? List.of(Zone.neutral(read.position != null ? read.position : Position.PRONE, Set.of()))
+                    : ahead;
+        }
+        if (read.technique == null || on.isEmpty()) return null;
+        var t = read.technique;
+        var edit = StepEdit.of(id, t, on);
+        if (before != null) {
+            if (on.stream().allMatch(z -> z.reachedIn(before.position()))) edit.position = before.position();
+            if (!t.stroke().grip()) edit.lubricant = before.lubricant();
+            boolean there = on.stream().allMatch(z -> before.zones().contains(z));
+            if (there && before.sheet() != Sheet.COVERED && !before.settles() && read.lubricant == null)
+                edit.sheet = before.sheet();
+            if (read.zones.isEmpty() && read.nearby.isEmpty() && !read.leg) edit.side = before.side();
+        }
+        var names = new ArrayList<String>(List.of(t.shortName()));
+        read.structures.forEach(
+                (group, all) -> names.add(all.size() == 1 ? all.get(0).label().toLowerCase(Locale.ROOT) : group));
+        edit.name = Aside.cut(String.join(", ", names), 200);
+        if (read.tool != null) {
+            edit.tool = read.tool;
+            edit.hand = read.hand;
+        } else if (read.same && before != null) {
+            edit.tool = before.tool();
+            edit.hand = before.hand();
+        }
+        if (read.otherSide) edit.side = other(before == null ? Sides.EACH : before.side());
+        if (read.side != null) edit.side = read.side;
+        // What is not said is never deeper than a site bears.
+        int most = on.stream()
+                .flatMap(z -> z.ceiling().stream())
+                .mapToInt(Zone.Ceiling::high)
+                .min()
+                .orElse(5);
+        edit.depth = read.depth != null
+                ? read.depth
+                : read.deeper != 0 && before != null
+                        ? Math.max(1, Math.min(5, before.depth() + read.deeper))
+                        : Math.min(edit.depth, most);
+        edit.band = read.band;
+        if (read.sheet != null) edit.sheet = read.sheet;
+        if (edit.sheet != Sheet.OPEN && on.stream().anyMatch(z -> z.unit().draped())) edit.lubricant = Lubricant.DRY;
+        if (read.lubricant != null) edit.lubricant = read.lubricant;
+        if (seatedAtHead() && read.position == null && on.stream().allMatch(z -> z.reachedIn(Position.SUPINE)))
+            edit.position = Position.SUPINE;
+        if (read.more.limb.contains(Limb.ANKLE_ON_SHOULDER)) edit.position = Position.SUPINE;
+        if (read.position != null) edit.position = read.position;
+        if (read.sideLying) edit.position = edit.side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT;
+        if (read.phase != null) edit.phase = read.phase;
+        if (read.importance != null) edit.importance = read.importance;
+        edit.direction = read.direction;
+        if (read.direction == null && on.stream().allMatch(z -> LIMBS.contains(z.unit()))) edit.direction = read.updown;
+        edit.usual();
+        if (read.stands != null) edit.stands = read.stands;
+        if (read.stance != null) edit.stance = read.stance;
+        edit.care.addAll(read.care);
+        edit.say = new ArrayList<>(read.say);
+        edit.dose = Doses.of(t, read);
+        if (still) rests(edit);
+        if (read.more.compares != null
+                && read.more.compares.when() == Comparison.When.BEFORE
+                && !read.sayBefore
+                && worked()) read.more.compares = new Comparison(read.more.compares.what(), Comparison.When.AFTER);
+        if (read.comparing != null && read.phase == null && strokeless && read.more.compares != null)
+            edit.phase = read.more.compares.when() == Comparison.When.BEFORE ? Phase.ASSESS : Phase.RE_CHECK;
+        if (read.effort != null) edit.effort = read.effort;
+        else if (edit.effort == Technique.Effort.PASSIVE) edit.effort = takesPart();
+        edit.detail = said(edit);
+        return edit.step();
+    }
+
+    /** Across the fibre, with what can feel it: cross-fibre friction. */
+    private boolean crosses() {
+        if (read.technique == null) return read.tool != null && (read.tool.pointed() || read.tool == Tool.FINGER_PADS);
+        return switch (read.technique.stroke()) {
+            case CIRCULAR_FRICTION, TRIGGER_POINT -> true;
+            case STRIPPING -> strokeless;
+            default -> false;
+        };
+    }
+
+    /** Whether it names no stroke, but tells something to say, how the client lies, what is laid under, or that it is over. */
+    private boolean saysOnly() {
+        if (!read.say.isEmpty() || read.phase == Phase.COVER) return true;
+        // Who names a place means to work there.
+        if (!read.placeless()) return false;
+        return read.turned
+                || read.position != null
+                || read.sideLying
+                || read.stands != null
+                || read.stance != null
+                || !read.more.props.isEmpty()
+                || read.bolster;
+    }
+
+    /** Still hands while something is said, looked at or arranged; nothing is treated. */
+    private void rests(StepEdit edit) {
+        if (read.phase == null)
+            edit.phase = worked() ? Phase.RE_CHECK : read.say.isEmpty() ? Phase.SETTLE : Phase.ASSESS;
+        if (read.depth == null) edit.depth = Math.min(edit.depth, 1);
+        if (read.sheet == null) edit.sheet = Sheet.COVERED;
+        if (read.sheet == null && read.lubricant == null) edit.lubricant = Lubricant.DRY;
+        if (read.seconds == null && read.count == null) edit.dose = Dose.seconds(20);
+    }
+
+    /** Whether something was treated already: what is looked at now is looked at after it. */
+    private boolean worked() {
+        return before != null
+                && switch (before.phase()) {
+                    case ISOLATE, TREAT, LENGTHEN, RESET, FLUSH, RE_CHECK, COVER -> true;
+                    case SETTLE, ASSESS, WARM -> false;
+                };
+    }
+
+    private static final Set<Stroke> MOVED_FROM_BEHIND =
+            EnumSet.of(Stroke.STRETCH, Stroke.RANGE_OF_MOTION, Stroke.TRACTION, Stroke.CONTRACT_RELAX);
+
+    /** The head is held, turned or let sink from behind it: then the client lies on the back. */
+    private boolean seatedAtHead() {
+        return read.behindTheHead
+                || read.stands == Stands.HEAD
+                || read.more.otherHand == OtherHand.CRADLES_THE_HEAD
+                || read.more.limb.contains(Limb.HEAD_TURNED)
+                || read.more.limb.contains(Limb.HEAD_TILTED)
+                || read.technique != null
+                        && MOVED_FROM_BEHIND.contains(read.technique.stroke())
+                        && (read.zones.isEmpty() && read.nearby.stream().anyMatch(z -> z.contains(Zone.NECK_BACK))
+                                || !read.zones.isEmpty()
+                                        && read.zones.stream().allMatch(z -> z.region() == Region.NECK));
+    }
+
+    private static Sides other(Sides side) {
+        return switch (side) {
+            case LEFT -> Sides.RIGHT;
+            case RIGHT -> Sides.LEFT;
+            default -> side;
+        };
+    }
+
+    /** What the client does, out of the pattern. */
+    private Technique.Effort takesPart() {
+        var does = read.more.part.stream().map(ClientPart::does).toList();
+        if (does.contains(ClientPart.Does.MOVES_TISSUE_ASIDE)) return Technique.Effort.MOVES_ASIDE;
+        if (does.contains(ClientPart.Does.PUSHES)) return Technique.Effort.RESISTED;
+        if (does.stream().anyMatch(ClientPart.Does::active)) return Technique.Effort.ACTIVE;
+        if (does.stream().anyMatch(ClientPart.Does::breath) || read.counted == Dose.Kind.BREATHS)
+            return Technique.Effort.BREATH;
+        return Technique.Effort.PASSIVE;
+    }
+
+    private Detail said(StepEdit edit) {
+        for (var all : read.structures.values())
+            for (var s : all)
+                if (read.more.structures.size() < Detail.MOST_STRUCTURES && !read.more.structures.contains(s))
+                    read.more.structures.add(s);
+        if (read.more.part.size() > Detail.MOST_PARTS) read.more.part = read.more.part.subList(0, Detail.MOST_PARTS);
+        if (read.more.instead.size() > Detail.MOST_BRANCHES)
+            read.more.instead = read.more.instead.subList(0, Detail.MOST_BRANCHES);
+        if (read.until != null)
+            read.more.end =
+                    new End(read.until, read.capped && read.seconds != null && read.seconds > 0 ? read.seconds : null);
+        if (read.bolster)
+            read.more.props.add(edit.position == Position.PRONE ? Prop.BOLSTER_UNDER_ANKLES : Prop.BOLSTER_UNDER_KNEES);
+        var left = read.note();
+        read.more.note = left.isEmpty() ? null : Aside.cut(String.join("; ", left), Detail.MOST_NOTE);
+        return read.more.detail();
+    }
+
+    /** Where something that was named lies: in a zone that was said, if it lies in one of those; else where it is worked. */
+    private void zone(List<Structure> named) {
+        if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(read.zones::contains))) return;
+        // From outside, unless the inside is said.
+        var first = named.stream()
+                .map(s -> s.zones().get(0) == Zone.INSIDE_MOUTH && s.zones().size() > 1
+                        ? s.zones().get(1)
+                        : s.zones().get(0))
+                .toList();
+        // A group is worked where all of it lies, such as the adductors at the inner thigh and not in the groin.
+        first.stream()
+                .filter(z -> named.stream().allMatch(s -> s.zones().contains(z)))
+                .max(Comparator.comparingInt(z -> Collections.frequency(first, z)))
+                .ifPresentOrElse(read.zones::add, () -> read.zones.addAll(first));
+    }
+
+    /** What is meant where no stroke is named, or only that the hand stays: by the dose, else by the hand; null where neither says. */
+    private @Nullable Technique meant(@Nullable Technique stays) {
+        boolean way = read.updown != null
+                || read.more.from != null
+                || read.more.to != null
+                || read.more.words.containsKey(DetailField.FROM)
+                || read.more.words.containsKey(DetailField.TO);
+        if (stays != null) {
+            if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
+                return read.library.toUse("trigger-point");
+            if (read.more.part.stream()
+                            .anyMatch(p ->
+                                    p.does() == ClientPart.Does.BREATHES_OUT || p.does() == ClientPart.Does.BREATHES_IN)
+                    && read.phase != Phase.SETTLE) return read.library.toUse("breath-hold");
+            if (read.tool == null && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES))
+                return read.library.toUse("contract-relax");
+            if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
+            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        }
+        if (read.counted == Dose.Kind.BREATHS
+                || breathed() && read.tool != null && read.seconds == null && read.count == null && !way)
+            return read.library.toUse("breath-hold");
+        if (read.comparing != null)
+            return read.library.toUse(
+                    read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
+                            ? "range-of-motion"
+                            : "still-hold");
+        if (read.tool == null && (read.same || read.deeper != 0) && before != null) return before.technique();
+        if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
+        if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
+            return read.library.toUse("compression");
+        if (read.counted == Dose.Kind.HOLDS || read.until == End.When.SOFTENS || read.until == End.When.NUMBER_FALLS)
+            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
+            return read.library.toUse("effleurage");
+        return usual(read.tool);
+    }
+
+    /** What the client does is the work, where no hand of the therapist's is named. */
+    private @Nullable Technique byTheClient() {
+        var does = read.more.part.stream().map(ClientPart::does).toList();
+        if (read.more.limb.contains(Limb.HEEL_TO_HIP)) {
+            if (read.placeless()) read.zones.add(Zone.THIGH_FRONT);
+            read.tool = null;
+            return read.library.toUse("stretch");
+        }
+        if (does.contains(ClientPart.Does.PUSHES)) return read.library.toUse("contract-relax");
+        return does.stream().anyMatch(ClientPart.Does::active) ? read.library.toUse("range-of-motion") : null;
+    }
+
+    /** The stroke as the hand that is said gives it. */
+    private Technique forTool(Technique t, Tool tool) {
+        return switch (t.id()) {
+            case "effleurage" ->
+                switch (tool) {
+                    case LOOSE_FIST, KNUCKLES -> read.library.toUse("fist-glide");
+                    case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
+                    default -> t;
+                };
+            case "lifting" ->
+                "interlaced palms".equals(read.hand)
+                        ? read.library.toUse("interlaced-squeeze")
+                        : tool == Tool.HEEL_OF_HAND ? read.library.toUse("broadening") : t;
+            case "stripping-fingers" ->
+                tool == Tool.SUPPORTED_THUMB || tool == Tool.BARE_THUMB ? read.library.toUse("stripping-thumb") : t;
+            case "stripping-thumb" ->
+                tool == Tool.REINFORCED_FINGERS || tool == Tool.FINGER_PADS
+                        ? read.library.toUse("stripping-fingers")
+                        : t;
+            default -> t;
+        };
+    }
+
+    private boolean breathed() {
+        return read.more.part.stream().anyMatch(p -> p.does().breath());
+    }
+
+    private Technique usual(Tool tool) {
+        return read.library.toUse(
+                switch (tool) {
+                    case LOOSE_FIST, KNUCKLES -> "fist-glide";
+                    case FOREARM, ELBOW -> "forearm-glide";
+                    case REINFORCED_FINGERS -> "stripping-fingers";
+                    case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
+                    case FINGER_PADS -> "circular-friction";
+                    case PINCER -> "lifting";
+                    case HEEL_OF_HAND -> "broadening";
+                    case PALM -> "effleurage";
+                });
+    }
+}

@@ -1,0 +1,647 @@
+package palmtally.core.jot;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Consumer;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Landmark;
+import palmtally.core.body.Position;
+import palmtally.core.body.Structure;
+import palmtally.core.body.Zone;
+import palmtally.core.profile.Band;
+import palmtally.core.sequence.Care;
+import palmtally.core.sequence.Direction;
+import palmtally.core.sequence.Importance;
+import palmtally.core.sequence.Lubricant;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.SayKind;
+import palmtally.core.sequence.Saying;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stance;
+import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailEdit;
+import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.End;
+import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
+import palmtally.core.technique.Technique;
+import palmtally.core.technique.Techniques;
+import palmtally.core.technique.Tool;
+
+/** What was understood of one line, word by word and clause by clause; {@link Making} makes a step of it. */
+final class Reading {
+    static final List<Zone> FOREARM = List.of(Zone.FOREARM_FLEXORS, Zone.FOREARM_EXTENSORS);
+
+    /** How a place that is named belongs to the stroke. */
+    enum Relation {
+        ON,
+        FROM,
+        TO,
+        NEAR
+    }
+
+    private static final Map<String, Relation> RELATIONS = Map.ofEntries(
+            Map.entry("from", Relation.FROM),
+            Map.entry("to", Relation.TO),
+            Map.entry("toward", Relation.TO),
+            Map.entry("towards", Relation.TO),
+            Map.entry("beside", Relation.NEAR),
+            Map.entry("below", Relation.NEAR),
+            Map.entry("above", Relation.NEAR),
+            Map.entry("under", Relation.NEAR),
+            Map.entry("between", Relation.NEAR),
+            Map.entry("around", Relation.NEAR),
+            Map.entry("behind", Relation.NEAR),
+            Map.entry("before", Relation.NEAR));
+
+    /** What a stroke comes from where it goes on to somewhere else: "ankle to hip". */
+    private static final Set<String> ENDS = Set.of(
+            "ankle",
+            "wrist",
+            "elbow",
+            "knee",
+            "hip",
+            "shoulder",
+            "neck",
+            "toes",
+            "foot",
+            "fingers",
+            "sacrum",
+            "armpit",
+            "groin");
+
+    /** After a number two strokes are seconds. */
+    private static final Pattern INCHES = Pattern.compile("(?<=\\d)\\s?[\"″](?=[\\s,;)]|$)");
+
+    private static final Pattern SAID = Pattern.compile("[\"“”„]([^\"“”„]*)[\"“”„]");
+
+    private static final Pattern NUMBER_AT_MOST =
+            Pattern.compile("(?i)\\bnumber (\\d+) (?:at (?:the )?most|max(?:imum)?|or less)\\b");
+
+    @Nullable
+    Technique technique;
+
+    /** Whether the stroke says only that the hand stays. */
+    boolean weak;
+
+    @Nullable
+    Tool tool;
+
+    @Nullable
+    String hand;
+
+    final List<Zone> zones = new ArrayList<>();
+
+    final Map<String, List<Structure>> structures = new LinkedHashMap<>();
+
+    /** Where it lies near to, comes from or goes to: that is the zone where none is said. */
+    final List<List<Zone>> nearby = new ArrayList<>();
+
+    /** What else is said. */
+    final DetailEdit more = Detail.NONE.edit();
+
+    Technique.@Nullable Effort effort;
+
+    End.@Nullable When until;
+
+    /** Whether the seconds that are said are the most it may take. */
+    boolean capped;
+
+    /** The clause that says what is compared; it is the step where nothing else is. */
+    @Nullable
+    String comparing;
+
+    int deeper;
+
+    boolean otherSide;
+
+    boolean same;
+
+    @Nullable
+    Band band;
+
+    /** What the last word says of the place that follows it. */
+    Relation relation = Relation.ON;
+
+    private String related = "";
+
+    /** The word before the phrase that is being taken, and whether an article stands between them. */
+    private String before = "";
+
+    private boolean article;
+
+    /** The phrase that is being taken. */
+    private String said = "";
+
+    /** Places that are said beside the work, in their words. */
+    final List<String> aside = new ArrayList<>();
+
+    /** Words that are not known, and of each whether the one before it stood right before it. */
+    final List<String> unknown = new ArrayList<>();
+
+    private final List<Boolean> together = new ArrayList<>();
+
+    @Nullable
+    Sides side;
+
+    @Nullable
+    Integer depth;
+
+    @Nullable
+    Sheet sheet;
+
+    @Nullable
+    Lubricant lubricant;
+
+    @Nullable
+    Position position;
+
+    @Nullable
+    Phase phase;
+
+    @Nullable
+    Importance importance;
+
+    @Nullable
+    Direction direction;
+
+    @Nullable
+    Direction updown;
+
+    boolean leg;
+
+    @Nullable
+    Stands stands;
+
+    @Nullable
+    Stance stance;
+
+    final Set<Care> care = new TreeSet<>();
+
+    /** A hand: the client's where nothing else is worked, else the one that works. */
+    boolean handNamed;
+
+    /** The forearm: the client's where another hand works, else the therapist's. */
+    boolean forearmNamed;
+
+    /** The heel: the client's where nothing else is worked, else that of the hand. */
+    boolean heelNamed;
+
+    /** Both heels. */
+    boolean pairNamed;
+
+    /** The client turns over. */
+    boolean turned;
+
+    /** A limb that lies somewhere. */
+    @Nullable
+    String limbNamed;
+
+    boolean sideLying;
+
+    /** Whether "before" is said of what is compared. */
+    boolean sayBefore;
+
+    final List<Zone> moved = new ArrayList<>();
+
+    boolean behindTheHead;
+
+    boolean bolster;
+
+    @Nullable
+    Double seconds;
+
+    @Nullable
+    Integer count;
+
+    Dose.@Nullable Kind counted;
+
+    @Nullable
+    Double rate;
+
+    final List<Saying> say = new ArrayList<>();
+
+    final Techniques library;
+
+    /** What this school calls its hands and techniques: it wins over what is known everywhere. */
+    private final Map<String, Consumer<Reading>> own;
+
+    /** Words of the longest phrase that is known. */
+    private final int longest;
+
+    /** What was found out on one line: parts that were read by themselves, and what a misspelt word may be. Several ask for the same. */
+    private record Found(Map<String, Reading> parts, Map<String, Optional<Consumer<Reading>>> misspelt) {
+        Found() {
+            this(new HashMap<>(), new HashMap<>());
+        }
+    }
+
+    private final Found found;
+
+    Reading(Techniques library, Map<String, Consumer<Reading>> own) {
+        this(library, own, new Found());
+    }
+
+    private Reading(Techniques library, Map<String, Consumer<Reading>> own, Found found) {
+        this.library = library;
+        this.own = own;
+        this.found = found;
+        longest = Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own));
+    }
+
+    /** What no step can have is not taken. */
+    void forgetNumbers() {
+        depth = null;
+        band = null;
+        seconds = null;
+        count = null;
+        counted = null;
+        rate = null;
+    }
+
+    /** Words that were not understood, those that stood together together. */
+    List<String> note() {
+        var all = new ArrayList<String>();
+        for (int i = 0; i < unknown.size(); i++) {
+            var word = unknown.get(i);
+            if (i > 0 && together.get(i)) all.set(all.size() - 1, all.get(all.size() - 1) + " " + word);
+            else all.add(word);
+        }
+        all.addAll(aside);
+        return all;
+    }
+
+    /** "Ask: any clicking?" is one thing. */
+    private static final Set<String> ALONE = Set.of("ask", "say", "explain", "tell", "tell them", "warn");
+
+    void take(String text) {
+        text = INCHES.matcher(text).replaceAll(" s");
+        var said = SAID.matcher(text);
+        while (said.find())
+            if (!said.group(1).isBlank())
+                say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
+        var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
+        for (int at = 0; at < clauses.size(); ) {
+            if (ALONE.contains(clauses.get(at).plain) && at + 1 < clauses.size()) {
+                clause(new Clause(clauses.get(at).text + " " + clauses.get(at + 1).text));
+                at += 2;
+                continue;
+            }
+            int used = Aside.branch(clauses, at, this);
+            if (used == 0) clause(clauses.get(at));
+            at += Math.max(1, used);
+        }
+    }
+
+    /** Names that have a comma of their own, such as "Petrissage, wringing", are not parted by it. */
+    private String joined(String text) {
+        var all = text;
+        var names = Stream.concat(
+                library.offered().stream().map(Technique::name),
+                Arrays.stream(Zone.values()).map(Zone::label));
+        for (var name : names.filter(n -> n.contains(",")).toList()) {
+            int at = all.toLowerCase(Locale.ROOT).indexOf(name.toLowerCase(Locale.ROOT));
+            if (at >= 0) all = all.substring(0, at) + name.replace(",", "") + all.substring(at + name.length());
+        }
+        return all;
+    }
+
+    /** Whether these words are one phrase that is known. */
+    boolean known(List<String> words) {
+        var bare = words.stream().filter(w -> !JotWords.ARTICLES.contains(w)).toList();
+        return meaning(String.join(" ", bare)) != null;
+    }
+
+    /** What a text says, by itself. */
+    Reading beside(String text) {
+        var known = found.parts.get(text);
+        if (known != null) return known;
+        var sub = new Reading(library, own, found);
+        sub.words(new Clause(text));
+        found.parts.put(text, sub);
+        return sub;
+    }
+
+    void clause(Clause said) {
+        var whole = new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1"));
+        if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
+            return;
+        if (Aside.wonders(whole, this) || Aside.felt(whole, this) || Aside.ofTheSheet(whole, this)) return;
+        if (whole.plain.equals("across")) {
+            if (technique != null && technique.stroke() == Stroke.CIRCULAR_FRICTION) more.fibre = FibreAngle.ACROSS;
+            else aside.add(whole.text);
+            return;
+        }
+        if (Aside.circles(whole, this)) return;
+        if (Aside.compares(whole, this)) {
+            // Where it is compared is where the work is.
+            var sub = beside(whole.text);
+            sub.zones.forEach(zones::add);
+            structures.putAll(sub.structures);
+            nearby.addAll(sub.nearby);
+            leg |= sub.leg;
+            if (sub.side != null) side = sub.side;
+            if (sub.position != null) position = sub.position;
+            return;
+        }
+        if (Aside.lies(whole, this)) return;
+        var own = Aside.otherHand(whole, this);
+        if (own.plain.isEmpty()) return;
+        // One stroke is one step: what is done after it is told beside it.
+        var another = stroke(own.plain);
+        if (another != null && technique != null && !weak && !another.equals(technique)) {
+            aside.add(own.text);
+            // "Knead, squeeze, wring 2 min": the time is of all of them.
+            var last = beside(own.text);
+            if (seconds == null
+                    && count == null
+                    && last.placeless()
+                    && technique.stroke().warming()
+                    && another.stroke().warming()) {
+                seconds = last.seconds;
+                if (last.seconds == null) {
+                    count = last.count;
+                    counted = last.counted;
+                }
+            }
+            return;
+        }
+        words(Aside.until(Aside.why(Aside.meanwhile(own, this), this), this));
+    }
+
+    /** The stroke that a text names by itself; null where it names none, or only that the hand stays. */
+    private @Nullable Technique stroke(String text) {
+        var sub = beside(text);
+        return sub.weak ? null : sub.technique;
+    }
+
+    /** Takes a stroke: the first that is said is meant, and one that says only that the hand stays gives way. */
+    void stroke(Technique stroke, boolean stays) {
+        if (technique == null || weak && !stays) {
+            technique = stroke;
+            weak = stays;
+        } else if (!technique.equals(stroke) && !stays) aside.add(said);
+    }
+
+    void words(Clause clause) {
+        var rest = Aside.laid(
+                Doses.taken(" " + JotWords.numbered(clause.plain) + " ", this).strip(), this);
+        var tokens = new ArrayList<String>();
+        var articles = new ArrayList<String>();
+        var lead = "";
+        for (var word : rest.split("\\s+")) {
+            if (word.isEmpty()) continue;
+            if (JotWords.ARTICLES.contains(word)) lead += word + " ";
+            else {
+                tokens.add(word);
+                articles.add(lead);
+                lead = "";
+            }
+        }
+        int lastUnknown = -2;
+        relation = Relation.ON;
+        for (int at = 0; at < tokens.size(); ) {
+            int used = 0;
+            for (int length = Math.min(longest, tokens.size() - at); length > 0 && used == 0; length--) {
+                var phrase = String.join(" ", tokens.subList(at, at + length));
+                var meaning = meaning(phrase);
+                if (meaning == null && length == 1 && !RELATIONS.containsKey(phrase) && !FILLERS.contains(phrase))
+                    meaning = found.misspelt
+                            .computeIfAbsent(phrase, w -> Optional.ofNullable(misspelt(w)))
+                            .orElse(null);
+                if (meaning == null) continue;
+                said = phrase;
+                before = at > 0 ? tokens.get(at - 1) : "";
+                article = !articles.get(at).isEmpty();
+                // "Heel to ball" goes from the one to the other.
+                if (relation == Relation.ON
+                        && at + length < tokens.size()
+                        && RELATIONS.get(tokens.get(at + length)) == Relation.TO
+                        && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))) relation = Relation.FROM;
+                meaning.accept(this);
+                used = length;
+            }
+            var word = tokens.get(at);
+            if (used > 0) {
+                // "Between the navel and the hip bone" is near to both.
+                boolean both = related.equals("between")
+                        && at + used < tokens.size()
+                        && tokens.get(at + used).equals("and");
+                if (!both) relation = Relation.ON;
+            } else if (RELATIONS.containsKey(word)) {
+                related = word;
+                relation = RELATIONS.get(word);
+            } else if (!FILLERS.contains(word)) {
+                boolean together = at > 0 && at - 1 == lastUnknown;
+                this.together.add(together);
+                unknown.add((together ? articles.get(at) : "") + word);
+                lastUnknown = at;
+            }
+            at += Math.max(1, used);
+        }
+    }
+
+    /** Whether a text names neither stroke, hand, place nor dose. */
+    boolean saysNothing(String text) {
+        var sub = beside(text);
+        return sub.technique == null
+                && sub.tool == null
+                && !sub.forearmNamed
+                && sub.seconds == null
+                && sub.count == null
+                && sub.placeless();
+    }
+
+    /** Whether a text names no place. */
+    boolean placeless(String text) {
+        return beside(text).placeless();
+    }
+
+    boolean placeless() {
+        return zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
+    }
+
+    /** Whether a text names a stroke or a hand. */
+    boolean strokeIn(String text) {
+        var sub = beside(text);
+        return sub.technique != null || sub.tool != null || sub.forearmNamed;
+    }
+
+    /** Keeps what is said of one thing in the teacher's own words. */
+    void own(DetailField field, String text) {
+        more.words.merge(field, text.strip(), (a, b) -> Aside.cut(a + "; " + b, Detail.MOST_WORDS));
+        more.words.computeIfPresent(field, (f, t) -> Aside.cut(t, Detail.MOST_WORDS));
+    }
+
+    /** What is asked about is where the work will be, if nothing else is said. */
+    void about(String text) {
+        var sub = beside(text);
+        if (!sub.zones.isEmpty()) nearby.add(List.copyOf(sub.zones));
+        sub.structures.values().forEach(all -> nearby.add(all.get(0).zones()));
+    }
+
+    /** What the client moves is where the work is, where nothing else is said. */
+    void clientAt(String text) {
+        var sub = beside(text);
+        moved.addAll(sub.zones);
+        sub.structures.values().forEach(all -> moved.add(all.get(0).zones().get(0)));
+    }
+
+    /** So many breaths, where the client's part counts them. */
+    void breaths(int many) {
+        if (count != null || counted != null) return;
+        count = many;
+        counted = Dose.Kind.BREATHS;
+    }
+
+    private static final List<String> FILLERS = List.of(
+            "i", "you", "we", "my", "your", "sit", "of", "on", "with", "and", "at", "for", "in", "over", "along",
+            "across", "then", "it", "or", "go", "by", "use", "using", "do", "work", "into", "per", "w", "&", "this",
+            "that");
+
+    private @Nullable Consumer<Reading> meaning(String phrase) {
+        var meaning = known(phrase);
+        if (meaning == null && phrase.length() > 3 && phrase.endsWith("s"))
+            meaning = known(phrase.substring(0, phrase.length() - 1));
+        if (meaning == null && phrase.length() > 2) meaning = known(phrase + "s");
+        if (meaning == null && phrase.length() > 4 && phrase.endsWith("ly"))
+            meaning = known(phrase.substring(0, phrase.length() - 2));
+        if (meaning == null && phrase.length() > 4 && phrase.endsWith("ed")) {
+            var stem = phrase.substring(0, phrase.length() - 2);
+            meaning = known(stem);
+            // "Stripped" is strip.
+            if (meaning == null && stem.charAt(stem.length() - 1) == stem.charAt(stem.length() - 2))
+                meaning = known(stem.substring(0, stem.length() - 1));
+        }
+        return meaning;
+    }
+
+    /** A long word that is a letter or two off one that is known is that one, where only one is as near. */
+    private @Nullable Consumer<Reading> misspelt(String word) {
+        if (word.length() < 5
+                || JotWords.VOCABULARY.contains(word)
+                || !word.chars().allMatch(Character::isLetter)) return null;
+        int most = word.length() >= 9 ? 2 : 1;
+        var near = new TreeSet<String>();
+        int least = most + 1;
+        for (var known : Stream.concat(
+                        JotWords.LONG.getOrDefault(word.charAt(0), List.of()).stream(),
+                        own.keySet().stream()
+                                .filter(k -> k.length() >= 5 && k.charAt(0) == word.charAt(0) && k.indexOf(' ') < 0))
+                .toList()) {
+            int d = Spelling.distance(word, known, least + 1);
+            if (d < least) near.clear();
+            if (d <= Math.min(least, most)) {
+                near.add(known);
+                least = d;
+            }
+        }
+        return near.size() == 1 ? known(near.first()) : null;
+    }
+
+    private @Nullable Consumer<Reading> known(String phrase) {
+        var meaning = own.get(phrase);
+        return meaning != null ? meaning : JotWords.EVERYWHERE.get(phrase);
+    }
+
+    private static SayKind kindOf(String words) {
+        var w = words.toLowerCase(Locale.ROOT);
+        if (w.contains("may i")) return SayKind.CONSENT;
+        if (w.contains("pressure")) return SayKind.PRESSURE_QUESTION;
+        return w.endsWith("?") ? SayKind.CHOICE : SayKind.EXPLAINS;
+    }
+
+    void zoned(Zone zone) {
+        if (relation == Relation.ON || stays()) zones.add(zone);
+        // Nobody works on the line of the sternum, but from it outward.
+        else if (zone == Zone.STERNUM) at(said, List.of(Zone.CHEST_WALL));
+        // Nobody works on the spine, but from it and beside it.
+        else at(said, zone == Zone.SPINE ? List.of(Zone.UPPER_BACK, Zone.LUMBAR) : List.of(zone));
+    }
+
+    /** "Pressure to the piriformis" is on it: what stays in one place comes from nowhere. */
+    private boolean stays() {
+        return relation == Relation.TO
+                && technique != null
+                && more.from == null
+                && !more.words.containsKey(DetailField.FROM)
+                && switch (technique.stroke()) {
+                    case STATIC_COMPRESSION,
+                            COMPRESSION,
+                            TRIGGER_POINT,
+                            STILL_HOLD,
+                            CROSS_FIBRE_FRICTION,
+                            CIRCULAR_FRICTION,
+                            STRETCH,
+                            HEAT,
+                            COLD,
+                            ICE_MASSAGE -> true;
+                    default -> false;
+                };
+    }
+
+    void structure(String name, List<Structure> all) {
+        if (relation == Relation.ON || stays()) structures.put(name, all);
+        else at(said, all.get(0).zones());
+    }
+
+    /** Nobody works on the spine itself. */
+    static List<Zone> beside(Landmark landmark) {
+        var all = landmark.zones().stream().filter(z -> z != Zone.SPINE).toList();
+        return all.isEmpty() ? landmark.zones() : all;
+    }
+
+    void landmark(Landmark landmark) {
+        if (relation == Relation.FROM && more.from == null) {
+            more.from = landmark;
+            nearby.add(beside(landmark));
+        } else if (relation == Relation.TO && more.to == null) {
+            more.to = landmark;
+            nearby.add(beside(landmark));
+        } else {
+            if (relation == Relation.ON) aside.add(said);
+            at(said, landmark.zones());
+        }
+    }
+
+    /** A place that the stroke comes from, goes to or keeps near to, which is no landmark. */
+    void at(String name, List<Zone> in) {
+        if (relation == Relation.FROM) own(DetailField.FROM, name);
+        else if (relation == Relation.TO) own(DetailField.TO, name);
+        else if (relation != Relation.ON) aside.add(related + " " + name);
+        nearby.add(in);
+    }
+
+    /** Up and down say a direction on a limb alone. */
+    void along(Direction way) {
+        updown = way;
+    }
+
+    private static final Set<String> HANDLED =
+            Set.of("with", "w", "using", "use", "by", "lean", "sink", "change", "switch");
+
+    /** "Warm the forearm" is the client's; "with the forearm" and "forearm glide" are the therapist's. */
+    void forearm() {
+        if (relation != Relation.ON) at("forearm", List.of(Zone.FOREARM_FLEXORS));
+        else if (article && !HANDLED.contains(before)) zones.addAll(FOREARM);
+        else forearmNamed = true;
+    }
+
+    /** Its back, or its front where the client lies so. */
+    void leg() {
+        leg = true;
+    }
+}
