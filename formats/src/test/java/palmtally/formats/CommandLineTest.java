@@ -289,10 +289,37 @@ class CommandLineTest {
                 .map(l -> org.junit.jupiter.params.provider.Arguments.of(l[0], l[1]));
     }
 
+    /**
+     * Whole routines, a block each, as teachers write them down: how the client lies, headings, what is uncovered, what is asked between and
+     * what is done instead belong together over the lines. Words and anatomy are common practice, no source.
+     */
+    @ParameterizedTest
+    @MethodSource("routines")
+    void the_lines_of_a_routine_are_read_together(List<String> lines, List<String> meant) {
+        var said = fed(String.join("\n", lines), "jot");
+        assertThat(said.code()).isZero();
+        var all = said.json();
+        var told = new ArrayList<String>();
+        for (int i = 0; i < all.size(); i++) told.add(lines.get(i) + " => " + meaning(all.get(i)));
+        if (System.getenv("PALM_TELL_CASES") != null) told.forEach(l -> System.out.println("ROUTINE\t" + l));
+        assertThat(told).isEqualTo(meant);
+    }
+
+    static Stream<org.junit.jupiter.params.provider.Arguments> routines() throws IOException {
+        var file = Files.readString(Path.of("src", "test", "resources", "routines.txt"));
+        return Stream.of(file.split("\\R\\R")).map(block -> {
+            var meant = block.lines().filter(l -> !l.startsWith("#")).toList();
+            return org.junit.jupiter.params.provider.Arguments.of(
+                    meant.stream().map(l -> l.split(" => ", 2)[0]).toList(), meant);
+        });
+    }
+
     private static String meaning(JsonNode one) {
         var step = one.get("step");
         if (step == null || step.isNull())
-            return "asks " + one.get("asked").get("what").asString();
+            return one.hasNonNull("asked")
+                    ? "asks " + one.get("asked").get("what").asString()
+                    : "of another step";
         var words = new ArrayList<String>();
         words.add(step.get("technique").asString());
         step.get("zones").forEach(z -> words.add(z.asString()));
@@ -320,6 +347,8 @@ class CommandLineTest {
         for (var b : detail.path("instead"))
             words.add("if " + b.get("when").asString() + ": " + b.get("then").asString()
                     + (b.has("tool") ? " " + b.get("tool").asString() : ""));
+        if (!step.get("sheet").asString().equals("open"))
+            words.add("sheet " + step.get("sheet").asString());
         if (detail.has("why")) words.add("why: " + detail.get("why").asString());
         detail.path("words")
                 .properties()

@@ -117,7 +117,9 @@ public enum Landmark {
             "sulcus paravertebralis",
             at(12, 735, -60),
             List.of(Zone.UPPER_BACK, Zone.LUMBAR, Zone.NECK_BACK),
-            "lamina groove"),
+            "lamina groove",
+            "laminar groove",
+            "paravertebral groove"),
     SACRUM_CORNER(
             "upper corner of the sacrum", "basis ossis sacri", at(22, 578, -54), List.of(Zone.SACRUM, Zone.LUMBAR)),
     SACRUM_EDGE(
@@ -208,6 +210,7 @@ public enum Landmark {
             at(44, 818, -50),
             List.of(Zone.TOP_OF_SHOULDER, Zone.SHOULDER_BLADE, Zone.UPPER_BACK),
             "superior angle",
+            "sup angle",
             "upper angle of the blade"),
     BLADE_SPINE(
             "spine of the shoulder blade",

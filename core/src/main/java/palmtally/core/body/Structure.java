@@ -499,13 +499,13 @@ public enum Structure {
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_OUT)
             .refers(KNEE_BACK)
             .spare("a nerve runs at the head of the fibula")
-            .called("biceps femoris", "outer hamstring", "hamstrings", "hamstring", "hams")),
+            .called("biceps femoris", "biceps fem", "outer hamstring", "hamstrings", "hamstring", "hams")),
     SEMITENDINOSUS(muscle("Semitendinosus", "musculus semitendinosus")
             .in(HAMSTRINGS, KNEE_INNER)
             .along(SIT_BONE, KNEE_HOLLOW_INNER, SHARED_TENDON)
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_IN)
             .refers(GLUTEALS)
-            .called("inner hamstring", "hamstrings", "hamstring", "hams")),
+            .called("semiten", "inner hamstring", "hamstrings", "hamstring", "hams")),
     SEMIMEMBRANOSUS(muscle("Semimembranosus", "musculus semimembranosus")
             .in(HAMSTRINGS, KNEE_BACK)
             .along(SIT_BONE, KNEE_HOLLOW_INNER)

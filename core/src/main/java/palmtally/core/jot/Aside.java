@@ -41,7 +41,7 @@ import palmtally.core.technique.Tool;
 final class Aside {
     private Aside() {}
 
-    private static final Pattern CLIENT_FIRST = compile("^(client|they|she|he|partner)\\b");
+    private static final Pattern CLIENT_FIRST = compile("^(?:the |your )?(client|they|she|he|partner)\\b");
     private static final Pattern HEAD = compile("\\bhead\\b");
     private static final Pattern SINKS = compile("\\b(sink\\w*|heavy|rests?|falls?|drops?)\\b");
     private static final Pattern TURNS = compile("\\b(tilt|turn|rotat|nod)\\w*\\b");
@@ -49,7 +49,8 @@ final class Aside {
     private static final Pattern SIDED_HAND = compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b");
     private static final Pattern RE_CHECK = compile("^(re ?check|check again)$");
     private static final Pattern AFTERWARDS = compile("\\b(re ?check|again|now|after(wards)?)\\b");
-    private static final Pattern MAY = compile("\\b(permission|consent|may i|first|okay|ok)\\b");
+    private static final Pattern MAY = compile(
+            "\\b(permission|consent|may i|first|okay|ok|before (?:the|going|you|it|working|touching|inside))\\b");
     private static final Pattern BETWEEN = compile("\\b(between)\\b");
 
     private static final Pattern WONDERS =
@@ -58,14 +59,18 @@ final class Aside {
             compile("\\b(?:felt|travels?|refers?|radiates?)\\b.* (?:in|to|into|down|up)\\b");
 
     private static final Pattern CIRCLES = compile(
-            "(?i)^(?<before>.*?)\\bcircles? (?=(?:the |each |both )?(?:shoulders?|hips?|ankles?|wrists?|arms?|legs?|feet|foot|thumbs?|big toe)\\b)(?<rest>.*)$");
+            "(?i)^(?<before>.*?)\\b(?:circles?(?= (?:the |each |both )?(?:arms?|legs?|feet|foot|thumbs?|big toe|shoulders?|hips?|ankles?|wrists?)\\b)"
+                    + "|rolls?(?= (?:the |each |both )?(?:shoulders?|hips?|ankles?|wrists?)\\b)) (?<rest>.*)$");
 
     /** Whether the clause says that a limb is circled; then the rest of it is read. */
     static boolean circles(Clause clause, Reading reading) {
         var m = CIRCLES.matcher(clause.text);
         if (!m.matches() || reading.technique != null || reading.strokeIn(m.group("before"))) return false;
         reading.stroke(reading.library.toUse("range-of-motion"), false);
-        reading.clause(new Clause(m.group("before") + " " + m.group("rest")));
+        // "The shoulder forward and back" is how, not where it lies.
+        var rest = new Clause(m.group("before") + " " + m.group("rest"));
+        if (LIES.matcher(rest.plain).matches()) reading.words(rest);
+        else reading.clause(rest);
         return true;
     }
 
@@ -83,7 +88,7 @@ final class Aside {
     }
 
     private static final Pattern LIES_DOWN = compile(
-            "(?i)^(?:the )?(?:client|they|she|he|partner)(?: is| are| lies| lying| sits)? (?=(?:on (?:the|their|her|his) (?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
+            "(?i)^(?:the )?(?:client|they|she|he|partner)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
 
     /** Whether the clause is something that is looked for, such as "which foot turns out"; then it stays as it was said. */
     static boolean wonders(Clause clause, Reading reading) {
@@ -497,16 +502,26 @@ final class Aside {
 
     private static final Pattern QUESTION = compile(
             "^(?:then |and |first )*ask\\b(?! (?:(?:the )?client|them|her|him|for (?:a|their)?\\s*\\w* ?(?:breath|push))? ?to\\b).*");
+    private static final Pattern ONLY_ASKS = compile("(?:then |and )*ask(?: again| before| them| client)*");
     private static final Pattern ALSO_ASKS = compile("\\band ask\\b");
     private static final Pattern GREETS = compile("\\b(hello|hi|good (?:morning|afternoon|evening|day)|your name)\\b");
     private static final Pattern TOLD =
             compile("^(?:then |and |first )*(warn|announce|tell|say|explain|remind|name|greet|introduce)\\b");
 
+    private static final Pattern CHECKS_IN = compile(
+            "^(?:then |and )*(?:check ?in\\b|check (?:the |with |on )?(?:pressure|them|client|the client)\\b|pressure (?:ok|okay|good|check)\\b"
+                    + "|how(?: s| is) (?:that|this|the pressure|it|everything)\\b|is (?:that|this|it|the pressure) (?:ok|okay|good|too much|enough)\\b|too much$)");
+
     /** Whether the clause is something to ask or to say; then it is taken. */
     static boolean said(Clause clause, Reading reading) {
         var plain = clause.plain;
+        if (CHECKS_IN.matcher(plain).find() && !reading.strokeIn(plain)) {
+            reading.say.add(Saying.of(SayKind.PRESSURE_QUESTION, cut(clause.text, 400)));
+            return true;
+        }
         if (QUESTION.matcher(plain).find()) {
-            var kind = MAY.matcher(plain).find()
+            // Who says only "ask" means whether they may.
+            var kind = MAY.matcher(plain).find() || ONLY_ASKS.matcher(plain).matches() && reading.more.instead.isEmpty()
                     ? SayKind.CONSENT
                     : FELT.matcher(plain).find() ? SayKind.PRESSURE_QUESTION : SayKind.INTERVIEW;
             reading.say.add(Saying.of(kind, cut(clause.text, 400)));
@@ -531,6 +546,8 @@ final class Aside {
 
     private static final Pattern OTHER = compile(
             "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
+    private static final Pattern SUPPORTS = compile(
+            "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
     private static final Pattern ONE = compile("^(?:with )?one hand\\b(.*)");
     private static final Map<OtherHand, Pattern> HANDS = hands();
 
@@ -562,6 +579,13 @@ final class Aside {
     /** Takes what the other hand does out of a clause and leaves what stands before it. */
     static Clause otherHand(Clause clause, Reading reading) {
         var m = OTHER.matcher(clause.plain);
+        var supports = SUPPORTS.matcher(clause.plain);
+        if (supports.matches() && (reading.technique != null || reading.strokeIn(supports.group("before")))) {
+            reading.more.otherHand =
+                    first(HANDS, "supports " + supports.group("what")).orElseThrow();
+            reading.own(DetailField.OTHER_HAND, clause.plain.substring(supports.end("before")));
+            return new Clause(supports.group("before"));
+        }
         if (!m.find()) {
             // After the stroke, one hand is the other one.
             m = ONE.matcher(clause.plain);
@@ -599,11 +623,11 @@ final class Aside {
 
     private static final String THE = "(?:the |their |her |his |a )?";
     private static final String BE =
-            "(?: is| are| hangs| hanging| lies| lying| rests| resting| held| lifted| raised| brought| placed)*";
+            "(?: is| are| hangs| hanging| hung| lies| lying| rests| resting| held| lifted| raised| brought| placed| dropped| drops| dropping| let down)*";
 
     private static Phrase lying(Position position, String words) {
         return new Phrase(
-                compile("(?:^|(?<=\\s))(?:client |lying |lies |lie )?(?:" + words + ")(?=\\s|$)"),
+                compile("(?:^|(?<=\\s))(?:client |(?:side )?lying |lies |lie )?(?:" + words + ")(?=\\s|$)"),
                 q -> q.position = position);
     }
 
@@ -635,14 +659,20 @@ final class Aside {
             prop(Prop.PILLOW_UNDER_BELLY, "(?:pillow|cushion) under " + THE + "(?:belly|abdomen|hips?|pelvis)"),
             prop(
                     Prop.BOLSTER_UNDER_ANKLES,
-                    "(?:bolster|pillow|roll) under " + THE + "(?:ankles?|feet|foot|shins?)|(?:ankles?|feet|shins?) on "
-                            + THE + "(?:bolster|pillow|roll)"),
+                    "(?:bolster|pillow|roll) (?:under|to|at) " + THE
+                            + "(?:ankles?|feet|foot|shins?)|ankle (?:bolster|roll|pillow)|(?:ankles?|feet|shins?) on "
+                            + THE
+                            + "(?:bolster|pillow|roll)"),
             prop(
                     Prop.BOLSTER_UNDER_KNEES,
-                    "(?:bolster|pillow|roll) under " + THE + "knees?|knees? (?:on|over) " + THE
+                    "(?:bolster|pillow|roll) (?:under|to|at|behind|below) " + THE
+                            + "knees?|knee (?:bolster|roll|pillow)|knees? (?:on|over) " + THE
                             + "(?:bolster|pillow|roll)"),
             prop(Prop.ROLLED_TOWEL, "(?:rolled towel|towel roll|roll of towel)(?: under " + THE + "\\w+)?"),
-            prop(Prop.TOWEL, "towel (?:under|over|on|across) " + THE + "\\w+|own towel"),
+            prop(
+                    Prop.TOWEL,
+                    "(?<!hot |warm |wet |cold |cool |steamed )towel (?:under|over|on|across) " + THE
+                            + "\\w+|own towel"),
             prop(Prop.WEDGE, "wedge(?: under " + THE + "\\w+)?"),
             prop(Prop.FACE_REST, "face (?:rest|cradle|hole)"),
             prop(Prop.BLANKET_ASIDE, "blanket (?:folded )?(?:aside|off|away)"),
@@ -689,7 +719,8 @@ final class Aside {
                             + " (?:turned|rotated|rolled) (?:in|inward|inwards)|(?:hip|leg) internally rotated"),
             limb(
                     Limb.KNEE_BENT,
-                    "knees?" + BE + " (?:bent|flexed)(?: (?:to|at) (?:90|right angle)(?: degrees)?)?|bent knees?"),
+                    "(?:flex|bend) " + THE + "knees?(?: (?:to|at) 90(?: degrees)?)?|knees?" + BE
+                            + " (?:bent|flexed)(?: (?:to|at) (?:90|right angle)(?: degrees)?)?|bent knees?"),
             limb(
                     Limb.LEG_ACROSS,
                     "(?:leg|knee)" + BE + " (?:across|crossed|crossed over)(?: " + THE + "(?:body|other|other leg))?"),
@@ -724,6 +755,8 @@ final class Aside {
     private static final List<Phrase> WITH_MORE =
             Stream.concat(PHRASES.stream(), MORE.stream()).toList();
 
+    private static final Pattern LAID_ONLY = compile(
+            ".*\\b(?:bolster|roll|pillow)\\b.*\\b(?:knees?|ankles?)\\b.*|.*\\b(?:knees?|ankles?)\\b.*\\b(?:bolster|roll|pillow)\\b.*");
     private static final Pattern LIMB = compile("\\b(arms?|legs?|calf|forearm|foot|feet|hand|ankle|knee)\\b");
 
     /** Takes where a limb lies and what is laid under it out of a clause, and leaves the rest of it. */
@@ -733,7 +766,8 @@ final class Aside {
             var m = phrase.words.matcher(rest);
             if (!m.find()) continue;
             phrase.says.accept(reading);
-            var limb = LIMB.matcher(m.group());
+            // On the bolster lies what is worked, unless it only lies there.
+            var limb = LIMB.matcher(LAID_ONLY.matcher(m.group()).replaceAll(" "));
             if (limb.find() && reading.limbNamed == null) reading.limbNamed = limb.group();
             rest = (rest.substring(0, m.start()) + " " + rest.substring(m.end()))
                     .replaceAll("\\s+", " ")
@@ -743,7 +777,7 @@ final class Aside {
     }
 
     private static final Pattern LIES = compile(
-            "^(?:with )?(?:the |their |her |his )?(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
+            "^(?:with )?(?:the |their |her |his )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b)(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
@@ -757,6 +791,20 @@ final class Aside {
 
     private static final Pattern SPARES = compile(
             "^(?:then |but |and )*(ease off|lighten|skip|avoid|spare|careful|mind|watch|not|never|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|hurry|sheet)\\w+|stay off|keep off|go easy)\\b.*");
+
+    private static final Pattern FINDS = compile(
+            "^(?:then |and )*(?:find|locate|search for|look for|palpate(?: for)?) (?:the |a |any )?(?:\\w+ )?(?:tender )?(?:spots?|points?|knots?|band|bands|edge|nodules?)\\b(?<rest>.*)$");
+
+    /** Whether the clause says to find a spot; then a finger or a thumb feels for it there. */
+    static boolean finds(Clause clause, Reading reading) {
+        var m = FINDS.matcher(clause.plain);
+        if (!m.matches() || reading.technique != null) return false;
+        reading.stroke(reading.library.toUse("static-press"), true);
+        reading.finds = true;
+        reading.aside.add(clause.plain.substring(0, m.start("rest")));
+        reading.clause(new Clause(m.group("rest")));
+        return true;
+    }
 
     /** Whether the clause says what to spare; then it stays as it was said. */
     static boolean spares(Clause clause, Reading reading) {
@@ -772,6 +820,13 @@ final class Aside {
     static Clause meanwhile(Clause clause, Reading reading) {
         var m = WHILE.matcher(clause.text);
         if (!m.find()) return clause;
+        // "Dorsiflex the foot while stripping": the stroke is what is done meanwhile.
+        var after = m.group("meanwhile").replaceFirst("(?i)^(?:while|as (?:you|i|we))\\s+", "");
+        if (!reading.strokeIn(m.group("before")) && reading.strokeIn(after)) {
+            reading.own(DetailField.OTHER_HAND, m.group("before"));
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            return new Clause(after);
+        }
         reading.aside.add(m.group("meanwhile"));
         return new Clause(m.group("before"));
     }

@@ -22,9 +22,14 @@ final class Clause {
         plain = JotWords.plain(text);
     }
 
+    /** Short forms of the anatomist: their point ends no sentence. */
+    private static final Pattern SHORT = Pattern.compile(
+            "\\b(ant|post|lat|med|sup|inf|fem|prox|dist|ext|int)\\.(?=[\\s,])", Pattern.CASE_INSENSITIVE);
+
     static List<Clause> of(String line) {
         var all = new ArrayList<Clause>();
-        for (var part : PARTS.split(line)) if (!JotWords.plain(part).isEmpty()) all.add(new Clause(part));
+        for (var part : PARTS.split(SHORT.matcher(line).replaceAll("$1")))
+            if (!JotWords.plain(part).isEmpty()) all.add(new Clause(part));
         return all;
     }
 }

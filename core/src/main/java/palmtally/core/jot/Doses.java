@@ -14,19 +14,19 @@ import palmtally.core.technique.Technique;
 final class Doses {
     private Doses() {}
 
-    private static final Pattern SECONDS =
-            alone("(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:each|a pass|per pass|(holds?)))?");
+    private static final Pattern SECONDS = alone(
+            "(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:each(?! (?:side|leg|arm|foot|hand|way|direction))|a pass|per pass|(holds?)))?");
 
     private static final Pattern MINUTES = alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
 
     private static final Pattern CLOCK = alone("(\\d{1,3}):([0-5]\\d)(?: min)?");
 
-    private static final Pattern TIMES = alone("(?:x|×)\\s*(\\d+)|(\\d+)\\s*(?:x|×|times)");
+    private static final Pattern TIMES = alone("(?:x|×)\\s*(\\d+)|(\\d+)(?:\\s*(?:x|×|times)|(?= each\\s))");
 
     private static final Pattern COUNTED =
             alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
-                    + "|thumb|finger|elbow))*) ?(breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
-                    + "|glides?|laps|rounds?|rubs?)");
+                    + "|thumb|finger|elbow))*) ?((?:(?:out|in) ?)?breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|glides?|circles?|laps|rounds?|rubs?)");
 
     private static final Pattern RATE = alone(
             "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|times a second)");
@@ -80,14 +80,16 @@ final class Doses {
         var m = COUNTED.matcher(text);
         if (!m.find()) return text;
         read.count = whole(m.group(1));
-        read.counted = switch (m.group(3).replaceAll("e?s$", "")) {
-            case "breath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
+        read.counted = switch (m.group(3).replaceAll("[ -]", "").replaceAll("e?s$", "")) {
+            case "breath", "outbreath", "inbreath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
             case "cycl", "cycle" -> Dose.Kind.CYCLES;
             case "hold", "station", "spot", "point", "press" -> Dose.Kind.HOLDS;
             case "rep" -> read.counted;
             default -> Dose.Kind.PASSES;
         };
-        return text.substring(0, m.start()) + m.group(2) + " " + text.substring(m.end());
+        // Circles are a stroke as well.
+        var stroke = m.group(3).startsWith("circle") ? " circles " : " ";
+        return text.substring(0, m.start()) + m.group(2) + stroke + text.substring(m.end());
     }
 
     /** "8 to 10 s" is 9 s, and is told as it was said. */

@@ -6,12 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Step;
-import palmtally.core.sequence.detail.Detail;
-import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
@@ -25,6 +24,9 @@ import palmtally.core.technique.Techniques;
 public final class Jot {
     private static final int MOST_LETTERS = 500;
 
+    /** The number or the mark of a line in a list. */
+    private static final Pattern LISTED = Pattern.compile("^\\s*(?:\\d{1,3}[.)](?=\\s)|[-*•–]+(?=\\s))\\s*");
+
     private Jot() {}
 
     /**
@@ -35,46 +37,39 @@ public final class Jot {
      * @param before the step it comes after, whose zones, position, sheet and lubricant go on, or null
      */
     public static Jotted jot(String text, Techniques library, String id, @Nullable Step before) {
-        return jot(text, library, JotWords.own(library), id, before, List.of());
+        return made(
+                text,
+                read(text, library, JotWords.own(library)),
+                id,
+                new Context(before, List.of(), false, List.of(), null));
     }
 
-    static Jotted jot(
-            String text,
-            Techniques library,
-            Map<String, Consumer<Reading>> own,
-            String id,
-            @Nullable Step before,
-            List<Zone> ahead) {
+    /** What is understood of a line; nothing, where it is too long to be one. */
+    static Reading read(String text, Techniques library, Map<String, Consumer<Reading>> own) {
         var reading = new Reading(library, own);
+        if (text.length() <= MOST_LETTERS) reading.take(LISTED.matcher(text).replaceFirst(""));
+        return reading;
+    }
+
+    /** A step of what was understood, or the one question where it is none. */
+    static Jotted made(String text, Reading reading, String id, Context context) {
         if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), asked(reading));
-        reading.take(text);
         @Nullable Step step;
         try {
-            step = new Making(reading, before, ahead).step(id);
+            step = new Making(reading, context).step(id);
         } catch (InvalidValue e) {
             e.faults().forEach(f -> reading.aside.add((f.field() + " " + f.value()).strip()));
             reading.forgetNumbers();
-            step = new Making(reading, before, ahead).step(id);
+            step = new Making(reading, context).step(id);
         }
         return step == null
                 ? new Jotted(text, null, List.of(text.strip()), asked(reading))
                 : new Jotted(text, step, reading.note(), null);
     }
 
-    /** What is done instead when something comes up, where a line says that and nothing else; else null. */
-    static @Nullable Detail onlyInstead(String text, Techniques library, Map<String, Consumer<Reading>> own) {
-        var reading = new Reading(library, own);
-        if (text.length() > MOST_LETTERS) return null;
-        reading.take(text);
-        boolean alone =
-                reading.technique == null && reading.tool == null && !reading.forearmNamed && reading.placeless();
-        boolean says = !reading.more.instead.isEmpty() || reading.more.words.containsKey(DetailField.INSTEAD);
-        return alone && says && reading.note().isEmpty() ? reading.more.detail() : null;
-    }
-
     /** Where the work of a line is, if it names a place; empty else. */
     static List<Zone> placed(String text, Techniques library, Map<String, Consumer<Reading>> own) {
-        var read = jot(text, library, own, "ahead", null, List.of()).step();
+        var read = made(text, read(text, library, own), "ahead", Context.NONE).step();
         return read == null || read.technique().stroke() == Stroke.STILL_HOLD ? List.of() : read.zones();
     }
 

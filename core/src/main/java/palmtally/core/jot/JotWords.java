@@ -29,11 +29,13 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.FibreAngle;
 import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.Manner;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.sequence.detail.Pace;
+import palmtally.core.sequence.detail.Prop;
 import palmtally.core.technique.HandName;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
@@ -53,6 +55,7 @@ final class JotWords {
     private static final List<Plain> PLAIN = List.of(
             new Plain(Pattern.compile("(?<=\\d)\\s?['’′](?!\\w)"), " min "),
             new Plain(Pattern.compile("\\bw/"), " with "),
+            new Plain(Pattern.compile("\\s*/\\s*(?=(?:side|leg|arm|foot|hand|pass|hold|spot|point)\\b)"), " per "),
             new Plain(Pattern.compile("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]"), " and "),
             new Plain(Pattern.compile("@"), " at "),
             new Plain(Pattern.compile("(?<=\\d)\\s*[x×]\\s*(?=\\d)"), " x "),
@@ -147,6 +150,12 @@ final class JotWords {
                         "skimming",
                         "effleurages",
                         "connecting stroke",
+                        "figure eight",
+                        "figure eights",
+                        "figure 8",
+                        "figure 8s",
+                        "figure of eight",
+                        "figures of eight",
                         "connecting strokes",
                         "stroking",
                         "iron",
@@ -201,6 +210,10 @@ final class JotWords {
                         "tp",
                         "trp",
                         "tps",
+                        "trigger pt",
+                        "trigger pts",
+                        "trig pt",
+                        "trig pts",
                         "point pressure",
                         "press the point",
                         "press points",
@@ -225,8 +238,9 @@ final class JotWords {
                         "frictions",
                         "rub",
                         "rubbing",
-                        "finger circles",
-                        "thumb circles",
+                        "scrub",
+                        "scrubbing",
+                        "shampoo",
                         "make circles"));
         strokes.put(
                 "cross-fibre",
@@ -238,6 +252,12 @@ final class JotWords {
                         "transverse friction",
                         "cross frictions",
                         "xff",
+                        "x fiber",
+                        "x fibre",
+                        "x friction",
+                        "xfiber",
+                        "xfibre",
+                        "cross friction",
                         "deep transverse friction",
                         "dtf",
                         "strum",
@@ -254,6 +274,10 @@ final class JotWords {
                         "fascial hold",
                         "myofascial hold",
                         "cross hand release",
+                        "cross hand stretch",
+                        "cross handed stretch",
+                        "cross hand hold",
+                        "crossed hand stretch",
                         "crossed hands stretch",
                         "crossed hands",
                         "indirect release"));
@@ -303,6 +327,10 @@ final class JotWords {
                         "passive rom",
                         "mobilise",
                         "mobilize",
+                        "mobilisation",
+                        "mobilization",
+                        "joint mobilisation",
+                        "joint mobilization",
                         "circumduct",
                         "circumduction",
                         "move the joint",
@@ -325,8 +353,7 @@ final class JotWords {
                         "distraction",
                         "tractioning",
                         "long traction"));
-        strokes.put(
-                "joint-glide", List.of("joint glide", "joint play", "glide the joint", "mobilisation", "mobilization"));
+        strokes.put("joint-glide", List.of("joint glide", "joint play", "glide the joint"));
         strokes.put(
                 "tapotement",
                 List.of(
@@ -427,6 +454,15 @@ final class JotWords {
             if (q.technique == null || !n.contains("oil")) q.stroke(q.library.toUse(id), id.equals("still-hold"));
             if (n.contains("oil")) q.lubricant = Lubricant.OIL;
         })));
+        for (var tool : List.of(Tool.SUPPORTED_THUMB, Tool.FINGER_PADS, Tool.KNUCKLES, Tool.PALM, Tool.HEEL_OF_HAND))
+            put(
+                    words,
+                    (tool == Tool.SUPPORTED_THUMB ? "thumb" : tool == Tool.FINGER_PADS ? "finger" : tool.label())
+                            + " circles",
+                    q -> {
+                        q.stroke(q.library.toUse("circular-friction"), false);
+                        if (q.tool == null) q.tool = tool;
+                    });
         put(words, "rock", q -> q.stroke(q.library.toUse("rocking"), false));
         put(words, "shake", q -> q.stroke(q.library.toUse("shaking"), false));
         for (var lift : List.of("lift", "lifting", "pick up"))
@@ -445,6 +481,9 @@ final class JotWords {
                 "cover everything",
                 "cover and close",
                 "cover again",
+                "redrape",
+                "re drape",
+                "recover",
                 "close sheet",
                 "sheet back over");
         put(words, "rest", q -> q.stroke(q.library.toUse("still-hold"), true));
@@ -501,11 +540,20 @@ final class JotWords {
                 "flat finger pads",
                 "finger pad",
                 "fingerpads",
+                "four fingers",
+                "index finger");
+        all(
+                words,
+                q -> {
+                    q.tool = Tool.FINGER_PADS;
+                    q.fewFingers = true;
+                },
                 "one finger",
                 "two fingers",
                 "three fingers",
-                "four fingers",
-                "index finger");
+                "1 finger",
+                "2 fingers",
+                "3 fingers");
         all(
                 words,
                 q -> q.tool = Tool.SUPPORTED_THUMB,
@@ -557,6 +605,7 @@ final class JotWords {
                 q.hand = hand.name();
             });
         put(words, "palms", q -> q.tool = Tool.PALM);
+        put(words, "palm", Reading::palm);
         put(words, "flat fingers", q -> q.tool = Tool.FINGER_PADS);
         put(words, "flat fingertips", q -> q.tool = Tool.FINGER_PADS);
         put(words, "fingertips", q -> q.tool = Tool.FINGER_PADS);
@@ -568,7 +617,100 @@ final class JotWords {
         put(words, "upward", q -> q.along(Direction.PROXIMAL));
         put(words, "down", q -> q.along(Direction.DISTAL));
         put(words, "downward", q -> q.along(Direction.DISTAL));
-        put(words, "left then right", q -> q.side = Sides.EACH);
+        all(words, q -> q.direction = Direction.PROXIMAL, "distal to proximal", "toward heart", "towards heart");
+        all(words, q -> q.direction = Direction.DISTAL, "proximal to distal", "away from heart");
+        for (var top :
+                List.of("heel of hand on top", "palm on top", "thumb on top", "fingers on top", "forearm on top"))
+            put(words, top, q -> {
+                q.more.otherHand = OtherHand.REINFORCES;
+                q.own(DetailField.OTHER_HAND, top);
+            });
+        for (var front : List.of(
+                "anterior leg", "ant leg", "front of leg", "front of legs", "fronts of legs", "front of both legs"))
+            put(words, front, q -> {
+                q.zoned(Zone.THIGH_FRONT);
+                q.zoned(Zone.SHIN);
+            });
+        for (var arm : List.of("whole arm", "full arm", "entire arm", "arm and forearm"))
+            put(words, arm, q -> {
+                q.zoned(Zone.UPPER_ARM_OUTER);
+                q.zoned(Zone.FOREARM_FLEXORS);
+                q.zoned(Zone.FOREARM_EXTENSORS);
+            });
+        for (var leg : List.of("full leg", "entire leg")) put(words, leg, q -> q.leg());
+        for (var held :
+                List.of("by ankle", "by ankles", "by heel", "by wrist", "by wrists", "by elbow", "by hand", "by foot"))
+            put(words, held, q -> q.aside.add(held));
+        put(words, "eye pillow", q -> q.aside.add("eye pillow"));
+        for (var release : List.of("release", "releasing"))
+            put(words, release, q -> {
+                if (q.technique == null) q.stroke(q.library.toUse("static-press"), true);
+                else q.aside.add(release);
+            });
+        for (var back : List.of("posterior leg", "posterior legs", "post leg"))
+            put(words, back, q -> {
+                q.zoned(Zone.HAMSTRINGS);
+                q.zoned(Zone.CALF);
+            });
+        for (var torso : List.of("torso", "trunk", "sides of torso", "sides of body", "sides of back", "side of torso"))
+            put(words, torso, q -> {
+                q.zoned(Zone.UPPER_BACK);
+                q.zoned(Zone.LUMBAR);
+            });
+        for (var toes : List.of("toes back", "toe back"))
+            put(words, toes, q -> {
+                q.zoned(Zone.FOOT_TOP);
+                q.own(DetailField.LIMB, toes);
+            });
+        for (var limb : List.of(
+                "wrist back",
+                "foot back",
+                "fingers back",
+                "arm back",
+                "head back",
+                "leg back",
+                "elbow back",
+                "foot up",
+                "foot down"))
+            put(words, limb, q -> {
+                q.limbNamed = limb.substring(0, limb.indexOf(' '));
+                q.own(DetailField.LIMB, limb);
+            });
+        for (var ways : List.of("each way", "each direction", "both directions", "both ways", "either way"))
+            put(words, ways, q -> q.aside.add(ways));
+        for (var bend : List.of("side bend", "side bending", "side bent", "lateral flexion"))
+            put(words, bend, q -> q.own(DetailField.LIMB, bend));
+        for (var bend : List.of("neck side bend", "neck side bending", "side bend neck"))
+            put(words, bend, q -> {
+                q.zoned(Zone.NECK_BACK);
+                q.more.limb.add(Limb.HEAD_TILTED);
+            });
+        for (var beside : List.of(
+                "lateral to",
+                "medial to",
+                "next to",
+                "close to",
+                "inside of",
+                "outside of",
+                "just below",
+                "just above")) put(words, beside, q -> q.near(beside));
+        spine(words);
+        all(
+                words,
+                q -> q.side = Sides.EACH,
+                "left then right",
+                "right then left",
+                "left and right",
+                "left side then right",
+                "right side then left",
+                "l then r",
+                "r then l",
+                "l and r",
+                "r and l",
+                "l side then r",
+                "r side then l");
+        all(words, q -> q.along(Direction.PROXIMAL), "bottom to top", "bottom up", "upwards");
+        all(words, q -> q.along(Direction.DISTAL), "top to bottom", "top down", "downwards");
         put(words, "one side at a time", q -> q.side = Sides.EACH);
         put(words, "leg", q -> q.leg());
         for (var legs : List.of("both legs", "each leg"))
@@ -593,6 +735,8 @@ final class JotWords {
         put(words, "of fingers", q -> q.handNamed = true);
         put(words, "between finger and thumb", q -> q.tool = Tool.PINCER);
         put(words, "between fingers", q -> q.tool = Tool.PINCER);
+        for (var asked : List.of("consent", "with consent", "get consent", "permission", "with permission"))
+            put(words, asked, q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
         put(words, "asked", q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
         put(words, "elbow", q -> {
             if (q.relation == Reading.Relation.ON) q.tool = Tool.ELBOW;
@@ -627,7 +771,7 @@ final class JotWords {
             int at = d;
             put(words, depths.get(d), q -> q.depth = at);
         }
-        put(words, "medium", q -> q.depth = 3);
+        all(words, q -> q.depth = 3, "medium", "med", "mod", "medium deep");
         put(words, "very light", q -> q.depth = 1);
         put(words, "superficial", q -> q.depth = 1);
         put(words, "very firm", q -> q.depth = 5);
@@ -636,6 +780,19 @@ final class JotWords {
         put(words, "lighter", q -> q.deeper = -1);
         said(words);
         return words;
+    }
+
+    /** The vertebrae that are no landmark: no stroke is on one, but comes from it, goes to it or keeps beside it. */
+    private static void spine(Map<String, Consumer<Reading>> words) {
+        Map<String, List<Zone>> parts =
+                Map.of("c", List.of(Zone.NECK_BACK), "t", List.of(Zone.UPPER_BACK), "l", List.of(Zone.LUMBAR));
+        Map<String, Integer> many = Map.of("c", 7, "t", 12, "l", 5);
+        parts.forEach((part, zones) -> {
+            for (int n = 1; n <= many.get(part); n++) {
+                var name = part + n;
+                if (!words.containsKey(name)) put(words, name, q -> q.at(name, zones));
+            }
+        });
     }
 
     /** What is said of hands, therapist, pace and the fibre, and of the rest of a step. */
@@ -649,6 +806,7 @@ final class JotWords {
                 "alternating hands",
                 "alternating",
                 "alternately",
+                "alternate",
                 "hands alternate",
                 "one hand after the other",
                 "hand after hand");
@@ -793,7 +951,63 @@ final class JotWords {
                 "hold sheet",
                 "tucked");
         all(words, q -> q.care.add(Care.HANDS_WIPED), "wipe hands", "hands wiped", "clean hands", "wash hands");
+        all(
+                words,
+                q -> {
+                    q.tool = Tool.SUPPORTED_THUMB;
+                    q.more.otherHand = OtherHand.WORKS_ALTERNATELY;
+                },
+                "thumbs alternate",
+                "alternate thumbs",
+                "alternating thumbs",
+                "thumb over thumb",
+                "thumbs alternating");
+        for (var turn : List.of("turn supine", "turns supine", "turn face up", "turn to supine", "flip supine"))
+            put(words, turn, q -> {
+                q.turned = true;
+                q.position = Position.SUPINE;
+            });
+        for (var turn : List.of("turn prone", "turns prone", "turn face down", "turn to prone", "flip prone"))
+            put(words, turn, q -> {
+                q.turned = true;
+                q.position = Position.PRONE;
+            });
         all(words, q -> q.bolster = true, "bolster", "on bolster", "with bolster");
+        all(
+                words,
+                q -> q.more.part.add(new ClientPart(ClientPart.Does.PUSHES, null, null, null)),
+                "against hand",
+                "against palm",
+                "against me",
+                "against resistance");
+        for (var under : List.of("hands under", "hand under", "fingers under", "both hands under"))
+            put(words, under, q -> {
+                if (q.tool == null) q.tool = under.startsWith("fingers") ? Tool.REINFORCED_FINGERS : Tool.PALM;
+                q.near("under");
+            });
+        all(
+                words,
+                q -> q.more.part.add(new ClientPart(ClientPart.Does.BREATHES_SLOWLY, null, null, null)),
+                "with breath",
+                "w breath",
+                "on breath",
+                "with breathing",
+                "breathe");
+        all(
+                words,
+                q -> {
+                    q.zoned(Zone.NECK_BACK);
+                    q.own(DetailField.PART, "chin tuck");
+                },
+                "chin tuck",
+                "chin tucks");
+        for (var knee : List.of("knee up", "knees up", "opposite knee up", "other knee up", "opposite knee bent"))
+            put(words, knee, q -> q.more.limb.add(Limb.KNEE_BENT));
+        for (var off : List.of("wipe oil off", "wipe off oil", "oil off", "wipe lotion off", "wipe off lotion"))
+            put(words, off, q -> {
+                q.more.props.add(Prop.WIPES);
+                q.aside.add(off);
+            });
         all(
                 words,
                 q -> q.lubricant = Lubricant.OIL,
@@ -833,13 +1047,35 @@ final class JotWords {
                 "through clothes",
                 "through clothing",
                 "over clothing",
-                "clothed",
                 "over towel",
                 "through towel",
                 "on sheet",
                 "over drape",
                 "through drape");
-        all(words, q -> q.sheet = Sheet.OPEN, "undraped", "on skin", "bare skin", "skin to skin", "sheet off");
+        all(
+                words,
+                q -> {
+                    q.sheet = Sheet.THROUGH;
+                    q.clothed = true;
+                },
+                "clothed",
+                "fully clothed",
+                "stays clothed",
+                "dressed",
+                "fully dressed",
+                "in clothes",
+                "clothes on");
+        all(
+                words,
+                q -> {
+                    q.sheet = Sheet.OPEN;
+                    q.clothed = false;
+                },
+                "undraped",
+                "on skin",
+                "bare skin",
+                "skin to skin",
+                "sheet off");
         all(words, q -> q.position = Position.SUPINE, "face up");
         all(words, q -> q.position = Position.PRONE, "face down");
         all(
@@ -980,7 +1216,7 @@ final class JotWords {
         all(words, q -> q.side = Sides.EACH, "bilat", "per side", "per leg", "per arm");
         all(words, q -> q.position = Position.SUPINE, "sup");
         all(words, q -> q.tool = Tool.PALM, "flat palm", "flat palms", "both palms");
-        all(words, q -> q.tool = Tool.FINGER_PADS, "2 fingers", "3 fingers", "4 fingers");
+        all(words, q -> q.tool = Tool.FINGER_PADS, "4 fingers");
         all(
                 words,
                 q -> q.tool = Tool.PINCER,
@@ -1100,6 +1336,15 @@ final class JotWords {
                         "middle back",
                         "whole back",
                         "beside spine",
+                        "both sides of spine",
+                        "either side of spine",
+                        "each side of spine",
+                        "sides of spine",
+                        "side of spine",
+                        "alongside spine",
+                        "next to spine",
+                        "near spine",
+                        "along both sides of spine",
                         "along spine",
                         "thoracic spine",
                         "interscapular"));
@@ -1124,6 +1369,7 @@ final class JotWords {
                         "rib arch",
                         "under costal arch",
                         "costal margin",
+                        "rib margin",
                         "under ribs",
                         "below ribs",
                         "costal arch",
@@ -1264,10 +1510,10 @@ final class JotWords {
             "breastbone", List.of("sternum"),
             "collar bone", List.of("clavicle", "collarbone"),
             "kneecap", List.of("patella"),
-            "inner edge", List.of("medial border", "vertebral border", "medial edge"),
+            "inner edge", List.of("medial border", "vertebral border", "medial edge", "med border"),
             "outer edge", List.of("lateral border", "lateral edge"),
-            "lower angle", List.of("inferior angle"),
-            "upper angle", List.of("superior angle"),
+            "lower angle", List.of("inferior angle", "inf angle"),
+            "upper angle", List.of("superior angle", "sup angle"),
             "spinous process of ", List.of(""));
 
     static final Map<String, Consumer<Reading>> EVERYWHERE = everywhere();

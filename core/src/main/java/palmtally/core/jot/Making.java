@@ -7,6 +7,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
@@ -17,6 +18,7 @@ import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stands;
@@ -40,13 +42,12 @@ import palmtally.core.technique.Tool;
 final class Making {
     private final Reading read;
     private final @Nullable Step before;
-    /** Where the work of the lines after it is: there is looked and asked where nothing else is said. */
-    private final List<Zone> ahead;
+    private final Context context;
 
-    Making(Reading read, @Nullable Step before, List<Zone> ahead) {
+    Making(Reading read, Context context) {
         this.read = read;
-        this.before = before;
-        this.ahead = ahead;
+        this.before = context.before();
+        this.context = context;
     }
 
     private static final Set<Zone> ASKED_BEFORE = EnumSet.of(
@@ -60,22 +61,66 @@ final class Making {
             Zone.RIB_EDGE,
             Zone.INSIDE_MOUTH);
 
+    /** Who lay on the side for the work before lies on the back again for these. */
+    private static final Set<Zone> FROM_THE_FRONT =
+            EnumSet.of(Zone.BELLY, Zone.RIB_EDGE, Zone.STERNUM, Zone.CHEST_WALL, Zone.FACE, Zone.KNEECAP, Zone.SHIN);
+
+    private static final Set<Zone> SMALL =
+            EnumSet.of(Zone.FACE, Zone.EARS, Zone.JAW_MUSCLES, Zone.INSIDE_MOUTH, Zone.STRAP_MUSCLE, Zone.NECK_SIDE);
+
+    private static final Set<Stroke> WITH_PADS = EnumSet.of(
+            Stroke.EFFLEURAGE,
+            Stroke.PETRISSAGE,
+            Stroke.COMPRESSION,
+            Stroke.STATIC_COMPRESSION,
+            Stroke.CIRCULAR_FRICTION);
+
     private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
+
+    private static final Map<Landmark, String> ENDS = Map.of(
+            Landmark.HIP_SPINE_FRONT, "hip",
+            Landmark.SIT_BONE, "hip",
+            Landmark.TROCHANTER, "hip",
+            Landmark.KNEE_HOLLOW, "knee",
+            Landmark.ANKLE_FRONT, "ankle",
+            Landmark.ANKLE_INNER, "ankle",
+            Landmark.ANKLE_OUTER, "ankle",
+            Landmark.HEEL, "ankle",
+            Landmark.ELBOW_CREASE, "elbow",
+            Landmark.CARPAL_ROWS, "wrist");
 
     /** Whether the line names no stroke, and the hand says which. */
     private boolean strokeless;
 
+    /** An end of a stroke in one word, whether it is a landmark or not. */
+    private String end(@Nullable Landmark landmark, DetailField field) {
+        if (landmark == null) return read.more.words.getOrDefault(field, "");
+        return ENDS.getOrDefault(landmark, "");
+    }
+
     /** What lies between two ends of a limb; the leg as the client lies. */
     private List<Zone> between(@Nullable Position lies) {
-        var from = read.more.words.getOrDefault(DetailField.FROM, "");
-        var to = read.more.words.getOrDefault(DetailField.TO, "");
-        boolean front = lies == Position.SUPINE;
+        var from = end(read.more.from, DetailField.FROM);
+        var to = end(read.more.to, DetailField.TO);
+        boolean front = lies == Position.SUPINE
+                || read.more.from == Landmark.HIP_SPINE_FRONT
+                || read.more.to == Landmark.HIP_SPINE_FRONT;
         return switch (from.compareTo(to) < 0 ? from + " " + to : to + " " + from) {
             case "elbow wrist" -> Reading.FOREARM;
+            case "sacrum shoulders",
+                    "sacrum shoulder",
+                    "low back neck",
+                    "low back shoulder",
+                    "low back shoulders",
+                    "neck sacrum",
+                    "neck pelvis" -> List.of(Zone.UPPER_BACK, Zone.LUMBAR);
+            case "hip shoulder", "hips shoulders", "hip shoulders", "hips neck", "hip shoulder blade" ->
+                read.position == Position.SUPINE ? List.of() : List.of(Zone.UPPER_BACK, Zone.LUMBAR);
             case "ankle knee" -> List.of(front ? Zone.SHIN : Zone.CALF);
             case "hip knee" -> List.of(front ? Zone.THIGH_FRONT : Zone.HAMSTRINGS);
             case "ankle hip" -> front ? List.of(Zone.THIGH_FRONT, Zone.SHIN) : List.of(Zone.HAMSTRINGS, Zone.CALF);
             case "elbow shoulder" -> List.of(Zone.UPPER_ARM_OUTER);
+            case "shoulder wrist" -> List.of(Zone.UPPER_ARM_OUTER, Zone.FOREARM_FLEXORS, Zone.FOREARM_EXTENSORS);
             default -> List.of();
         };
     }
@@ -92,15 +137,33 @@ final class Making {
         }
         if (all.isEmpty())
             all.addAll(between(read.position != null ? read.position : before != null ? before.position() : null));
+        // "Drain toward the knee" goes on where it was.
+        boolean only = read.nearby.size() == read.toward
+                && (read.more.to != null || read.more.words.containsKey(DetailField.TO))
+                && read.more.from == null
+                && !read.more.words.containsKey(DetailField.FROM);
+        if (all.isEmpty() && only) {
+            if (!context.headed().isEmpty()) return context.headed();
+            if (before != null && !before.settles()) return before.zones();
+        }
         // From here to there is where both ends lie.
         if (all.isEmpty() && !read.nearby.isEmpty()) {
+            // "Chin to ear" stays on the face.
+            if (read.nearby.size() > 1) read.nearby.remove(List.of(Zone.EARS));
             var shared = new ArrayList<>(read.nearby.get(0));
             read.nearby.forEach(shared::retainAll);
             if (shared.isEmpty()) read.nearby.forEach(in -> all.add(in.get(0)));
             else all.add(shared.get(0));
         }
         if (all.isEmpty() && before == null) all.addAll(read.moved);
+        if (all.isEmpty()) all.addAll(context.headed());
         return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
+    }
+
+    /** Where the work is, from what is named alone. */
+    List<Zone> where() {
+        read.structures.values().forEach(this::zone);
+        return on();
     }
 
     /** What was understood; null where it names no stroke or no zone. */
@@ -114,14 +177,19 @@ final class Making {
         if (read.turned && read.position == null)
             read.position = before == null || before.position() == Position.PRONE
                     ? Position.SUPINE
-                    : before.position() == Position.SUPINE
-                            ? Position.PRONE
-                            : before.position().turnedOver();
+                    : read.more.props.contains(Prop.BOLSTER_UNDER_KNEES)
+                            ? Position.SUPINE
+                            : before.position() == Position.SUPINE
+                                    ? Position.PRONE
+                                    : before.position().turnedOver();
         if (read.forearmNamed)
             if (read.tool != null
                     || read.placeless() && read.technique != null && read.technique.stroke() == Stroke.PETRISSAGE) {
                 if (read.placeless() && read.limbNamed == null) read.zones.addAll(Reading.FOREARM);
             } else read.tool = Tool.FOREARM;
+        if (read.palmNamed)
+            if (read.tool == null) read.tool = Tool.PALM;
+            else if (read.tool != Tool.PALM && read.placeless()) read.zones.add(Zone.HAND);
         if (read.handNamed)
             if (read.placeless() && read.limbNamed == null) read.zones.add(Zone.HAND);
             else if (read.tool == null) read.tool = Tool.PALM;
@@ -131,10 +199,17 @@ final class Making {
             read.zones.add(Zone.EARS);
         if (read.more.limb.contains(Limb.HEEL_TO_HIP) && read.position == null && before != null)
             read.position = before.position();
+        if (read.finds && read.weak) {
+            read.phase = Phase.ISOLATE;
+            if (read.tool == null) read.tool = Tool.FINGER_PADS;
+        }
         strokeless = read.technique == null;
-        if (read.technique == null || read.weak) read.technique = meant(read.technique);
+        if (read.technique == null || read.weak && !read.finds) read.technique = meant(read.technique);
         read.technique =
                 read.technique == null || read.tool == null ? read.technique : forTool(read.technique, read.tool);
+        // Pressed for seconds each time is held.
+        if (gives("compression") && read.count != null && read.seconds != null && read.seconds >= 5)
+            read.technique = read.library.toUse("static-press");
         if (read.more.fibre == FibreAngle.ACROSS && crosses()) read.technique = read.library.toUse("cross-fibre");
         read.structures.values().forEach(this::zone);
         var on = on();
@@ -146,26 +221,38 @@ final class Making {
             // Whoever only lies down is not touched where one asks before.
             boolean resting = read.say.isEmpty()
                     && read.comparing == null
-                    && ahead.stream().anyMatch(ASKED_BEFORE::contains);
-            on = ahead.isEmpty() || resting
+                    && context.ahead().stream().anyMatch(ASKED_BEFORE::contains);
+            on = context.ahead().isEmpty() || resting
                     ? List.of(Zone.neutral(read.position != null ? read.position : Position.PRONE, Set.of()))
-                    : ahead;
+                    : context.ahead();
         }
         if (read.technique == null || on.isEmpty()) return null;
         var t = read.technique;
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
-            if (on.stream().allMatch(z -> z.reachedIn(before.position()))) edit.position = before.position();
+            if (on.stream()
+                    .allMatch(z -> z.reachedIn(before.position()) && !(lies(before) && FROM_THE_FRONT.contains(z))))
+                edit.position = before.position();
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
             boolean there = on.stream().allMatch(z -> before.zones().contains(z));
             if (there && before.sheet() != Sheet.COVERED && !before.settles() && read.lubricant == null)
                 edit.sheet = before.sheet();
-            if (read.zones.isEmpty() && read.nearby.isEmpty() && !read.leg) edit.side = before.side();
+            if (read.zones.isEmpty()
+                    && read.nearby.isEmpty()
+                    && !read.leg
+                    && !read.turned
+                    && context.headed().isEmpty()) edit.side = before.side();
         }
         var names = new ArrayList<String>(List.of(t.shortName()));
         read.structures.forEach(
                 (group, all) -> names.add(all.size() == 1 ? all.get(0).label().toLowerCase(Locale.ROOT) : group));
         edit.name = Aside.cut(String.join(", ", names), 200);
+        // A whole palm is not worked with on the face or between jaw and collarbone.
+        if (read.tool == null
+                && edit.tool == Tool.PALM
+                && !gives("ear-suction")
+                && SMALL.containsAll(on)
+                && WITH_PADS.contains(t.stroke())) edit.tool = Tool.FINGER_PADS;
         if (read.tool != null) {
             edit.tool = read.tool;
             edit.hand = read.hand;
@@ -174,6 +261,7 @@ final class Making {
             edit.hand = before.hand();
         }
         if (read.otherSide) edit.side = other(before == null ? Sides.EACH : before.side());
+        if (context.side() != null && on.stream().allMatch(z -> LIMBS.contains(z.unit()))) edit.side = context.side();
         if (read.side != null) edit.side = read.side;
         // What is not said is never deeper than a site bears.
         int most = on.stream()
@@ -188,11 +276,14 @@ final class Making {
                         : Math.min(edit.depth, most);
         edit.band = read.band;
         if (read.sheet != null) edit.sheet = read.sheet;
+        else if (context.clothed() && on.stream().anyMatch(z -> z.unit().draped())) edit.sheet = Sheet.THROUGH;
         if (edit.sheet != Sheet.OPEN && on.stream().anyMatch(z -> z.unit().draped())) edit.lubricant = Lubricant.DRY;
         if (read.lubricant != null) edit.lubricant = read.lubricant;
         if (seatedAtHead() && read.position == null && on.stream().allMatch(z -> z.reachedIn(Position.SUPINE)))
             edit.position = Position.SUPINE;
         if (read.more.limb.contains(Limb.ANKLE_ON_SHOULDER)) edit.position = Position.SUPINE;
+        if (read.more.limb.contains(Limb.LEG_ACROSS) && (before == null || !lies(before)))
+            edit.position = Position.SUPINE;
         if (read.position != null) edit.position = read.position;
         if (read.sideLying) edit.position = edit.side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT;
         if (read.phase != null) edit.phase = read.phase;
@@ -218,6 +309,14 @@ final class Making {
         return edit.step();
     }
 
+    private boolean gives(String id) {
+        return read.technique != null && read.technique.id().equals(id);
+    }
+
+    private static boolean lies(Step on) {
+        return on.position() == Position.SIDE_LEFT || on.position() == Position.SIDE_RIGHT;
+    }
+
     /** Across the fibre, with what can feel it: cross-fibre friction. */
     private boolean crosses() {
         if (read.technique == null) return read.tool != null && (read.tool.pointed() || read.tool == Tool.FINGER_PADS);
@@ -231,8 +330,14 @@ final class Making {
     /** Whether it names no stroke, but tells something to say, how the client lies, what is laid under, or that it is over. */
     private boolean saysOnly() {
         if (!read.say.isEmpty() || read.phase == Phase.COVER) return true;
-        // Who names a place means to work there.
-        if (!read.placeless()) return false;
+        // Who names a place means to work there, unless all the rest is about how the client lies.
+        if (!read.placeless()) {
+            boolean posture = read.position != null || read.sideLying || read.turned;
+            boolean arranged = !read.more.props.isEmpty()
+                    || !read.more.limb.isEmpty()
+                    || read.more.words.containsKey(DetailField.LIMB);
+            return posture && arranged && read.tool == null && read.seconds == null && read.count == null;
+        }
         return read.turned
                 || read.position != null
                 || read.sideLying
@@ -244,8 +349,15 @@ final class Making {
 
     /** Still hands while something is said, looked at or arranged; nothing is treated. */
     private void rests(StepEdit edit) {
+        // Who asks to work, or about the health, asks before.
+        boolean anew =
+                read.say.stream().anyMatch(s -> s.kind() != SayKind.PRESSURE_QUESTION && s.kind() != SayKind.EXPLAINS)
+                        && (before == null || Collections.disjoint(before.zones(), edit.zones));
+        boolean posture = read.say.isEmpty()
+                && (read.position != null || read.sideLying || read.turned || !read.more.props.isEmpty());
         if (read.phase == null)
-            edit.phase = worked() ? Phase.RE_CHECK : read.say.isEmpty() ? Phase.SETTLE : Phase.ASSESS;
+            edit.phase =
+                    worked() && !anew && !posture ? Phase.RE_CHECK : read.say.isEmpty() ? Phase.SETTLE : Phase.ASSESS;
         if (read.depth == null) edit.depth = Math.min(edit.depth, 1);
         if (read.sheet == null) edit.sheet = Sheet.COVERED;
         if (read.sheet == null && read.lubricant == null) edit.lubricant = Lubricant.DRY;
@@ -338,6 +450,20 @@ final class Making {
                 || read.more.to != null
                 || read.more.words.containsKey(DetailField.FROM)
                 || read.more.words.containsKey(DetailField.TO);
+        // "Two fingers down masseter", "cradle the head, thumb down SCM": drawn along what is named.
+        boolean drawn = read.tool != null
+                && (read.tool.pointed() || read.fewFingers)
+                && way
+                && !read.structures.isEmpty()
+                && (read.depth == null || read.depth > 1)
+                && read.counted != Dose.Kind.HOLDS
+                && read.counted != Dose.Kind.BREATHS
+                && read.until == null;
+        if (drawn && !breathed())
+            return read.library.toUse(
+                    read.tool == Tool.KNUCKLES
+                            ? "fist-glide"
+                            : read.tool == Tool.ELBOW ? "forearm-glide" : "stripping-fingers");
         if (stays != null) {
             if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
                 return read.library.toUse("trigger-point");
@@ -347,6 +473,9 @@ final class Making {
                     && read.phase != Phase.SETTLE) return read.library.toUse("breath-hold");
             if (read.tool == null && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES))
                 return read.library.toUse("contract-relax");
+            // Held over breaths, but not as hands that only rest.
+            if (read.counted == Dose.Kind.BREATHS && stays.stroke() != Stroke.STILL_HOLD)
+                return read.library.toUse("breath-hold");
             if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
             return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
         }
@@ -395,11 +524,17 @@ final class Making {
                         ? read.library.toUse("interlaced-squeeze")
                         : tool == Tool.HEEL_OF_HAND ? read.library.toUse("broadening") : t;
             case "stripping-fingers" ->
-                tool == Tool.SUPPORTED_THUMB || tool == Tool.BARE_THUMB ? read.library.toUse("stripping-thumb") : t;
+                tool == Tool.FOREARM || tool == Tool.ELBOW
+                        ? read.library.toUse("forearm-glide")
+                        : tool == Tool.SUPPORTED_THUMB || tool == Tool.BARE_THUMB
+                                ? read.library.toUse("stripping-thumb")
+                                : t;
             case "stripping-thumb" ->
-                tool == Tool.REINFORCED_FINGERS || tool == Tool.FINGER_PADS
-                        ? read.library.toUse("stripping-fingers")
-                        : t;
+                tool == Tool.FOREARM || tool == Tool.ELBOW
+                        ? read.library.toUse("forearm-glide")
+                        : tool == Tool.REINFORCED_FINGERS || tool == Tool.FINGER_PADS
+                                ? read.library.toUse("stripping-fingers")
+                                : t;
             default -> t;
         };
     }

@@ -110,6 +110,9 @@ final class Reading {
     /** Where it lies near to, comes from or goes to: that is the zone where none is said. */
     final List<List<Zone>> nearby = new ArrayList<>();
 
+    /** How many of these it only goes to. */
+    int toward;
+
     /** What else is said. */
     final DetailEdit more = Detail.NONE.edit();
 
@@ -197,6 +200,15 @@ final class Reading {
     /** The forearm: the client's where another hand works, else the therapist's. */
     boolean forearmNamed;
 
+    /** A spot is felt for, where no stroke is said besides. */
+    boolean finds;
+
+    /** So many fingers and no more: they draw along a muscle rather than glide over it. */
+    boolean fewFingers;
+
+    /** The palm: the client's where another hand works, else the one that works. */
+    boolean palmNamed;
+
     /** The heel: the client's where nothing else is worked, else that of the hand. */
     boolean heelNamed;
 
@@ -211,6 +223,10 @@ final class Reading {
     String limbNamed;
 
     boolean sideLying;
+
+    /** The client stays dressed, or does no longer; null where nothing is said of it. */
+    @Nullable
+    Boolean clothed;
 
     /** Whether "before" is said of what is compared. */
     boolean sayBefore;
@@ -285,7 +301,11 @@ final class Reading {
     }
 
     /** "Ask: any clicking?" is one thing. */
-    private static final Set<String> ALONE = Set.of("ask", "say", "explain", "tell", "tell them", "warn");
+    /** How the client's forearm is turned, where it stands by itself: "palm down the back" is a stroke. */
+    private static final Set<String> TURNED =
+            Set.of("palm up", "palm down", "palms up", "palms down", "thumb up", "palm facing up", "palm facing down");
+
+    private static final Set<String> ALONE = Set.of("ask", "check in", "say", "explain", "tell", "tell them", "warn");
 
     void take(String text) {
         text = INCHES.matcher(text).replaceAll(" s");
@@ -340,12 +360,16 @@ final class Reading {
         if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
             return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this) || Aside.ofTheSheet(whole, this)) return;
+        if (TURNED.contains(whole.plain)) {
+            own(DetailField.LIMB, whole.text);
+            return;
+        }
         if (whole.plain.equals("across")) {
             if (technique != null && technique.stroke() == Stroke.CIRCULAR_FRICTION) more.fibre = FibreAngle.ACROSS;
             else aside.add(whole.text);
             return;
         }
-        if (Aside.circles(whole, this)) return;
+        if (Aside.circles(whole, this) || Aside.finds(whole, this)) return;
         if (Aside.compares(whole, this)) {
             // Where it is compared is where the work is.
             var sub = beside(whole.text);
@@ -362,6 +386,29 @@ final class Reading {
         if (own.plain.isEmpty()) return;
         // One stroke is one step: what is done after it is told beside it.
         var another = stroke(own.plain);
+        // "Ten circles" of a glide are as many passes.
+        if (another != null
+                && another.stroke() == Stroke.CIRCULAR_FRICTION
+                && beside(own.text).count != null
+                && technique != null
+                && !weak
+                && seconds == null
+                && count == null) {
+            count = beside(own.text).count;
+            counted = Dose.Kind.PASSES;
+            return;
+        }
+        // "Knead 1 min, then forearm 3 passes": another hand with its own dose is another step.
+        var hand = beside(own.text);
+        if (technique != null
+                && !weak
+                && another == null
+                && (seconds != null || count != null)
+                && (hand.tool != null || hand.forearmNamed)
+                && (hand.seconds != null || hand.count != null)) {
+            aside.add(own.text);
+            return;
+        }
         if (another != null && technique != null && !weak && !another.equals(technique)) {
             aside.add(own.text);
             // "Knead, squeeze, wring 2 min": the time is of all of them.
@@ -415,6 +462,7 @@ final class Reading {
         relation = Relation.ON;
         for (int at = 0; at < tokens.size(); ) {
             int used = 0;
+            boolean kept = false;
             for (int length = Math.min(longest, tokens.size() - at); length > 0 && used == 0; length--) {
                 var phrase = String.join(" ", tokens.subList(at, at + length));
                 var meaning = meaning(phrase);
@@ -431,7 +479,9 @@ final class Reading {
                         && at + length < tokens.size()
                         && RELATIONS.get(tokens.get(at + length)) == Relation.TO
                         && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))) relation = Relation.FROM;
+                var was = relation;
                 meaning.accept(this);
+                kept = relation != was;
                 used = length;
             }
             var word = tokens.get(at);
@@ -440,7 +490,7 @@ final class Reading {
                 boolean both = related.equals("between")
                         && at + used < tokens.size()
                         && tokens.get(at + used).equals("and");
-                if (!both) relation = Relation.ON;
+                if (!both && !kept) relation = Relation.ON;
             } else if (RELATIONS.containsKey(word)) {
                 related = word;
                 relation = RELATIONS.get(word);
@@ -465,6 +515,55 @@ final class Reading {
                 && sub.placeless();
     }
 
+    /** What is done instead when something comes up, where it says that and nothing else; else null. */
+    @Nullable
+    Detail onlyInstead() {
+        boolean alone = technique == null && tool == null && !forearmNamed && placeless();
+        boolean says = !more.instead.isEmpty() || more.words.containsKey(DetailField.INSTEAD);
+        return alone && says && note().isEmpty() ? more.detail() : null;
+    }
+
+    private static final Pattern FEELS =
+            Pattern.compile("(?i)\\b(pressure|number|feels?|ok|okay|that|this|comfortable|check in|much)\\b");
+
+    /** Whether it asks how the work before it feels, and nothing else. */
+    boolean onlyAsksHowItFeels() {
+        return !say.isEmpty()
+                && say.stream()
+                        .allMatch(s -> s.kind() == SayKind.PRESSURE_QUESTION
+                                && FEELS.matcher(s.words()).find())
+                && technique == null
+                && tool == null
+                && more.compares == null
+                && position == null
+                && seconds == null
+                && count == null
+                && placeless();
+    }
+
+    /** Where it is, by all that is named. */
+    List<Zone> zonesNamed() {
+        if (placeless() && handNamed) return List.of(Zone.HAND);
+        return new Making(this, Context.NONE).where();
+    }
+
+    /** Whether it tells only where the work of the lines after it is: a heading, or what is uncovered. */
+    boolean onlyPlaces() {
+        return workless() && position == null && !sideLying && !turned && phase == null && (!placeless() || handNamed);
+    }
+
+    /** Whether no work is told: neither stroke, hand, dose nor word. */
+    boolean workless() {
+        return technique == null
+                && tool == null
+                && !forearmNamed
+                && !palmNamed
+                && seconds == null
+                && count == null
+                && say.isEmpty()
+                && more.compares == null;
+    }
+
     /** Whether a text names no place. */
     boolean placeless(String text) {
         return beside(text).placeless();
@@ -477,7 +576,7 @@ final class Reading {
     /** Whether a text names a stroke or a hand. */
     boolean strokeIn(String text) {
         var sub = beside(text);
-        return sub.technique != null || sub.tool != null || sub.forearmNamed;
+        return sub.technique != null || sub.tool != null || sub.forearmNamed || sub.palmNamed;
     }
 
     /** Keeps what is said of one thing in the teacher's own words. */
@@ -609,6 +708,7 @@ final class Reading {
             more.from = landmark;
             nearby.add(beside(landmark));
         } else if (relation == Relation.TO && more.to == null) {
+            toward++;
             more.to = landmark;
             nearby.add(beside(landmark));
         } else {
@@ -620,9 +720,17 @@ final class Reading {
     /** A place that the stroke comes from, goes to or keeps near to, which is no landmark. */
     void at(String name, List<Zone> in) {
         if (relation == Relation.FROM) own(DetailField.FROM, name);
-        else if (relation == Relation.TO) own(DetailField.TO, name);
-        else if (relation != Relation.ON) aside.add(related + " " + name);
+        else if (relation == Relation.TO) {
+            toward++;
+            own(DetailField.TO, name);
+        } else if (relation != Relation.ON) aside.add(related + " " + name);
         nearby.add(in);
+    }
+
+    /** What follows is a place that the work keeps near to. */
+    void near(String how) {
+        relation = Relation.NEAR;
+        related = how;
     }
 
     /** Up and down say a direction on a limb alone. */
@@ -638,6 +746,12 @@ final class Reading {
         if (relation != Relation.ON) at("forearm", List.of(Zone.FOREARM_FLEXORS));
         else if (article && !HANDLED.contains(before)) zones.addAll(FOREARM);
         else forearmNamed = true;
+    }
+
+    /** "With the palm" is the therapist's; where another hand works, it is the client's. */
+    void palm() {
+        if (article && !HANDLED.contains(before)) palmNamed = true;
+        else tool = Tool.PALM;
     }
 
     /** Its back, or its front where the client lies so. */

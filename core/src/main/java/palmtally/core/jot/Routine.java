@@ -9,9 +9,11 @@ import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.detail.Detail;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Techniques;
 
 /**
@@ -22,13 +24,22 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then) )*(?:(?:the )?(?:other|second|opposite) (?:side|leg|arm|foot|hand)|(?:repeat|same|do the same|all of it|all again)"
-                    + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right)? ?(?:side|leg|arm|foot|hand)?|both sides"
+            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up)?) )*(?:(?:the )?(?:other|second|opposite) (?:side|leg|arm|foot|hand)|(?:repeat|same|do the same|all of it|all again)"
+                    + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
     /** Nothing is done by it: it says how the sheet lies, or what to mind. */
     private static final Pattern REMARK = Pattern.compile(
             "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help) ");
+
+    /** A place and nothing else, with a colon or a mark of a heading. */
+    private static final Pattern HEADING = Pattern.compile("^\\s*(?:[-*#•]+\\s*)?[^:]{2,60}:\\s*$");
+
+    private static final Pattern OF_A_LIST =
+            Pattern.compile("(?i)(?:routine|sequence|work|massage|part|section|area|protocol|series|set)s?");
+
+    /** What is uncovered for the work that follows. */
+    private static final Pattern UNCOVERS = Pattern.compile("\\b(?:undrape|uncover|expose)\\b.*");
 
     private static final int LOOKED_AHEAD = 4;
 
@@ -36,6 +47,16 @@ public final class Routine {
     private final Map<String, Consumer<Reading>> own;
     private final List<Jotted> all = new ArrayList<>();
     private @Nullable Step last;
+    /** Zones and side of a heading, until a step is made under it. */
+    private List<Zone> headed = List.of();
+
+    private @Nullable Sides side;
+    /** What a heading told beside its place: said of the step that follows. */
+    private @Nullable String told;
+
+    /** Whether the client stays dressed. */
+    private boolean clothed;
+
     /** Where the last step stands among the lines; none where it was there before. */
     private int lastAt = -1;
 
@@ -67,21 +88,48 @@ public final class Routine {
             Integer seconds = timed && i + 1 < lines.size() ? (Integer) (times.get(i + 1) - times.get(i)) : null;
             var ahead =
                     routine.last != null && routine.last.depth() > 1 ? List.<Zone>of() : routine.ahead(lines, i + 1);
-            routine.take(line, timed && m.matches() ? m.group(3) : line, id.apply(i + 1), seconds, ahead);
+            routine.take(
+                    line,
+                    timed && m.matches() ? m.group(3) : line,
+                    id.apply(i + 1),
+                    seconds,
+                    ahead,
+                    i + 1 < lines.size());
         }
         return List.copyOf(routine.all);
     }
 
-    private void take(String line, String said, String id, @Nullable Integer seconds, List<Zone> ahead) {
+    private void take(String line, String said, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {
         if (lastAt >= 0 && REPEATS.matcher(JotWords.plain(said)).matches()) {
             note(said);
             all.add(new Jotted(line, null, List.of(said.strip()), null));
             return;
         }
-        var read = Jot.jot(said, library, own, id, last, ahead);
+        var reading = Jot.read(said, library, own);
+        if (reading.position != null || reading.turned || reading.sideLying) side = null;
+        if (reading.clothed != null) clothed = reading.clothed;
+        if (lastAt >= 0
+                && last != null
+                && last.technique().stroke() != Stroke.STILL_HOLD
+                && reading.onlyAsksHowItFeels()) {
+            change(s -> s.with(e -> e.say.addAll(reading.say)));
+            all.add(new Jotted(line, null, List.of(), null));
+            return;
+        }
+        var uncovers = UNCOVERS.matcher(JotWords.plain(said));
+        var place = more && uncovers.find() ? Jot.read(uncovers.group(), library, own) : reading;
+        if (more && (place == reading ? heads(said, reading) : reading.workless() && place.onlyPlaces())) {
+            headed = place.zonesNamed();
+            side = place.side;
+            if (UNCOVERS.matcher(JotWords.plain(said)).find())
+                told = told == null ? said.strip() : told + "; " + said.strip();
+            all.add(new Jotted(line, null, place == reading ? List.of() : List.of(said.strip()), null));
+            return;
+        }
+        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side));
         var step = read.step();
         if (step == null && last != null && lastAt >= 0) {
-            var instead = Jot.onlyInstead(said, library, own);
+            var instead = reading.onlyInstead();
             if (instead != null) {
                 change(s -> s.with(e -> e.detail = e.detail.with(d -> {
                     d.instead.addAll(instead.instead());
@@ -99,13 +147,30 @@ public final class Routine {
                 return;
             }
         }
+        if (step != null && told != null) {
+            var first = told;
+            step = step.with(e -> e.detail = e.detail.with(
+                    d -> d.note = Aside.cut(d.note == null ? first : first + "; " + d.note, Detail.MOST_NOTE)));
+            told = null;
+        }
         if (step != null && seconds != null && seconds <= Dose.MOST_SECONDS)
             step = step.with(e -> e.dose = Dose.seconds(seconds));
         if (step != null) {
             last = step;
             lastAt = all.size();
+            headed = List.of();
+            if (step.settles()) side = null;
         }
         all.add(new Jotted(line, step, read.note(), read.asked()));
+    }
+
+    /** Whether a line tells only where the lines after it work. */
+    private static boolean heads(String said, Reading reading) {
+        if (!reading.onlyPlaces()) return false;
+        // "Feet" above the lines about them.
+        boolean bare =
+                reading.note().stream().allMatch(w -> OF_A_LIST.matcher(w).matches());
+        return HEADING.matcher(said).matches() || bare && said.strip().split("\\s+").length <= 3;
     }
 
     /** Where the next line that names a place works; of the few that follow. */

@@ -1,0 +1,25 @@
+package palmtally.core.jot;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Step;
+
+/**
+ * What goes on from the lines before, and what the lines after tell.
+ *
+ * @param before the step it comes after, whose zones, position, sheet and lubricant go on, or null
+ * @param ahead where the work of the lines after it is: there is looked and asked where nothing else is said
+ * @param clothed whether the client stays dressed
+ * @param headed zones of a heading above it, where the work is unless it says otherwise; empty where there is none
+ * @param side the side that the heading says, or null
+ */
+record Context(
+        @Nullable Step before,
+        List<Zone> ahead,
+        boolean clothed,
+        List<Zone> headed,
+        @Nullable Sides side) {
+    static final Context NONE = new Context(null, List.of(), false, List.of(), null);
+}
