@@ -3875,6 +3875,7 @@ export interface components {
       asked?: components['schemas']['LineQuestion']
       line: string
       note: string[]
+      onto?: components['schemas']['Step']
       said: components['schemas']['InWords'][]
       step?: components['schemas']['Step']
     }

@@ -24,6 +24,8 @@ const faults = ref<string[]>([])
 const asked = ref<Schema['JottedLine'][]>([])
 /** The line that was taken last, and what was made of it. */
 const taken = ref<Schema['JottedLine']>()
+/** Headings above the line that is typed next: they are read with it. */
+const held = ref<string[]>([])
 /** The words of it that are being taught. */
 const teaching = ref('')
 const busy = ref(false)
@@ -35,7 +37,8 @@ const strokes = computed(() => session.catalogue?.techniques.filter((t) => !t.re
 defineExpose({ focus: () => field.value?.focus() })
 
 /** Reads lines, each going on from the one before: what is a step is taken, of the others one thing is asked. */
-async function read(lines: string[], instead?: Schema['Step']) {
+async function read(typed: string[], instead?: Schema['Step']) {
+  const lines = [...held.value, ...typed]
   busy.value = true
   faults.value = []
   teaching.value = ''
@@ -48,12 +51,16 @@ async function read(lines: string[], instead?: Schema['Step']) {
   try {
     const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids, after: before } }))
     const made = jotted.flatMap((j) => j.step ?? [])
+    const last = jotted.findLastIndex((j) => j.step ?? j.asked ?? j.onto)
+    held.value = jotted.slice(last + 1).map((j) => j.line)
+    const onto = jotted.findLast((j) => j.onto)?.onto
+    if (onto && !instead) emit('again', onto)
     asked.value = jotted.filter((j) => j.asked)
     taken.value = jotted.length === 1 && made.length ? jotted[0] : undefined
     if (instead && made[0]) emit('again', made[0])
     else if (made.length)
       emit('steps', made.length === 1 ? `Added ${made[0]!.name}` : `Added ${made.length} steps`, made)
-    if (made.length) line.value = ''
+    if (made.length || onto || held.value.length) line.value = ''
   } catch (e) {
     const p = e as Problem
     faults.value = p.faults.length
@@ -141,6 +148,17 @@ async function lay() {
     <ul v-if="faults.length" role="alert" class="faults">
       <li v-for="f in faults" :key="f">{{ f }}</li>
     </ul>
+    <p v-for="h in held" :key="h" class="read">
+      <span class="soft">Above the next line</span> <span class="said">{{ h }}</span>
+      <button
+        type="button"
+        class="close"
+        :aria-label="`Leave out ${h}`"
+        @click="held = held.filter((x) => x !== h)"
+      >
+        ×
+      </button>
+    </p>
     <div v-for="j in asked" :key="j.line" class="asked" role="group" :aria-label="j.line">
       <p>
         “{{ j.line }}” <strong>{{ j.asked!.question }}</strong>

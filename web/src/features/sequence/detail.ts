@@ -29,7 +29,12 @@ export function changed<K extends keyof Detail>(
 }
 
 /** After these the step is not done any further. */
-export const ENDING: readonly (string | undefined)[] = ['later', 'move-on', 'skip', 'stop'] satisfies Detail['instead'][number]['then'][]
+export const ENDING: readonly (string | undefined)[] = [
+  'later',
+  'move-on',
+  'skip',
+  'stop',
+] satisfies Detail['instead'][number]['then'][]
 
 /** A list with one thing put in, or taken out where it was in. */
 export const toggled = <T>(list: readonly T[], one: T): T[] =>

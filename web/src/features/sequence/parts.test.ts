@@ -225,6 +225,27 @@ describe('the typing line', () => {
     await press(l, 'Leave it out')
     expect(l.findAll('.asked')).toHaveLength(0)
   })
+  it('changes the step before it where a line says something of that', async () => {
+    const onto = { ...step('b'), detail: { note: 'never over the veins' } }
+    post.mockResolvedValueOnce([read('never over the veins', { step: undefined, onto })])
+    const l = line()
+    await type(l, 'never over the veins')
+    expect(l.emitted('again')).toEqual([[onto]])
+    expect(l.emitted('steps')).toBeUndefined()
+    expect(l.find('input').element.value).toBe('')
+  })
+  it('keeps a heading for the line under it', async () => {
+    post.mockResolvedValueOnce([read('Left leg:', { step: undefined })])
+    const l = line()
+    await type(l, 'Left leg:')
+    expect(l.find('.read').text()).toContain('Left leg:')
+    expect(l.find('input').element.value).toBe('')
+    post.mockResolvedValueOnce([read('Left leg:', { step: undefined }), read('knead 1 min')])
+    await type(l, 'knead 1 min')
+    expect(post.mock.calls.at(-1)![1].body.lines).toEqual(['Left leg:', 'knead 1 min'])
+    expect(l.emitted('steps')![0]![0]).toBe('Added STEP-1')
+    expect(l.text()).not.toContain('Above the next line')
+  })
   it('says what failed and keeps the line', async () => {
     post.mockRejectedValue(fault('x', 'is too long'))
     const l = line()

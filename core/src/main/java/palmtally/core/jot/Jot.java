@@ -53,7 +53,7 @@ public final class Jot {
 
     /** A step of what was understood, or the one question where it is none. */
     static Jotted made(String text, Reading reading, String id, Context context) {
-        if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), asked(reading));
+        if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), asked(reading), null);
         @Nullable Step step;
         try {
             step = new Making(reading, context).step(id);
@@ -63,8 +63,8 @@ public final class Jot {
             step = new Making(reading, context).step(id);
         }
         return step == null
-                ? new Jotted(text, null, List.of(text.strip()), asked(reading))
-                : new Jotted(text, step, reading.note(), null);
+                ? new Jotted(text, null, List.of(text.strip()), asked(reading), null)
+                : new Jotted(text, step, reading.note(), null, null);
     }
 
     /** Where the work of a line is, if it names a place; empty else. */

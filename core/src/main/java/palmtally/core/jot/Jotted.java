@@ -10,12 +10,14 @@ import palmtally.core.sequence.Step;
  * @param step what was understood; null only where the zone or the stroke is truly unknown, or where the line belongs to the step before it
  * @param note what was not, in the words of the line; empty where all was
  * @param asked what must be picked before there is a step: one question, or null
+ * @param onto the step that stood there before, with what the line says of it, or null
  */
 public record Jotted(
         String line,
         @Nullable Step step,
         List<String> note,
-        @Nullable Asked asked) {
+        @Nullable Asked asked,
+        @Nullable Step onto) {
     public Jotted {
         note = List.copyOf(note);
     }

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.IntFunction;
+import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
@@ -69,7 +70,8 @@ public final class Routine {
     /**
      * @param id id of the step of a line by its number, from 1
      * @param before the step that the first line comes after, or null
-     * @return as many as there are lines; a line that belongs to the step before it has no step of its own and asks nothing
+     * @return as many as there are lines; a line that belongs to the step before it has no step of its own and asks nothing, and where that
+     *     step was there before, it holds it changed
      */
     public static List<Jotted> of(
             List<String> lines, Techniques library, IntFunction<String> id, @Nullable Step before) {
@@ -100,77 +102,84 @@ public final class Routine {
     }
 
     private void take(String line, String said, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {
-        if (lastAt >= 0 && REPEATS.matcher(JotWords.plain(said)).matches()) {
+        if (last != null && REPEATS.matcher(JotWords.plain(said)).matches()) {
             note(said);
-            all.add(new Jotted(line, null, List.of(said.strip()), null));
+            belongs(line, List.of(said.strip()));
             return;
         }
         var reading = Jot.read(said, library, own);
         if (reading.position != null || reading.turned || reading.sideLying) side = null;
         if (reading.clothed != null) clothed = reading.clothed;
-        if (lastAt >= 0
-                && last != null
-                && last.technique().stroke() != Stroke.STILL_HOLD
-                && reading.onlyAsksHowItFeels()) {
+        if (last != null && last.technique().stroke() != Stroke.STILL_HOLD && reading.onlyAsksHowItFeels()) {
             change(s -> s.with(e -> e.say.addAll(reading.say)));
-            all.add(new Jotted(line, null, List.of(), null));
+            belongs(line, List.of());
             return;
         }
-        var uncovers = UNCOVERS.matcher(JotWords.plain(said));
-        var place = more && uncovers.find() ? Jot.read(uncovers.group(), library, own) : reading;
-        if (more && (place == reading ? heads(said, reading) : reading.workless() && place.onlyPlaces())) {
-            headed = place.zonesNamed();
-            side = place.side;
-            if (UNCOVERS.matcher(JotWords.plain(said)).find())
-                told = told == null ? said.strip() : told + "; " + said.strip();
-            all.add(new Jotted(line, null, place == reading ? List.of() : List.of(said.strip()), null));
+        if (heads(said, reading, more)) {
+            all.add(new Jotted(line, null, told == null ? List.of() : List.of(said.strip()), null, null));
             return;
         }
         var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side));
+        if (read.step() == null && last != null && saysOfIt(line, said, reading)) return;
+        all.add(read.step() == null ? read : made(read, seconds));
+    }
+
+    /** What a heading told belongs to the first step under it; its time is that to the next line, where lines are timed. */
+    private Jotted made(Jotted read, @Nullable Integer seconds) {
         var step = read.step();
-        if (step == null && last != null && lastAt >= 0) {
-            var instead = reading.onlyInstead();
-            if (instead != null) {
-                change(s -> s.with(e -> e.detail = e.detail.with(d -> {
-                    d.instead.addAll(instead.instead());
-                    if (d.instead.size() > Detail.MOST_BRANCHES) d.instead = d.instead.subList(0, Detail.MOST_BRANCHES);
-                    instead.words()
-                            .forEach((f, w) ->
-                                    d.words.merge(f, w, (x, y) -> Aside.cut(x + "; " + y, Detail.MOST_WORDS)));
-                })));
-                all.add(new Jotted(line, null, List.of(), null));
-                return;
-            }
-            if (REMARK.matcher(JotWords.plain(said)).find()) {
-                note(said);
-                all.add(new Jotted(line, null, List.of(said.strip()), null));
-                return;
-            }
-        }
-        if (step != null && told != null) {
+        if (told != null) {
             var first = told;
             step = step.with(e -> e.detail = e.detail.with(
                     d -> d.note = Aside.cut(d.note == null ? first : first + "; " + d.note, Detail.MOST_NOTE)));
             told = null;
         }
-        if (step != null && seconds != null && seconds <= Dose.MOST_SECONDS)
-            step = step.with(e -> e.dose = Dose.seconds(seconds));
-        if (step != null) {
-            last = step;
-            lastAt = all.size();
-            headed = List.of();
-            if (step.settles()) side = null;
-        }
-        all.add(new Jotted(line, step, read.note(), read.asked()));
+        if (seconds != null && seconds <= Dose.MOST_SECONDS) step = step.with(e -> e.dose = Dose.seconds(seconds));
+        last = step;
+        lastAt = all.size();
+        headed = List.of();
+        if (step.settles()) side = null;
+        return new Jotted(read.line(), step, read.note(), null, null);
     }
 
-    /** Whether a line tells only where the lines after it work. */
-    private static boolean heads(String said, Reading reading) {
+    /** Whether a line that is no step says something of the step before it: what is done instead, or a remark. */
+    private boolean saysOfIt(String line, String said, Reading reading) {
+        var instead = reading.onlyInstead();
+        if (instead != null) {
+            change(s -> s.with(e -> e.detail = e.detail.with(d -> {
+                d.instead.addAll(instead.instead());
+                if (d.instead.size() > Detail.MOST_BRANCHES) d.instead = d.instead.subList(0, Detail.MOST_BRANCHES);
+                instead.words()
+                        .forEach((f, w) -> d.words.merge(f, w, (x, y) -> Aside.cut(x + "; " + y, Detail.MOST_WORDS)));
+            })));
+            belongs(line, List.of());
+            return true;
+        }
+        if (!REMARK.matcher(JotWords.plain(said)).find()) return false;
+        note(said);
+        belongs(line, List.of(said.strip()));
+        return true;
+    }
+
+    /** Whether a line tells only where the lines after it work, by a heading or by what is uncovered; then it is kept for them. */
+    private boolean heads(String said, Reading reading, boolean more) {
+        var uncovers = UNCOVERS.matcher(JotWords.plain(said));
+        if (uncovers.find()) {
+            var place = Jot.read(uncovers.group(), library, own);
+            if (!reading.workless() || !place.onlyPlaces()) return false;
+            headed = place.zonesNamed();
+            side = place.side;
+            told = told == null ? said.strip() : told + "; " + said.strip();
+            return true;
+        }
         if (!reading.onlyPlaces()) return false;
         // "Feet" above the lines about them.
-        boolean bare =
-                reading.note().stream().allMatch(w -> OF_A_LIST.matcher(w).matches());
-        return HEADING.matcher(said).matches() || bare && said.strip().split("\\s+").length <= 3;
+        boolean bare = more
+                && said.strip().split("\\s+").length <= 3
+                && reading.note().stream().allMatch(w -> OF_A_LIST.matcher(w).matches());
+        if (!bare && !HEADING.matcher(said).matches()) return false;
+        headed = reading.zonesNamed();
+        side = reading.side;
+        return true;
     }
 
     /** Where the next line that names a place works; of the few that follow. */
@@ -190,10 +199,15 @@ public final class Routine {
         })));
     }
 
-    private void change(java.util.function.UnaryOperator<Step> changed) {
-        if (last == null || lastAt < 0) return;
+    /** A line that belongs to the step before it. */
+    private void belongs(String line, List<String> note) {
+        all.add(new Jotted(line, null, note, null, lastAt < 0 ? last : null));
+    }
+
+    private void change(UnaryOperator<Step> changed) {
         last = changed.apply(last);
+        if (lastAt < 0) return;
         var was = all.get(lastAt);
-        all.set(lastAt, new Jotted(was.line(), last, was.note(), was.asked()));
+        all.set(lastAt, new Jotted(was.line(), last, was.note(), null, null));
     }
 }

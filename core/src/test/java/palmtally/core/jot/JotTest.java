@@ -290,6 +290,57 @@ class JotTest {
                         "still-hold [neck-back] prone assess");
     }
 
+    /** Typed line by line, the step before was there already: it is handed back changed. */
+    @Test
+    void a_line_typed_alone_says_it_of_the_step_that_was_there() {
+        var before = routine("knuckles calf 60 s").get(0).step();
+        var after = Routine.of(
+                List.of("never over the veins", "if it hurts use the forearm, lighter", "how is that?", "other side"),
+                Techniques.SHIPPED,
+                n -> "x" + n,
+                before);
+        assertThat(after)
+                .allSatisfy(j -> assertThat(j.step()).isNull())
+                .allSatisfy(j -> assertThat(j.asked()).isNull());
+        var onto = after.get(3).onto();
+        assertThat(onto.id()).isEqualTo(before.id());
+        assertThat(onto.details().note()).isEqualTo("never over the veins; other side");
+        assertThat(onto.details().instead()).extracting(b -> b.tool()).containsExactly(Tool.FOREARM);
+        assertThat(onto.say()).extracting(Saying::kind).containsExactly(SayKind.PRESSURE_QUESTION);
+        // The first says the least: each goes on from the one before it.
+        assertThat(after.get(0).onto().details().instead()).isEmpty();
+    }
+
+    @Test
+    void a_heading_and_what_is_uncovered_stand_for_the_lines_under_them() {
+        var all = routine(
+                "Left arm:",
+                "petrissage 30 s",
+                "cover the arm, undrape the right leg, tuck the sheet",
+                "effleurage 4x",
+                "knead calf");
+        assertThat(all.stream()
+                        .map(j -> j.step() == null
+                                ? "-"
+                                : j.step().zones() + " " + j.step().side()))
+                .containsExactly("-", "[upper-arm-outer] left", "-", "[hamstrings, calf] right", "[calf] right");
+        assertThat(all.get(3).step().details().note())
+                .isEqualTo("cover the arm, undrape the right leg, tuck the sheet");
+    }
+
+    @Test
+    void who_stays_dressed_stays_so_until_the_skin_is_bare() {
+        assertThat(routine(
+                                "clothed, face down",
+                                "palm press upper back",
+                                "knead calf",
+                                "undraped: glide calf",
+                                "knead calf")
+                        .stream()
+                        .map(j -> j.step().sheet()))
+                .containsExactly(Sheet.THROUGH, Sheet.THROUGH, Sheet.THROUGH, Sheet.OPEN, Sheet.OPEN);
+    }
+
     /** Such lines say something of the step before them, which keeps it. */
     @Test
     void what_is_done_instead_and_what_is_to_mind_belong_to_the_step_before() {

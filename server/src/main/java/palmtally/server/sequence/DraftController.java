@@ -91,13 +91,15 @@ class DraftController {
     /**
      * @param said what was understood beside what stands on the line of a step
      * @param note what was not understood, in the words of the line; it stays in the step's note
+     * @param onto the step it comes after, changed by what the line says of it, or null
      */
     record JottedLine(
             String line,
             @Nullable Step step,
             List<Detail.InWords> said,
             List<String> note,
-            @Nullable LineQuestion asked) {
+            @Nullable LineQuestion asked,
+            @Nullable Step onto) {
         static JottedLine of(Jotted j, Techniques library) {
             var a = j.asked();
             var said = j.step() == null
@@ -114,7 +116,8 @@ class DraftController {
                     j.step(),
                     said,
                     j.note(),
-                    a == null ? null : new LineQuestion(a.what(), a.what().question(), a.nearest()));
+                    a == null ? null : new LineQuestion(a.what(), a.what().question(), a.nearest()),
+                    j.onto());
         }
     }
 
