@@ -4586,6 +4586,7 @@ export interface components {
       term?: string
     }
     NewSequence: {
+      lines?: string[]
       name?: string
       /** @enum {string} */
       region?:

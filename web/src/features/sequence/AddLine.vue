@@ -92,6 +92,12 @@ const understood = computed(() => {
     ...(taken.value?.said.map((l) => `${l.label}: ${l.words}`) ?? []),
   ]
 })
+// Lines of a routine that was written down and are no step yet.
+const given = history.state?.lines as string[] | undefined
+if (given?.length) {
+  history.replaceState({ ...history.state, lines: undefined }, '')
+  void read(given)
+}
 const taught = () => taken.value?.step && read([taken.value.line], taken.value.step)
 function paste(e: ClipboardEvent) {
   const rows = (e.clipboardData?.getData('text/plain') ?? '')

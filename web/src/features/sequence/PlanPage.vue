@@ -39,7 +39,18 @@ function touch(zone: string) {
 const bare = computed(() => lines.value?.length && region.value && !regions.value.has(region.value))
 /** A new sequence: bare, or by a template laid over its zones. */
 const starting = ref(false)
-const fresh = ref({ name: '', region: '', minutes: 20, template: '', zones: [] as string[] })
+const fresh = ref({ name: '', region: '', minutes: 20, template: '', zones: [] as string[], lines: '' })
+/** The routine as it was written down, a line a step. */
+const WRITTEN = 'written'
+const written = computed(() =>
+  fresh.value.lines
+    .split(/\r?\n/)
+    .map((l) => l.replaceAll('\t', ' ').trim())
+    .filter(Boolean),
+)
+const startable = computed(() =>
+  fresh.value.template === WRITTEN ? written.value.length > 0 : fresh.value.zones.length > 0,
+)
 const freshProblem = ref<Problem>()
 const ofRegion = computed(() =>
   [...session.zones.values()].filter(
@@ -57,6 +68,11 @@ function begin(open: boolean) {
   freshProblem.value = undefined
   fresh.value.region = region.value ?? fresh.value.region
 }
+async function unread(lines: string[]) {
+  const ids = lines.map((_, i) => `step-${i + 1}`)
+  const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids } }))
+  return jotted.filter((j) => j.asked).map((j) => j.line)
+}
 async function start() {
   const f = fresh.value
   freshProblem.value = undefined
@@ -67,12 +83,15 @@ async function start() {
           name: f.name,
           region: (f.region || undefined) as 'foot',
           slotSeconds: f.minutes * 60,
-          template: (f.template || undefined) as 'protocol',
-          zones: f.zones as never[],
+          ...(f.template === WRITTEN
+            ? { lines: written.value }
+            : { template: (f.template || undefined) as 'protocol', zones: f.zones as never[] }),
         },
       }),
     )
-    await router.push(`/plan/${made.sequence.id}`)
+    // What is no step yet is asked there.
+    const asked = f.template === WRITTEN ? await unread(written.value) : []
+    await router.push({ path: `/plan/${made.sequence.id}`, state: { lines: asked } })
   } catch (e) {
     freshProblem.value = e as Problem
   }
@@ -133,12 +152,24 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
         Start with
         <select v-model="fresh.template">
           <option value="">an opening and an end</option>
+          <option :value="WRITTEN">my own lines</option>
           <option v-for="t in session.catalogue?.templates" :key="t.id" :value="t.id">
             {{ t.name }}: {{ t.words }}
           </option>
         </select>
       </label>
-      <div class="zones" role="group" aria-label="Zones, in order">
+      <label v-if="fresh.template === WRITTEN" class="name lines">
+        Write it down or paste it, a line a step
+        <textarea
+          v-model="fresh.lines"
+          rows="9"
+          maxlength="40000"
+          placeholder="prone, bolster under the ankles
+palm glides up the back of the thigh, 6 x 15 s
+knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
+        />
+      </label>
+      <div v-else class="zones" role="group" aria-label="Zones, in order">
         <span class="soft">{{
           fresh.region ? 'Zones, in order' : 'Choose a region: its zones stand here.'
         }}</span>
@@ -162,8 +193,8 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
         <p v-if="freshProblem.faults.length === 0">{{ freshProblem.detail }}</p>
         <p v-for="f in freshProblem.faults" :key="f.field">{{ f.field }} {{ f.value }} {{ f.reason }}</p>
       </div>
-      <button class="push main" :disabled="fresh.zones.length === 0">Start it</button>
-      <span v-if="fresh.region && fresh.zones.length === 0" class="soft">
+      <button class="push main" :disabled="!startable">Start it</button>
+      <span v-if="fresh.region && fresh.template !== WRITTEN && fresh.zones.length === 0" class="soft">
         Touch the zones it works on first.</span
       >
     </form>
@@ -298,6 +329,11 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
   color: var(--ink);
   font: 500 15px var(--text);
   padding: 0 12px;
+}
+.lines textarea {
+  width: 100%;
+  line-height: 1.5;
+  padding: 10px 12px;
 }
 .zones {
   width: 100%;

@@ -246,6 +246,16 @@ describe('the typing line', () => {
     expect(l.emitted('steps')![0]![0]).toBe('Added STEP-1')
     expect(l.text()).not.toContain('Above the next line')
   })
+  it('asks about the lines of a written routine that are no step yet', async () => {
+    history.replaceState({ lines: ['gloves on'] }, '')
+    const asked = { what: 'stroke', question: 'Which stroke?', nearest: ['Petrissage'] }
+    post.mockResolvedValueOnce([read('gloves on', { step: undefined, asked })])
+    const l = line()
+    await flushPromises()
+    expect(post.mock.calls.at(-1)![1].body.lines).toEqual(['gloves on'])
+    expect(l.find('.asked').text()).toContain('“gloves on” Which stroke?')
+    expect(history.state.lines).toBeUndefined()
+  })
   it('says what failed and keeps the line', async () => {
     post.mockRejectedValue(fault('x', 'is too long'))
     const l = line()

@@ -39,6 +39,31 @@ class DraftTest {
     }
 
     @Test
+    void a_sequence_begins_out_of_the_lines_of_a_routine(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var made = nadia.post(
+                "/api/sequences",
+                "{\"name\":\"Pasted\",\"region\":\"lower-leg\",\"slotSeconds\":900,\"lines\":[\"prone, bolster under the ankles\","
+                        + "\"knead calf 1 min\",\"never over the veins\",\"wibble the moon\",\"cover\"]}");
+        assertThat(made.status()).isEqualTo(201);
+        var sequence = made.json().get("sequence");
+        assertThat(sequence.get("blocks")).hasSize(3);
+        var knead = sequence.at("/blocks/1/steps/0");
+        assertThat(knead.get("technique").asString()).isEqualTo("petrissage");
+        assertThat(knead.at("/detail/note").asString()).isEqualTo("never over the veins");
+        assertThat(sequence.get("note").asString()).isEqualTo("Not read yet: wibble the moon");
+        var none = nadia.post(
+                "/api/sequences", "{\"name\":\"Pasted\",\"region\":\"lower-leg\",\"lines\":[\"wibble the moon\"]}");
+        assertThat(none.status()).isEqualTo(422);
+        assertThat(none.json().at("/faults/0/reason").asString()).startsWith("need one that says what is done where");
+        var line = "\"knead calf\",";
+        var many = nadia.post(
+                "/api/sequences",
+                "{\"name\":\"Pasted\",\"region\":\"lower-leg\",\"lines\":[" + line.repeat(200) + "\"knead calf\"]}");
+        assertThat(many.json().at("/faults/0/value").asString()).isEqualTo("201 lines");
+    }
+
+    @Test
     void checks_mends_and_fits_a_draft_without_storing_it(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");
         var sequence = (ObjectNode) nadia.get("/api/sequences/calves").json().get("sequence");

@@ -43,6 +43,9 @@ public record Sequence(
     /** More steps than this are taken for a mistake. */
     public static final int MOST_STEPS = 500;
 
+    /** Letters of its note. */
+    public static final int MOST_NOTE = 4000;
+
     /**
      * @throws InvalidValue naming every fault: no block, too many steps, an id used twice, a before link to nowhere, a cycle of
      *     before links
@@ -53,8 +56,9 @@ public record Sequence(
         var faults = new ArrayList<Fault>();
         if (id.isBlank() || id.length() > 64) faults.add(new Fault("id", id, "must be 1 to 64 characters"));
         if (name.isBlank() || name.length() > 200) faults.add(new Fault("name", name, "must be 1 to 200 characters"));
-        if (note.length() > 4000)
-            faults.add(new Fault("note", note.length() + " characters", "must be at most 4000 characters"));
+        if (note.length() > MOST_NOTE)
+            faults.add(
+                    new Fault("note", note.length() + " characters", "must be at most " + MOST_NOTE + " characters"));
         if (!(slotSeconds > 0 && slotSeconds <= 14400))
             faults.add(new Fault("slotSeconds", String.valueOf(slotSeconds), "must be above 0 and at most 14400"));
         if (firstSide != Side.LEFT && firstSide != Side.RIGHT)

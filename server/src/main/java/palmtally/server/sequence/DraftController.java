@@ -74,7 +74,7 @@ class DraftController {
             @Nullable String profile,
             @Nullable Double slotSeconds) {}
 
-    private static final int MOST_LINES = 200;
+    static final int MOST_LINES = 200;
 
     /**
      * @param ids of the steps that the lines become, one each

@@ -25,6 +25,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Severity;
+import palmtally.core.jot.Written;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.Sequence;
@@ -158,15 +159,17 @@ class SequenceController {
     /**
      * @param template what to start with, laid over the zones, or null for an opening and an end alone
      * @param zones what it is about; the first says how the client lies
+     * @param lines the routine as a teacher wrote it down, a line a step; then neither template nor zones are needed
      */
     record NewSequence(
             @Nullable String name,
             @Nullable Region region,
             @Nullable Double slotSeconds,
             @Nullable Template template,
-            @Nullable List<Zone> zones) {}
+            @Nullable List<Zone> zones,
+            @Nullable List<String> lines) {}
 
-    /** Starts a sequence, by template or bare. */
+    /** Starts a sequence, by template, out of lines, or bare. */
     @Allow(Permission.PLANNER)
     @PostMapping("/api/sequences")
     @ResponseStatus(HttpStatus.CREATED)
@@ -175,15 +178,22 @@ class SequenceController {
         if (wanted.name == null || wanted.name.isBlank()) faults.add(new Fault("name", "", "must not be blank"));
         if (wanted.region == null) faults.add(new Fault("region", "", "is missing"));
         var zones = wanted.zones;
-        if (zones == null || zones.isEmpty()) faults.add(new Fault("zones", "", "needs at least one zone"));
-        if (!faults.isEmpty() || wanted.name == null || wanted.region == null || zones == null)
+        var lines = wanted.lines == null ? List.<String>of() : wanted.lines;
+        if (lines.size() > DraftController.MOST_LINES)
+            faults.add(new Fault(
+                    "lines", lines.size() + " lines", "must be at most " + DraftController.MOST_LINES + " at once"));
+        if (lines.isEmpty() && (zones == null || zones.isEmpty()))
+            faults.add(new Fault("zones", "", "needs at least one zone"));
+        if (!faults.isEmpty() || wanted.name == null || wanted.region == null)
             throw new InvalidValue("sequence", faults);
         double slot = wanted.slotSeconds == null ? 1200 : wanted.slotSeconds;
         var id = sequences.freshId(wanted.name);
         var profile = profiles.named(null);
-        var made = wanted.template == null
-                ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0), profile)
-                : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);
+        var made = !lines.isEmpty() || zones == null
+                ? Written.sequence(id, wanted.name.trim(), wanted.region, slot, lines, profile.techniques())
+                : wanted.template == null
+                        ? Template.bare(id, wanted.name.trim(), wanted.region, slot, zones.get(0), profile)
+                        : wanted.template.sequence(id, wanted.name.trim(), wanted.region, slot, zones, profile);
         return made(sequences.save(made, 0, "Started", caller, v -> view(v, null)));
     }
 

@@ -1,0 +1,84 @@
+package palmtally.core.jot;
+
+import java.util.ArrayList;
+import java.util.List;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Region;
+import palmtally.core.body.Side;
+import palmtally.core.sequence.Block;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Step;
+import palmtally.core.technique.Techniques;
+
+/** A whole sequence out of the lines of a routine as a teacher wrote it down. */
+public final class Written {
+    private Written() {}
+
+    /**
+     * What is settled and asked first is its opening and what covers last its end; between them a block begins wherever the client turns.
+     * Lines that are no step yet are kept in its note, so that nothing is lost.
+     *
+     * @throws InvalidValue where no line is a step
+     */
+    public static Sequence sequence(
+            String id, String name, Region region, double slotSeconds, List<String> lines, Techniques library) {
+        var jotted = Routine.of(lines, library, n -> "step-" + n, null);
+        var steps = new ArrayList<Step>();
+        var unread = new ArrayList<String>();
+        for (var j : jotted) {
+            if (j.step() != null) steps.add(j.step());
+            if (j.asked() != null) unread.add(j.line().strip());
+        }
+        if (steps.isEmpty())
+            throw new InvalidValue(
+                    "sequence",
+                    new Fault(
+                            "lines",
+                            lines.size() + " lines",
+                            "need one that says what is done where, such as “knead calf 1 min”"));
+        var note = unread.isEmpty() ? "" : "Not read yet: " + String.join(" · ", unread);
+        return new Sequence(
+                id, name, region, slotSeconds, Side.LEFT, Aside.cut(note, Sequence.MOST_NOTE), null, blocks(steps));
+    }
+
+    private static List<Block> blocks(List<Step> steps) {
+        int opened = 0;
+        while (opened < steps.size() - 1 && opens(steps.get(opened))) opened++;
+        int closes = steps.size();
+        while (closes > opened && closes(steps.get(closes - 1))) closes--;
+        var blocks = new ArrayList<Block>();
+        if (opened > 0) blocks.add(block("Open", steps.subList(0, opened), 1));
+        for (int from = opened; from < closes; ) {
+            var lies = steps.get(from).position();
+            int to = from + 1;
+            while (to < closes && steps.get(to).position() == lies) to++;
+            blocks.add(block("Work, " + lies.toString().replace('-', ' '), steps.subList(from, to), blocks.size() + 1));
+            from = to;
+        }
+        if (closes < steps.size()) blocks.add(block("Close", steps.subList(closes, steps.size()), blocks.size() + 1));
+        return blocks;
+    }
+
+    private static boolean opens(Step step) {
+        return step.settles() || step.phase() == Phase.ASSESS && step.depth() <= 1;
+    }
+
+    private static boolean closes(Step step) {
+        return step.phase() == Phase.COVER || step.settles();
+    }
+
+    /** What is worked on each side is run through on the one, then on the other. */
+    private static Block block(String name, List<Step> steps, int number) {
+        boolean sided = steps.stream().anyMatch(s -> !opens(s) && !closes(s))
+                && steps.stream().anyMatch(s -> s.side() == Sides.EACH);
+        return new Block(
+                "part-" + number,
+                name,
+                Block.Order.IN_ORDER,
+                sided ? Block.Repeat.EACH_SIDE : Block.Repeat.ONCE,
+                steps);
+    }
+}

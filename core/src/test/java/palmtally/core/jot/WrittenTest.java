@@ -1,0 +1,65 @@
+package palmtally.core.jot;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import palmtally.core.InvalidValue;
+import palmtally.core.body.Region;
+import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Step;
+import palmtally.core.technique.Techniques;
+
+class WrittenTest {
+    private static Sequence written(String... lines) {
+        return Written.sequence("x", "Tried", Region.LOWER_LEG, 1200, List.of(lines), Techniques.SHIPPED);
+    }
+
+    private static List<String> blocks(Sequence sequence) {
+        return sequence.blocks().stream()
+                .map(b -> b.name() + ", " + b.repeat() + ": "
+                        + String.join(
+                                " ",
+                                b.steps().stream().map(s -> s.technique().id()).toList()))
+                .toList();
+    }
+
+    @Test
+    void opens_works_on_each_side_and_begins_anew_where_the_client_turns() {
+        assertThat(blocks(written(
+                        "prone, bolster under the ankles",
+                        "ask about cramps",
+                        "palm glide calf 4x",
+                        "knead calf 1 min",
+                        "other side",
+                        "turn over, bolster under the knees",
+                        "glide shin 4x",
+                        "cover",
+                        "still hands on the feet, covered")))
+                .containsExactly(
+                        "Open, once: still-hold still-hold",
+                        "Work, prone, each-side: effleurage petrissage",
+                        "Work, supine, each-side: still-hold effleurage",
+                        "Close, once: still-hold still-hold");
+    }
+
+    @Test
+    void what_is_no_step_yet_is_kept_in_its_note_and_what_says_something_of_a_step_is_with_it() {
+        var made = written("knead calf", "never over the veins", "wibble the moon", "friction on a warm stone");
+        assertThat(made.note()).isEqualTo("Not read yet: wibble the moon");
+        assertThat(made.steps()).extracting(Step::id).containsExactly("step-1", "step-4");
+        assertThat(made.steps().get(0).details().note()).isEqualTo("never over the veins");
+    }
+
+    @Test
+    void one_line_at_least_is_a_step() {
+        assertThatThrownBy(() -> written("wibble the moon", "hello"))
+                .isInstanceOfSatisfying(
+                        InvalidValue.class,
+                        e -> assertThat(e.faults())
+                                .singleElement()
+                                .satisfies(f ->
+                                        assertThat(f.toString()).contains("lines", "2 lines", "knead calf 1 min")));
+    }
+}
