@@ -376,6 +376,58 @@ class EditorTest {
         });
     }
 
+    /** A routine as it was written down; then one step of it by the form, by a line, and by the form again. */
+    @Test
+    void what_is_written_stands_in_the_form_and_the_other_way_round(App.Running app) throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor-written", () -> {
+            Browser.signIn(page, app.url(), "nadia");
+            page.navigate(app.url() + "/plan");
+            button(page, "New sequence").click();
+            var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
+            form.getByLabel("Name").fill("Written down");
+            form.locator("select").first().selectOption("lower-leg");
+            form.getByLabel("Start with").selectOption("written");
+            form.getByLabel("Write it down").fill("""
+                    prone, bolster under the ankles
+                    knead calf 1 min, other hand follows; if it hurts, lighter
+                    wibble the moon
+                    cover""");
+            button(page, "Start it").click();
+            page.waitForURL("**/plan/written-down");
+            assertThat(page.locator("[data-step]")).hasCount(3);
+            assertThat(page.locator(".asked")).containsText("“wibble the moon” Which stroke?");
+            button(page, "Leave it out").click();
+            row(page, "step-2").locator(".plain").click();
+            page.getByRole(
+                            AriaRole.TAB,
+                            new Page.GetByRoleOptions().setName("Step").setExact(true))
+                    .click();
+            var hand = page.locator("label:has-text('Other hand') select");
+            assertThat(hand).hasValue("follows");
+            assertThat(page.getByLabel("What is done then, 1")).hasValue("lighter");
+            hand.selectOption("reinforces");
+            page.getByLabel("Add a step by typing").fill("slowly, foot off the end");
+            page.keyboard().press("Enter");
+            var pace = page.locator("label:has-text('Pace') select");
+            assertThat(pace).hasValue("slow");
+            assertThat(hand).hasValue("reinforces");
+            assertThat(page.locator("[data-step]")).hasCount(3);
+            button(page, "Save").click();
+            assertThat(button(page, "Save")).isDisabled();
+            page.reload();
+            row(page, "step-2").locator(".plain").click();
+            page.getByRole(
+                            AriaRole.TAB,
+                            new Page.GetByRoleOptions().setName("Step").setExact(true))
+                    .click();
+            assertThat(pace).hasValue("slow");
+            assertThat(hand).hasValue("reinforces");
+            assertThat(page.locator(".chip").filter(new Locator.FilterOptions().setHasText("foot off end")))
+                    .isVisible();
+        });
+    }
+
     @Test
     void every_act_is_found_and_undone(App.Running app) throws Exception {
         var page = browser.page();

@@ -526,6 +526,21 @@ final class Reading {
     private static final Pattern FEELS =
             Pattern.compile("(?i)\\b(pressure|number|feels?|ok|okay|that|this|comfortable|check in|much)\\b");
 
+    /** How the work before it is done, where it says that and nothing else, such as "other hand on top, arm off the table"; else null. */
+    @Nullable
+    Detail onlyHow() {
+        boolean alone =
+                workless() && placeless() && position == null && !turned && !sideLying && phase == null && !bolster;
+        var said = more.detail();
+        boolean how = !said.limb().isEmpty()
+                || !said.manner().isEmpty()
+                || said.otherHand() != null
+                || said.pace() != null
+                || said.fibre() != null
+                || !said.words().isEmpty();
+        return alone && how && said.props().isEmpty() && said.part().isEmpty() && note().isEmpty() ? said : null;
+    }
+
     /** Whether it asks how the work before it feels, and nothing else. */
     boolean onlyAsksHowItFeels() {
         return !say.isEmpty()

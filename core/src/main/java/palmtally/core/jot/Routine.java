@@ -13,6 +13,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.detail.Detail;
+import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Techniques;
@@ -119,8 +120,11 @@ public final class Routine {
             all.add(new Jotted(line, null, told == null ? List.of() : List.of(said.strip()), null, null));
             return;
         }
+        // Making a step fills in what was not said: what was is asked first.
+        var instead = reading.onlyInstead();
+        var how = reading.onlyHow();
         var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side));
-        if (read.step() == null && last != null && saysOfIt(line, said, reading)) return;
+        if (read.step() == null && last != null && saysOfIt(line, said, instead, how)) return;
         all.add(read.step() == null ? read : made(read, seconds));
     }
 
@@ -142,14 +146,24 @@ public final class Routine {
     }
 
     /** Whether a line that is no step says something of the step before it: what is done instead, or a remark. */
-    private boolean saysOfIt(String line, String said, Reading reading) {
-        var instead = reading.onlyInstead();
+    private boolean saysOfIt(String line, String said, @Nullable Detail instead, @Nullable Detail how) {
         if (instead != null) {
             change(s -> s.with(e -> e.detail = e.detail.with(d -> {
                 d.instead.addAll(instead.instead());
                 if (d.instead.size() > Detail.MOST_BRANCHES) d.instead = d.instead.subList(0, Detail.MOST_BRANCHES);
-                instead.words()
-                        .forEach((f, w) -> d.words.merge(f, w, (x, y) -> Aside.cut(x + "; " + y, Detail.MOST_WORDS)));
+                own(d, instead);
+            })));
+            belongs(line, List.of());
+            return true;
+        }
+        if (how != null) {
+            change(s -> s.with(e -> e.detail = e.detail.with(d -> {
+                d.limb.addAll(how.limb());
+                d.manner.addAll(how.manner());
+                if (how.otherHand() != null) d.otherHand = how.otherHand();
+                if (how.pace() != null) d.pace = how.pace();
+                if (how.fibre() != null) d.fibre = how.fibre();
+                own(d, how);
             })));
             belongs(line, List.of());
             return true;
@@ -180,6 +194,11 @@ public final class Routine {
         headed = reading.zonesNamed();
         side = reading.side;
         return true;
+    }
+
+    /** What is said in the teacher's own words is said beside what was. */
+    private static void own(DetailEdit d, Detail said) {
+        said.words().forEach((f, w) -> d.words.merge(f, w, (x, y) -> Aside.cut(x + "; " + y, Detail.MOST_WORDS)));
     }
 
     /** Where the next line that names a place works; of the few that follow. */

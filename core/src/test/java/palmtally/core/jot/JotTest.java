@@ -20,6 +20,9 @@ import palmtally.core.sequence.Saying;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
+import palmtally.core.sequence.detail.Limb;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.sequence.detail.Pace;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.HandName;
 import palmtally.core.technique.Techniques;
@@ -309,6 +312,17 @@ class JotTest {
         assertThat(onto.say()).extracting(Saying::kind).containsExactly(SayKind.PRESSURE_QUESTION);
         // The first says the least: each goes on from the one before it.
         assertThat(after.get(0).onto().details().instead()).isEmpty();
+    }
+
+    @Test
+    void how_it_is_done_may_be_told_on_a_line_of_its_own() {
+        var all = routine(
+                "trigger point infraspinatus", "arm off the table, other hand on top", "slowly", "from the moon");
+        var how = all.get(0).step().details();
+        assertThat(how.limb()).containsExactly(Limb.ARM_OFF_TABLE);
+        assertThat(how.otherHand()).isEqualTo(OtherHand.REINFORCES);
+        assertThat(how.pace()).isEqualTo(Pace.SLOW);
+        assertThat(all.stream().map(j -> j.asked() != null)).containsExactly(false, false, false, true);
     }
 
     @Test
