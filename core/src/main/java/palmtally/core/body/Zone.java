@@ -165,9 +165,14 @@ public enum Zone {
                 });
     }
 
-    /** Whether a big movement of it takes the sheet along: not of toes, of a hand or of the head. */
+    /** Whether a big movement of it takes the sheet along: not of toes, of a hand or of the head, nor of the belly, which no limb moves. */
     public boolean movesSheet() {
-        return unit.draped() && region != FOOT && unit != HEAD && this != WRIST && this != HAND;
+        return unit.draped()
+                && region != FOOT
+                && unit != HEAD
+                && unit != DrapeUnit.ABDOMEN
+                && this != WRIST
+                && this != HAND;
     }
 
     /**

@@ -123,7 +123,8 @@ final class Doses {
             for (var p : read.more.part)
                 if (read.count == null
                         && p.times() != null
-                        && (p.does().active() || p.does() == ClientPart.Does.PUSHES)) read.count = p.times();
+                        && (p.does().active() && p.does() != ClientPart.Does.CLENCHES
+                                || p.does() == ClientPart.Does.PUSHES)) read.count = p.times();
         if (read.until == End.When.SOFTENS && read.count == null)
             return Dose.untilSoft(read.seconds != null ? read.seconds : 90);
         if (read.counted == Dose.Kind.BREATHS) return new Dose(Dose.Kind.BREATHS, read.seconds, read.count, null);

@@ -463,6 +463,11 @@ final class JotWords {
                         q.stroke(q.library.toUse("circular-friction"), false);
                         if (q.tool == null) q.tool = tool;
                     });
+        for (var hips : List.of("rock hips", "rocking hips", "hips rock", "rock pelvis"))
+            put(words, hips, q -> {
+                q.stroke(q.library.toUse("rocking"), false);
+                q.zoned(Zone.SACRUM);
+            });
         put(words, "rock", q -> q.stroke(q.library.toUse("rocking"), false));
         put(words, "shake", q -> q.stroke(q.library.toUse("shaking"), false));
         for (var lift : List.of("lift", "lifting", "pick up"))
@@ -652,7 +657,16 @@ final class JotWords {
                 q.zoned(Zone.HAMSTRINGS);
                 q.zoned(Zone.CALF);
             });
-        for (var torso : List.of("torso", "trunk", "sides of torso", "sides of body", "sides of back", "side of torso"))
+        for (var torso : List.of(
+                "whole back",
+                "entire back",
+                "full back",
+                "torso",
+                "trunk",
+                "sides of torso",
+                "sides of body",
+                "sides of back",
+                "side of torso"))
             put(words, torso, q -> {
                 q.zoned(Zone.UPPER_BACK);
                 q.zoned(Zone.LUMBAR);
@@ -771,7 +785,19 @@ final class JotWords {
             int at = d;
             put(words, depths.get(d), q -> q.depth = at);
         }
-        all(words, q -> q.depth = 3, "medium", "med", "mod", "medium deep");
+        all(
+                words,
+                q -> q.depth = 3,
+                "medium",
+                "med",
+                "mod",
+                "medium deep",
+                "medium to firm",
+                "moderate to firm",
+                "medium to deep",
+                "moderate to deep");
+        // It begins there.
+        all(words, q -> q.depth = 2, "light to medium", "light to moderate", "light to firm", "light to deep");
         put(words, "very light", q -> q.depth = 1);
         put(words, "superficial", q -> q.depth = 1);
         put(words, "very firm", q -> q.depth = 5);
@@ -1334,7 +1360,6 @@ final class JotWords {
                         "thoracic",
                         "mid back",
                         "middle back",
-                        "whole back",
                         "beside spine",
                         "both sides of spine",
                         "either side of spine",

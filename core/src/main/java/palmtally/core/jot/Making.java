@@ -274,6 +274,9 @@ final class Making {
                 : read.deeper != 0 && before != null
                         ? Math.max(1, Math.min(5, before.depth() + read.deeper))
                         : Math.min(edit.depth, most);
+        // A number of 5 is not reached at a firm depth.
+        if (read.depth == null && read.band != null && read.band.low() <= 1 && read.band.high() <= 5)
+            edit.depth = Math.min(edit.depth, 3);
         edit.band = read.band;
         if (read.sheet != null) edit.sheet = read.sheet;
         else if (context.clothed() && on.stream().anyMatch(z -> z.unit().draped())) edit.sheet = Sheet.THROUGH;

@@ -50,7 +50,7 @@ public final class Written {
         int closes = steps.size();
         while (closes > opened && closes(steps.get(closes - 1))) closes--;
         var blocks = new ArrayList<Block>();
-        if (opened > 0) blocks.add(block("Open", steps.subList(0, opened), 1));
+        if (opened > 0) blocks.add(block("Open", onBoth(steps.subList(0, opened)), 1));
         for (int from = opened; from < closes; ) {
             var lies = steps.get(from).position();
             int to = from + 1;
@@ -58,8 +58,16 @@ public final class Written {
             blocks.add(block("Work, " + lies.toString().replace('-', ' '), steps.subList(from, to), blocks.size() + 1));
             from = to;
         }
-        if (closes < steps.size()) blocks.add(block("Close", steps.subList(closes, steps.size()), blocks.size() + 1));
+        if (closes < steps.size())
+            blocks.add(block("Close", onBoth(steps.subList(closes, steps.size())), blocks.size() + 1));
         return blocks;
+    }
+
+    /** Hands that rest or look do so on both sides at once. */
+    private static List<Step> onBoth(List<Step> steps) {
+        return steps.stream()
+                .map(s -> s.side() == Sides.EACH ? s.with(e -> e.side = Sides.BOTH) : s)
+                .toList();
     }
 
     private static boolean opens(Step step) {

@@ -8,6 +8,7 @@ import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Region;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Techniques;
 
@@ -42,6 +43,10 @@ class WrittenTest {
                         "Work, prone, each-side: effleurage petrissage",
                         "Work, supine, each-side: still-hold effleurage",
                         "Close, once: still-hold still-hold");
+        // Hands that rest, ask or look do so on both sides at once.
+        assertThat(written("prone", "look at both calves", "knead calf").steps())
+                .extracting(Step::side)
+                .containsExactly(Sides.BOTH, Sides.BOTH, Sides.EACH);
     }
 
     @Test
