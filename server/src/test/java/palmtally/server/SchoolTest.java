@@ -149,7 +149,7 @@ class SchoolTest {
                 entries.put(e.getName(), new String(zip.readAllBytes(), StandardCharsets.UTF_8));
         }
         assertThat(Documents.readCurriculum(entries.get("term.curriculum.json")).sequences())
-                .hasSize(8);
+                .hasSize(6);
         Documents.readProfile(entries.get("school.profile.json"));
         assertThat(entries.get("people.csv")).startsWith("name,role\r\n").contains("Ana Quill,student");
         var cohort = nadia.get("/api/terms/" + nadia.term() + "/competency").json();

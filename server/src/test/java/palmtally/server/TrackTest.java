@@ -501,7 +501,7 @@ class TrackTest {
             var plan =
                     "{\"id\":\"t\",\"name\":\"T\",\"weeks\":15,\"labsAWeek\":2,\"labMinutes\":120,\"targetHours\":0,\"regionHours\":{},\"off\":[],"
                             + "\"times\":[],\"lessons\":["
-                            + lesson.formatted("l1", 1, "jaw", "") + ","
+                            + lesson.formatted("l1", 1, "knee", "") + ","
                             + lesson.formatted("l2", 1, "neck", "\"sequence\":\"neck\",") + "]}";
             assertThat(lead.put("/api/terms/" + school.term + "/curriculum", "{\"from\":0,\"curriculum\":" + plan + "}")
                             .status())
@@ -512,12 +512,12 @@ class TrackTest {
             assertThat(list.get("looks").get(0).get("sequence").asString()).isNotBlank();
             assertThat(list.get("left").asInt()).isZero();
             assertThat(list.get("missing")).hasSize(1);
-            var jaw = list.get("missing").get(0);
-            assertThat(jaw.get("region").asString()).isEqualTo("jaw");
-            assertThat(jaw.get("students").asInt()).isEqualTo(1);
-            assertThat(jaw.get("why").asString())
+            var knee = list.get("missing").get(0);
+            assertThat(knee.get("region").asString()).isEqualTo("knee");
+            assertThat(knee.get("students").asInt()).isEqualTo(1);
+            assertThat(knee.get("why").asString())
                     .isEqualTo(
-                            "Jaw: 1 student waits for a look, and no sequence works there, so none can be set up. Write one under Plan.");
+                            "Knee: 1 student waits for a look, and no sequence works there, so none can be set up. Write one under Plan.");
         }
 
         @Test

@@ -1,12 +1,18 @@
 package palmtally.core.jot;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Pattern;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.sequence.Block;
+import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -15,6 +21,19 @@ import palmtally.core.technique.Techniques;
 
 /** A whole sequence out of the lines of a routine as a teacher wrote it down. */
 public final class Written {
+    private static final Map<ForWhom, Pattern> FOR_WHOM = new EnumMap<>(Map.of(
+            ForWhom.PRENATAL_FIRST, Pattern.compile("\\b(?:first|1st) trimester\\b"),
+            ForWhom.PRENATAL_SECOND,
+                    Pattern.compile(
+                            "\\b(?:second|2nd) trimester\\b|\\b(?:pregnan\\w+|prenatal)\\b(?!.*\\btrimester\\b)"),
+            ForWhom.PRENATAL_THIRD, Pattern.compile("\\b(?:third|3rd|last) trimester\\b"),
+            ForWhom.BACK_PAIN, Pattern.compile("\\b(?:low back|back|sacroiliac|si joint) pain\\b"),
+            ForWhom.NECK_INJURY, Pattern.compile("\\b(?:whiplash|neck injury)\\b"),
+            ForWhom.CLOTHED, Pattern.compile("^(?:client |fully |stays )*(?:clothed|dressed)\\b")));
+
+    /** What comes up is not what is. */
+    private static final Pattern PERHAPS = Pattern.compile("\\b(?:if|unless|ask|any|when|no|not|never|skip)\\b");
+
     private Written() {}
 
     /**
@@ -41,7 +60,28 @@ public final class Written {
                             "need one that says what is done where, such as “knead calf 1 min”"));
         var note = unread.isEmpty() ? "" : "Not read yet: " + String.join(" · ", unread);
         return new Sequence(
-                id, name, region, slotSeconds, Side.LEFT, Aside.cut(note, Sequence.MOST_NOTE), null, blocks(steps));
+                id,
+                name,
+                region,
+                slotSeconds,
+                Side.LEFT,
+                Aside.cut(note, Sequence.MOST_NOTE),
+                null,
+                forWhom(lines),
+                blocks(steps));
+    }
+
+    /** Whom it is for, where a line says so: then it is held to what is minded about such a body. */
+    private static Set<ForWhom> forWhom(List<String> lines) {
+        var all = EnumSet.noneOf(ForWhom.class);
+        for (var line : lines) {
+            var plain = JotWords.plain(line);
+            if (PERHAPS.matcher(plain).find()) continue;
+            FOR_WHOM.forEach((whom, words) -> {
+                if (words.matcher(plain).find()) all.add(whom);
+            });
+        }
+        return all;
     }
 
     private static List<Block> blocks(List<Step> steps) {

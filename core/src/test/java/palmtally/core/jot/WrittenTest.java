@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Region;
+import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
@@ -55,6 +56,21 @@ class WrittenTest {
         assertThat(made.note()).isEqualTo("Not read yet: wibble the moon");
         assertThat(made.steps()).extracting(Step::id).containsExactly("step-1", "step-4");
         assertThat(made.steps().get(0).details().note()).isEqualTo("never over the veins");
+    }
+
+    @Test
+    void whom_it_is_for_is_read_where_a_line_says_so() {
+        assertThat(written("second trimester, left side-lying, pillow under the belly", "palm glide upper back")
+                        .forWhom())
+                .containsExactly(ForWhom.PRENATAL_SECOND);
+        assertThat(written("prenatal, third trimester, side-lying", "palm glide upper back")
+                        .forWhom())
+                .containsExactly(ForWhom.PRENATAL_THIRD);
+        assertThat(written("clothed, face down", "palm press upper back, skip it if pregnant")
+                        .forWhom())
+                .containsExactly(ForWhom.CLOTHED);
+        assertThat(written("ask about back pain", "palm glide upper back").forWhom())
+                .isEmpty();
     }
 
     @Test
