@@ -58,7 +58,7 @@ const dose = computed(() => {
         {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
         }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · paused' : '' }}
       </p>
-      <h1 :class="{ long: moment.name.length > 20 || moment.more.length }">{{ moment.name }}</h1>
+      <h1 :class="{ long: moment.name.length > 20 }">{{ moment.name }}</h1>
       <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
       <dl
         ref="said"

@@ -50,8 +50,8 @@ async function shown(letters: number) {
 
 it('takes the largest letters at which all of it is in sight', async () => {
   mount(Box)
-  await shown(100)
-  expect([at.letters.value, at.pages.value]).toEqual([30, 1])
+  await shown(70)
+  expect([at.letters.value, at.pages.value]).toEqual([36, 1])
   // 30: 117,000, 28: 101,920, 26: 87,880 of 100,000.
   await shown(130)
   expect([at.letters.value, at.pages.value]).toEqual([26, 1])

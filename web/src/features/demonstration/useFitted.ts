@@ -2,7 +2,7 @@ import { useIntervalFn, useResizeObserver } from '@vueuse/core'
 import { nextTick, ref, watch, type Ref } from 'vue'
 
 /** Heights of letters to be tried, in pixels: the last is the smallest that is read from eight metres. */
-export const LETTERS = [30, 28, 26, 24, 22]
+export const LETTERS = [36, 33, 30, 28, 26, 24, 22]
 /** A page of what does not fit even so stands this long, in milliseconds. */
 export const TURNS_MS = 12_000
 

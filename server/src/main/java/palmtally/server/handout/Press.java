@@ -28,6 +28,9 @@ final class Press {
             th { text-align: left; font-size: 0.83em; border-bottom: 0.4mm solid #111; padding: 0.25em 1.2mm; vertical-align: bottom }
             td { border-bottom: 0.15mm solid #777; padding: 0.28em 1.2mm; vertical-align: top }
             tr { page-break-inside: avoid }
+            tr.above { page-break-after: avoid }
+            tr.above td { border-bottom: 0; padding-bottom: 0 }
+            tr { page-break-inside: avoid }
             .soft { color: #333 } .small { font-size: 0.83em } .n { text-align: right; white-space: nowrap } .k { white-space: nowrap } .who { width: 30mm }
             .box { border: 0.3mm solid #111; padding: 1.5mm 2.5mm; margin: 2mm 0; page-break-inside: avoid }
             .rule { border-bottom: 0.15mm solid #777; height: 2.5em }

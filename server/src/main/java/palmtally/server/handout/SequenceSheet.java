@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
@@ -189,7 +190,9 @@ final class SequenceSheet {
     }
 
     private void row(StringBuilder out, int number, Step step) {
-        out.append("<tr><td class=\"n\">")
+        var more = more(step);
+        out.append(more.isEmpty() ? "<tr>" : "<tr class=\"above\">")
+                .append("<td class=\"n\">")
                 .append(number)
                 .append("</td><td><b>")
                 .append(escape(step.name()))
@@ -198,19 +201,7 @@ final class SequenceSheet {
             out.append("<br/><span class=\"small\">")
                     .append(escape(step.technique().name()))
                     .append("</span>");
-        for (var line : step.details().lines(sequence::techniqueName)) {
-            if (line.field() == DetailField.PICTURE) continue;
-            out.append("<br/><span class=\"small\"><b>")
-                    .append(escape(line.label()))
-                    .append("</b> ")
-                    .append(escape(line.words()))
-                    .append("</span>");
-        }
         picture(out, step);
-        for (var saying : step.say())
-            out.append("<br/><span class=\"small\">")
-                    .append(escape(said(saying)))
-                    .append("</span>");
         out.append("</td><td>")
                 .append(escape(zones(step.zones())))
                 .append("<br/><span class=\"small\">")
@@ -232,6 +223,22 @@ final class SequenceSheet {
                     .append(clock(step.dose().totalSeconds()))
                     .append("</span>");
         out.append("</td><td>").append(sheet(step)).append("</td><td></td></tr>");
+        if (!more.isEmpty())
+            out.append("<tr><td></td><td colspan=\"6\" class=\"small\">")
+                    .append(more)
+                    .append("</td><td></td></tr>");
+    }
+
+    /** What else is said of a step and what is said to the client, over the width of the sheet. */
+    private String more(Step step) {
+        var details = step.details().lines(sequence::techniqueName).stream()
+                .filter(l -> l.field() != DetailField.PICTURE)
+                .map(l -> "<b>" + escape(l.label()) + "</b> " + escape(l.words()))
+                .toList();
+        var said = step.say().stream().map(s -> escape(said(s))).toList();
+        return Stream.of(String.join(" &#160;·&#160; ", details), String.join(" ", said))
+                .filter(l -> !l.isEmpty())
+                .collect(Collectors.joining("<br/>"));
     }
 
     private void picture(StringBuilder out, Step step) {

@@ -20,7 +20,7 @@ public record Comparison(Set<What> what, When when) {
         NUMBER("the client's number"),
         RANGE("the range"),
         STANDING("how the client stands"),
-        LOOK("the look from the head end"),
+        LOOK("how it looks"),
         TISSUE("warm, red or pale places"),
         TENSION("how tense it is"),
         SIDES("left with right");
