@@ -546,6 +546,10 @@ final class Aside {
 
     private static final Pattern OTHER = compile(
             "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
+    private static final Pattern WITH_OTHER = compile(
+            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch)\\b.*) with (?:the |my |your )?(?:other|free|second) hand$");
+    private static final Pattern HELD = compile(
+            "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee)(?: still| steady)?$");
     private static final Pattern SUPPORTS = compile(
             "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
     private static final Pattern ONE = compile("^(?:with )?one hand\\b(.*)");
@@ -579,6 +583,21 @@ final class Aside {
     /** Takes what the other hand does out of a clause and leaves what stands before it. */
     static Clause otherHand(Clause clause, Reading reading) {
         var m = OTHER.matcher(clause.plain);
+        var with = WITH_OTHER.matcher(clause.plain);
+        if (with.matches()) {
+            var does = first(HANDS, with.group("does"));
+            if (does.isPresent()) {
+                reading.more.otherHand = does.get();
+                reading.own(DetailField.OTHER_HAND, with.group("does"));
+                return new Clause("");
+            }
+        }
+        var held = HELD.matcher(clause.plain);
+        if (reading.technique != null && held.matches()) {
+            reading.more.otherHand = OtherHand.HOLDS_THE_JOINT;
+            reading.own(DetailField.OTHER_HAND, clause.text);
+            return new Clause("");
+        }
         var supports = SUPPORTS.matcher(clause.plain);
         if (supports.matches() && (reading.technique != null || reading.strokeIn(supports.group("before")))) {
             reading.more.otherHand =

@@ -657,6 +657,23 @@ final class JotWords {
                 q.zoned(Zone.HAMSTRINGS);
                 q.zoned(Zone.CALF);
             });
+        for (var joint :
+                List.of("knee", "knee hollow", "heel", "shoulder", "elbow", "ears", "head", "ankle", "face", "kneecap"))
+            put(words, "cup " + joint, q -> {
+                q.stroke(q.library.toUse("still-hold"), true);
+                q.words(new Clause(joint));
+            });
+        for (var between : List.of(
+                "between blade and spine",
+                "between shoulder blade and spine",
+                "between spine and blade",
+                "between spine and shoulder blade")) put(words, between, q -> q.zoned(Zone.UPPER_BACK));
+        for (var limb : List.of("arm", "leg"))
+            for (var shaken : List.of("shake " + limb + " out", "shake out " + limb))
+                put(words, shaken, q -> {
+                    q.stroke(q.library.toUse("shaking"), false);
+                    q.words(new Clause(limb));
+                });
         for (var torso : List.of(
                 "whole back",
                 "entire back",
@@ -763,9 +780,9 @@ final class JotWords {
         put(words, "kneading", q -> q.stroke(q.library.toUse("petrissage"), false));
         put(words, "hold", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "thumb strip", q -> q.stroke(q.library.toUse("stripping-thumb"), false));
-        each(words, Sides.values(), (q, v) -> q.side = v);
-        put(words, "l", q -> q.side = Sides.LEFT);
-        put(words, "r", q -> q.side = Sides.RIGHT);
+        each(words, Sides.values(), Reading::side);
+        put(words, "l", q -> q.side(Sides.LEFT));
+        put(words, "r", q -> q.side(Sides.RIGHT));
         put(words, "both sides", q -> q.side = Sides.EACH);
         put(words, "each side", q -> q.side = Sides.EACH);
         each(words, Position.values(), (q, v) -> q.position = v);

@@ -128,6 +128,10 @@ final class Making {
     /** Where the work is: as said, else where what was named lies, else nearby, else as before. */
     private List<Zone> on() {
         var all = new LinkedHashSet<>(read.zones);
+        // Nobody works on the spine beside something else.
+        if (all.size() > 1) all.remove(Zone.SPINE);
+        // "The arm from wrist to shoulder" is all of it.
+        if (all.equals(Set.of(Zone.UPPER_ARM_OUTER))) all.addAll(between(null));
         if (all.isEmpty() && read.leg) {
             var lies = read.position != null ? read.position : before != null ? before.position() : Position.PRONE;
             all.addAll(
@@ -498,6 +502,9 @@ final class Making {
             return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
         if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
             return read.library.toUse("effleurage");
+        // The face is stroked.
+        boolean face = read.zones.contains(Zone.FACE) || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
+        if (face && way) return read.library.toUse("effleurage");
         return usual(read.tool);
     }
 

@@ -83,6 +83,9 @@ final class Reading {
             "armpit",
             "groin");
 
+    /** "Sacrum up to C7" goes from the one to the other as well. */
+    private static final Set<String> ON_THE_WAY = Set.of("up", "down", "out", "over", "along");
+
     /** After a number two strokes are seconds. */
     private static final Pattern INCHES = Pattern.compile("(?<=\\d)\\s?[\"″](?=[\\s,;)]|$)");
 
@@ -315,7 +318,9 @@ final class Reading {
                 say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
         var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
         for (int at = 0; at < clauses.size(); ) {
-            if (ALONE.contains(clauses.get(at).plain) && at + 1 < clauses.size()) {
+            if (ALONE.contains(clauses.get(at).plain)
+                    && at + 1 < clauses.size()
+                    && !strokeIn(clauses.get(at + 1).plain)) {
                 clause(new Clause(clauses.get(at).text + " " + clauses.get(at + 1).text));
                 at += 2;
                 continue;
@@ -475,9 +480,11 @@ final class Reading {
                 before = at > 0 ? tokens.get(at - 1) : "";
                 article = !articles.get(at).isEmpty();
                 // "Heel to ball" goes from the one to the other.
+                int next = at + length;
+                if (next < tokens.size() && ON_THE_WAY.contains(tokens.get(next))) next++;
                 if (relation == Relation.ON
-                        && at + length < tokens.size()
-                        && RELATIONS.get(tokens.get(at + length)) == Relation.TO
+                        && next < tokens.size()
+                        && RELATIONS.get(tokens.get(next)) == Relation.TO
                         && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))) relation = Relation.FROM;
                 var was = relation;
                 meaning.accept(this);
@@ -740,6 +747,12 @@ final class Reading {
             own(DetailField.TO, name);
         } else if (relation != Relation.ON) aside.add(related + " " + name);
         nearby.add(in);
+    }
+
+    /** Left, and then right, is each. */
+    void side(Sides said) {
+        boolean both = side == Sides.LEFT && said == Sides.RIGHT || side == Sides.RIGHT && said == Sides.LEFT;
+        side = both ? Sides.EACH : said;
     }
 
     /** What follows is a place that the work keeps near to. */
