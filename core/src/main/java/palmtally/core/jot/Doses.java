@@ -64,6 +64,8 @@ final class Doses {
         rest = ranges(rest, read);
         rest = pull(RATE, rest, m -> read.rate = Double.valueOf(m.group(1)));
         rest = counted(rest, read);
+        // "Depth 3 each" counts nothing.
+        rest = pull(DEPTH, rest, m -> read.depth = Integer.valueOf(m.group(1)));
         rest = pull(TIMES, rest, m -> read.count = whole(m.group(1) != null ? m.group(1) : m.group(2)));
         rest = pull(
                 CLOCK, rest, m -> read.seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
@@ -72,7 +74,7 @@ final class Doses {
             read.seconds = Double.valueOf(m.group(1));
             if (m.group(2) != null) read.counted = Dose.Kind.HOLDS;
         });
-        return pull(DEPTH, rest, m -> read.depth = Integer.valueOf(m.group(1)));
+        return rest;
     }
 
     /** "5 long palm strokes" are 5 passes, long and with the palm. */
