@@ -533,18 +533,13 @@ final class Making {
                 "interlaced palms".equals(read.hand)
                         ? read.library.toUse("interlaced-squeeze")
                         : tool == Tool.HEEL_OF_HAND ? read.library.toUse("broadening") : t;
-            case "stripping-fingers" ->
-                tool == Tool.FOREARM || tool == Tool.ELBOW
-                        ? read.library.toUse("forearm-glide")
-                        : tool == Tool.SUPPORTED_THUMB || tool == Tool.BARE_THUMB
-                                ? read.library.toUse("stripping-thumb")
-                                : t;
-            case "stripping-thumb" ->
-                tool == Tool.FOREARM || tool == Tool.ELBOW
-                        ? read.library.toUse("forearm-glide")
-                        : tool == Tool.REINFORCED_FINGERS || tool == Tool.FINGER_PADS
-                                ? read.library.toUse("stripping-fingers")
-                                : t;
+            case "stripping-fingers", "stripping-thumb" ->
+                switch (tool) {
+                    case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
+                    case SUPPORTED_THUMB, BARE_THUMB -> read.library.toUse("stripping-thumb");
+                    case REINFORCED_FINGERS, FINGER_PADS -> read.library.toUse("stripping-fingers");
+                    default -> t;
+                };
             default -> t;
         };
     }
