@@ -64,7 +64,7 @@ import palmtally.core.technique.Tool;
 class ScorePropertiesTest {
     private static final double EXACT = 1e-9;
 
-    private static final int SEEDS = 300;
+    private static final int SEEDS = 100;
 
     private interface Tried {
         void with(Random random);

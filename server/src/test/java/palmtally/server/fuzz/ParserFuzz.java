@@ -133,6 +133,15 @@ final class ParserFuzz {
         if (text.startsWith("{") && random.nextInt(4) > 0)
             text = Mangler.written(mangler.spoiled(trees.computeIfAbsent(text, Json.MAPPER::readTree)));
         else text = mangler.spoiled(text);
+        long ms = read(number, kind, text);
+        // Late once may be the machine, which others use too; what is late is read again.
+        if (ms > SLOW_MS) ms = Math.min(ms, read(number, kind, text));
+        slowestMs.accumulateAndGet(ms, Math::max);
+        if (ms > SLOW_MS) faults.add(number + " " + kind.name + " took " + ms + " ms");
+    }
+
+    /** How long it took, in ms. */
+    private long read(int number, Kind kind, String text) {
         var count = counts.computeIfAbsent(kind.name, k -> new long[2]);
         long began = System.nanoTime();
         try {
@@ -147,9 +156,7 @@ final class ParserFuzz {
         } catch (RuntimeException | StackOverflowError | AssertionError | OutOfMemoryError e) {
             faults.add(number + " " + kind.name + ": " + e + at(e));
         }
-        long ms = (System.nanoTime() - began) / 1_000_000;
-        slowestMs.accumulateAndGet(ms, Math::max);
-        if (ms > SLOW_MS) faults.add(number + " " + kind.name + " took " + ms + " ms");
+        return HttpFuzz.since(began);
     }
 
     private static String at(Throwable e) {
