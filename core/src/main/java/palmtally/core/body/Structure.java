@@ -157,7 +157,7 @@ public enum Structure {
             .along(BLADE_UPPER_ANGLE, HUMERUS_HEAD)
             .does(SHOULDER_ABDUCTION)
             .refers(UPPER_ARM_OUTER, FOREARM_EXTENSORS)
-            .called("rotator cuff", "cuff")),
+            .called("rotator cuff", "cuff", "supra")),
     INFRASPINATUS(muscle("Infraspinatus", "musculus infraspinatus")
             .in(SHOULDER_BLADE)
             .along(BLADE_INNER_EDGE, HUMERUS_HEAD)
@@ -188,19 +188,28 @@ public enum Structure {
             .along(COLLAR_BONE_OUTER, DELTOID_POINT)
             .does(SHOULDER_FLEXION, SHOULDER_CROSSING)
             .refers(UPPER_ARM_OUTER)
-            .called("anterior deltoid", "deltoid", "delts", "delt")),
+            .called("anterior deltoid", "deltoid", "delts", "delt", "front delt", "anterior delt", "ant delt")),
     DELTOID_MIDDLE(muscle("Middle deltoid", "pars acromialis musculi deltoidei")
             .in(UPPER_ARM_OUTER)
             .along(ACROMION, DELTOID_POINT)
             .does(SHOULDER_ABDUCTION)
             .refers(UPPER_ARM_OUTER)
-            .called("lateral deltoid", "deltoid", "delts", "delt")),
+            .called("lateral deltoid", "deltoid", "delts", "delt", "middle delt", "side delt")),
     DELTOID_BACK(muscle("Back deltoid", "pars spinalis musculi deltoidei")
             .in(UPPER_ARM_OUTER, SHOULDER_BLADE)
             .along(BLADE_SPINE, DELTOID_POINT)
             .does(SHOULDER_EXTENSION, SHOULDER_SPREADING)
             .refers(UPPER_ARM_OUTER)
-            .called("posterior deltoid", "rear deltoid", "deltoid", "delts", "delt")),
+            .called(
+                    "posterior deltoid",
+                    "rear deltoid",
+                    "deltoid",
+                    "delts",
+                    "delt",
+                    "rear delt",
+                    "back delt",
+                    "posterior delt",
+                    "post delt")),
     PECTORALIS_CLAVICULAR(muscle("Pectoralis major, collar bone part", "pars clavicularis musculi pectoralis majoris")
             .in(CHEST_WALL)
             .along(COLLAR_BONE, HUMERUS_GROOVE)
@@ -254,7 +263,7 @@ public enum Structure {
             .does(ELBOW_FLEXION, FOREARM_SUPINATION)
             .refers(ELBOW_INSIDE)
             .spare("nerve and artery along its inner edge")
-            .called("biceps brachii")),
+            .called("biceps brachii", "bis", "bicep")),
     BRACHIALIS(muscle("Brachialis", "musculus brachialis")
             .in(UPPER_ARM_OUTER, ELBOW_INSIDE)
             .along(HUMERUS_SHAFT, ELBOW_CREASE)
@@ -266,7 +275,7 @@ public enum Structure {
             .along(BLADE_OUTER_EDGE, HUMERUS_SHAFT, ELBOW_POINT)
             .does(ELBOW_EXTENSION, SHOULDER_EXTENSION)
             .refers(UPPER_ARM_OUTER, FOREARM_EXTENSORS)
-            .called("triceps brachii")),
+            .called("triceps brachii", "tris", "tricep")),
     ANCONEUS(muscle("Anconeus", "musculus anconeus")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, ELBOW_POINT)
@@ -380,25 +389,25 @@ public enum Structure {
             .along(CARPAL_ROWS, KNUCKLES)
             .does(FINGER_CLOSING, FINGER_SPREADING)
             .refers(HAND)
-            .called("interossei")),
+            .called("interossei", "lumbricals")),
     SPINALIS(muscle("Spinalis", "musculus spinalis")
             .in(UPPER_BACK, LUMBAR)
             .along(L4, T12, T3)
             .does(TRUNK_EXTENSION)
             .refers(UPPER_BACK)
-            .called("erectors", "erector", "erector spinae", "back extensors")),
+            .called("erectors", "erector", "erector spinae", "back extensors", "spinal erectors", "es")),
     LONGISSIMUS(muscle("Longissimus", "musculus longissimus")
             .in(UPPER_BACK, LUMBAR, NECK_BACK)
             .along(SACRUM_CORNER, LAMINA_GROOVE, MASTOID)
             .does(TRUNK_EXTENSION, TRUNK_SIDE_BENDING)
             .refers(LUMBAR, GLUTEALS)
-            .called("erectors", "erector", "erector spinae", "back extensors", "paraspinals")),
+            .called("erectors", "erector", "erector spinae", "back extensors", "paraspinals", "spinal erectors", "es")),
     ILIOCOSTALIS(muscle("Iliocostalis", "musculus iliocostalis")
             .in(UPPER_BACK, LUMBAR)
             .along(HIP_CREST, RIB_12, BLADE_INNER_EDGE)
             .does(TRUNK_EXTENSION, TRUNK_SIDE_BENDING)
             .refers(LUMBAR, UPPER_BACK)
-            .called("erectors", "erector", "erector spinae", "back extensors", "paraspinals")),
+            .called("erectors", "erector", "erector spinae", "back extensors", "paraspinals", "spinal erectors", "es")),
     MULTIFIDI(muscle("Multifidi", "musculi multifidi")
             .in(LUMBAR, UPPER_BACK)
             .along(SACRUM_CORNER, LAMINA_GROOVE, T12)
@@ -429,7 +438,7 @@ public enum Structure {
             .along(RIB_MARGIN, BELLY_CENTRE, PUBIC_BONE)
             .does(TRUNK_FLEXION)
             .refers(LUMBAR)
-            .called("rectus abdominis", "rectus", "abs")),
+            .called("rectus abdominis", "rectus", "abs", "rec ab")),
     OBLIQUE_EXTERNAL(muscle("External oblique", "musculus obliquus externus abdominis")
             .in(BELLY, RIB_EDGE)
             .along(RIB_8, HIP_CREST, PUBIC_BONE)
@@ -517,19 +526,19 @@ public enum Structure {
             .along(HIP_SPINE_LOWER, KNEECAP_TOP)
             .does(KNEE_EXTENSION, HIP_FLEXION)
             .refers(KNEECAP)
-            .called("quads", "quadriceps", "quad")),
+            .called("quads", "quadriceps", "quad", "rec fem")),
     VASTUS_LATERALIS(muscle("Vastus lateralis", "musculus vastus lateralis")
             .in(THIGH_OUTER, THIGH_FRONT)
             .along(TROCHANTER, KNEECAP_TOP)
             .does(KNEE_EXTENSION)
             .refers(THIGH_OUTER)
-            .called("outer quad", "quads", "quadriceps", "quad", "vasti")),
+            .called("vl", "outer quad", "quads", "quadriceps", "quad", "vasti", "v lat", "vastus lat")),
     VASTUS_MEDIALIS(muscle("Vastus medialis", "musculus vastus medialis")
             .in(THIGH_FRONT, THIGH_INNER)
             .along(THIGH_SHAFT, KNEECAP_TOP)
             .does(KNEE_EXTENSION)
             .refers(KNEECAP)
-            .called("vmo", "inner quad", "quads", "quadriceps", "quad", "vasti")),
+            .called("vm", "vmo", "inner quad", "quads", "quadriceps", "quad", "vasti")),
     VASTUS_INTERMEDIUS(muscle("Vastus intermedius", "musculus vastus intermedius")
             .in(THIGH_FRONT)
             .along(HIP_SPINE_LOWER, KNEECAP_TOP)
@@ -643,13 +652,27 @@ public enum Structure {
             .does(SOLE_TURNING_OUT, FOOT_POINTING)
             .refers(FOOT_TOP)
             .spare("a nerve runs at the head of the fibula")
-            .called("fibularis longus", "peroneus longus", "fibulares", "peroneals", "peroneus", "fibularis")),
+            .called(
+                    "fibularis longus",
+                    "peroneus longus",
+                    "fibulares",
+                    "fibulars",
+                    "peroneals",
+                    "peroneus",
+                    "fibularis")),
     FIBULARIS_BREVIS(muscle("Short fibular muscle", "musculus fibularis brevis")
             .in(SHIN, SHIN_LOWER)
             .along(FIBULA_SHAFT, ANKLE_OUTER, FIFTH_FOOT_BONE)
             .does(SOLE_TURNING_OUT, FOOT_POINTING)
             .refers(FOOT_TOP)
-            .called("fibularis brevis", "peroneus brevis", "fibulares", "peroneals", "peroneus", "fibularis")),
+            .called(
+                    "fibularis brevis",
+                    "peroneus brevis",
+                    "fibulares",
+                    "fibulars",
+                    "peroneals",
+                    "peroneus",
+                    "fibularis")),
     ABDUCTOR_HALLUCIS(muscle("Sole, inner edge", "musculus abductor hallucis")
             .in(SOLE)
             .along(HEEL_UNDER, BALL_OF_FOOT)
@@ -735,7 +758,7 @@ public enum Structure {
     LUMBAR_FASCIA(fascia("Fascia of the low back", "fascia thoracolumbalis")
             .in(LUMBAR, SACRUM)
             .along(T12, HIP_CREST, SACRUM_CORNER)
-            .called("thoracolumbar fascia", "tlf")),
+            .called("thoracolumbar fascia", "lumbodorsal fascia", "tl fascia", "tlf")),
     THIGH_BAND(fascia("Band of the outer thigh", "tractus iliotibialis")
             .in(THIGH_OUTER)
             .along(HIP_CREST, TROCHANTER, KNEE_OUTER)

@@ -235,7 +235,20 @@ public enum Zone {
         return switch (this) {
             case SCALP, BASE_OF_SKULL, NECK_BACK, TOP_OF_SHOULDER, HAND, WRIST, FOREARM_FLEXORS, FOREARM_EXTENSORS ->
                 true;
-            case UPPER_ARM_OUTER, THIGH_OUTER, ACHILLES, SOLE, FOOT_TOP -> position != Position.SEATED;
+            case UPPER_ARM_OUTER -> true;
+            case THIGH_OUTER, ACHILLES, SOLE, FOOT_TOP -> position != Position.SEATED;
+            // Whoever sits on a chair has the back free.
+            case UPPER_BACK,
+                    SHOULDER_BLADE,
+                    SPINE,
+                    LUMBAR,
+                    KIDNEYS,
+                    UPPER_ARM_INNER,
+                    FACE,
+                    EARS,
+                    JAW_MUSCLES,
+                    CHEST_WALL ->
+                position == Position.SEATED || position == Position.SEMI_RECLINED && usualPosition() == Position.SUPINE;
             default -> position == Position.SEMI_RECLINED && usualPosition() == Position.SUPINE;
         };
     }

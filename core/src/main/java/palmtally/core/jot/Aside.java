@@ -41,14 +41,15 @@ import palmtally.core.technique.Tool;
 final class Aside {
     private Aside() {}
 
-    private static final Pattern CLIENT_FIRST = compile("^(?:the |your )?(client|they|she|he|partner)\\b");
+    private static final Pattern CLIENT_FIRST = compile(
+            "^(?:(?:and|then|while|as|ask|have|let|get|tell|invite) )*(?:the |your )?(client|they|she|he|partner|patient|receiver|pt|(?<=(?:ask|have|let|get|tell|invite) )(?:them|her|him))\\b");
     private static final Pattern HEAD = compile("\\bhead\\b");
     private static final Pattern SINKS = compile("\\b(sink\\w*|heavy|rests?|falls?|drops?)\\b");
     private static final Pattern TURNS = compile("\\b(tilt|turn|rotat|nod)\\w*\\b");
     private static final Pattern FELT = compile("\\b(number|pressure|feel\\w*|how)\\b");
     private static final Pattern SIDED_HAND = compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b");
-    private static final Pattern RE_CHECK = compile("^(re ?check|check again)$");
-    private static final Pattern AFTERWARDS = compile("\\b(re ?check|again|now|after(wards)?)\\b");
+    private static final Pattern RE_CHECK = compile("^(re ?check|re ?test|check again)$");
+    private static final Pattern AFTERWARDS = compile("\\b(re ?check|re ?test|again|now|after(wards)?)\\b");
     private static final Pattern MAY = compile(
             "\\b(permission|consent|may i|first|okay|ok|before (?:the|going|you|it|working|touching|inside))\\b");
     private static final Pattern BETWEEN = compile("\\b(between)\\b");
@@ -88,7 +89,7 @@ final class Aside {
     }
 
     private static final Pattern LIES_DOWN = compile(
-            "(?i)^(?:the )?(?:client|they|she|he|partner)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
+            "(?i)^(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
 
     /** Whether the clause is something that is looked for, such as "which foot turns out"; then it stays as it was said. */
     static boolean wonders(Clause clause, Reading reading) {
@@ -328,7 +329,7 @@ final class Aside {
         return e;
     }
 
-    private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?til\\b\\s*(?<end>.+)$");
+    private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?till?\\b\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
                     + "(?<!glute )(?<!gluteus )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
@@ -377,12 +378,12 @@ final class Aside {
         d.put(
                 Does.PUSHES,
                 compile(
-                        "\\b(push\\w*|resist\\w*|press\\w* (into|against|back|down|up|out|in)|\\w+s? against (my|your|the|a|our) (hand|palm|fist|thigh|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
+                        "\\b(push\\w*|resist\\w*|press\\w*(?: (?:the|their|her|his|my|your|\\w+)){0,2} (into|against|back|down|up|out|in)|\\w+s? against (my|your|the|a|our) (hand|palm|fist|thigh|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
         d.put(Does.HOLDS, compile("\\bholds?\\b"));
         d.put(
                 Does.LETS_GO,
                 compile(
-                        "\\b(lets? go|relax\\w*|releases?|lets? (it|(the |their )?\\w+) (fall|drop|sink|rest|hang)|goes limp)\\b"));
+                        "\\b(lets? go|relax\\w*|releases?|(gets?|grows?|is|be|goe?s?) heavy|lets? (it|(the |their )?\\w+) (fall|drop|sink|rest|hang)|goes limp)\\b"));
         d.put(Does.CHOOSES, compile("\\b(choos\\w*|picks?|decides?)\\b"));
         d.put(
                 Does.SAYS_WHEN,
@@ -391,7 +392,7 @@ final class Aside {
                 Does.MOVES,
                 compile(
                         "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
-                                + "|circl\\w*|wiggl\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
+                                + "|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
                                 + "|lower\\w*|open\\w* and clos\\w*)\\b"));
         return d;
     }
@@ -399,16 +400,24 @@ final class Aside {
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathe\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push back|push against|press back|lift (the |their )?head|tell me when|say when|bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|let (the |their )?\\w+ (sink|drop|fall|rest|go|hang)"
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
     private static final Pattern BREATHS = compile("\\b(\\d{1,2})\\s+(?:slow |deep |belly )?breaths?\\b");
     private static final Pattern SECONDS = compile("\\b(\\d{1,3}(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)\\b");
     private static final Pattern PERCENT = compile("\\b(\\d{1,3})\\s*(?:%|per ?cent)");
-    private static final Pattern PASSIVE = compile("\\b(passive\\w*|does nothing|relaxed|no effort|limp|heavy)\\b");
+    private static final Pattern PARTS_OF =
+            compile("\\b(?:a quarter|quarter|a third|half)(?: (?:strength|effort|force|power))?(?=\\s|$)");
+    private static final Pattern PASSIVE = compile("\\b(passive\\w*|does nothing|relaxed|no effort|limp)\\b");
 
     private static final Pattern MEANWHILE = compile("(?i)^(.+?)\\s+(?:while|as) (?:i|you|we)\\b(.+)$");
+
+    private static final Pattern TURNS_OVER = compile("\\b(?:turn\\w*|roll\\w*|flip\\w*) over\\b");
+    private static final Pattern ON_THE_BREATH = compile(
+            "^(?:and |then )*(?:on|with|at) (?:the |each |every |their |an? )*(?<way>in ?breath|out ?breath|inhale|exhale|inhalation|exhalation) (?<rest>.+)$");
+    private static final Pattern ASKS_FOR_BREATH =
+            compile("^(?:then |and )*ask for (?:\\w+ ){0,3}(?:breaths?|inhales?|exhales?)$");
 
     private record Found(int at, Does does) {}
 
@@ -424,6 +433,24 @@ final class Aside {
         if (meanwhile.matches() && CLIENT_FIRST.matcher(plain).find()) {
             client(new Clause(meanwhile.group(1)), reading);
             reading.clause(new Clause(meanwhile.group(2)));
+            return true;
+        }
+        if (CLIENT_FIRST.matcher(plain).find() && TURNS_OVER.matcher(plain).find()) {
+            reading.turned = true;
+            return true;
+        }
+        // "On the out breath press the back": both.
+        var breath = ON_THE_BREATH.matcher(plain);
+        if (breath.matches() && reading.strokeIn(breath.group("rest"))) {
+            reading.more.part.add(
+                    ClientPart.of(breath.group("way").startsWith("in") ? Does.BREATHES_IN : Does.BREATHES_OUT));
+            reading.clause(new Clause(breath.group("rest")));
+            return true;
+        }
+        if (ASKS_FOR_BREATH.matcher(plain).find()) {
+            reading.more.part.add(ClientPart.of(Does.BREATHES_SLOWLY));
+            var many = number(BREATHS, JotWords.numbered(plain));
+            if (many != null && many >= 1 && many <= 60) reading.breaths(many.intValue());
             return true;
         }
         boolean subject = SUBJECT.matcher(plain).find();
@@ -474,7 +501,11 @@ final class Aside {
         if (breaths != null && breaths >= 1 && breaths <= 60) reading.breaths(breaths.intValue());
         var times = number(TIMES, numbers);
         var seconds = number(SECONDS, numbers);
-        var percent = number(PERCENT, numbers);
+        var percent = number(
+                PERCENT,
+                PARTS_OF.matcher(numbers)
+                        .replaceAll(m ->
+                                m.group().contains("half") ? "50 %" : m.group().contains("third") ? "33 %" : "25 %"));
         for (int i = 0; i < found.size(); i++) {
             boolean first = i == 0;
             reading.more.part.add(new ClientPart(
@@ -666,6 +697,9 @@ final class Aside {
                     "(?:pillows?|cushion|bolster|one|another) between " + THE
                             + "(?:knees|legs)|(?<=hugged )and between " + THE + "knees"),
             prop(
+                    Prop.PILLOW_BETWEEN_KNEES,
+                    "(?:top|upper) (?:knee|leg|shin)" + BE + " on " + THE + "(?:pillows?|cushion|bolster)"),
+            prop(
                     Prop.PILLOW_HUGGED,
                     "(?:hugs?|hugging) " + THE
                             + "(?:pillows?|cushion)|(?:pillows?|cushion|one|another) (?:hugged|to hug|in front)(?= and| |$)"),
@@ -701,7 +735,7 @@ final class Aside {
             limb(
                     Limb.ARM_OFF_TABLE,
                     "arms?" + BE + " (?:off|over " + THE + "(?:side|edge))(?: of)?(?: " + THE
-                            + "(?:table|edge|side))?"),
+                            + "(?:table|edge|side))?|arms? (?:hanging|hangs|hung|dangling|dangles)(?: down)?"),
             limb(Limb.ARM_OVERHEAD, "arms?" + BE + "(?: up)? (?:overhead|over head|(?:over|above) " + THE + "head)"),
             limb(Limb.ARM_OVER_SHEET, "arms?" + BE + " (?:over|on top of|outside|on) " + THE + "sheet"),
             limb(Limb.ARM_ACROSS, "arms?" + BE + " across(?: " + THE + "(?:body|chest|belly))?"),
@@ -747,6 +781,13 @@ final class Aside {
                     Limb.LEG_OFF_SIDE,
                     "(?:top |upper )?leg" + BE + " (?:off|over) " + THE + "(?:side|edge|table|back|front)(?: of " + THE
                             + "table)?"),
+            new Phrase(
+                    compile("(?:^|(?<=\\s))(?:straight leg(?: is)? (?:up|raised|lifted)|(?:raise|lift) " + THE
+                            + "straight leg)(?=\\s|$)"),
+                    q -> {
+                        q.more.limb.add(Limb.LEG_STRAIGHT);
+                        q.more.limb.add(Limb.LEG_LIFTED);
+                    }),
             limb(Limb.LEG_STRAIGHT, "legs?" + BE + " straight|straight legs?|knees?" + BE + " straight"),
             limb(Limb.LEG_LIFTED, "leg (?:is )?(?:lifted|raised|up)|(?:lift|raise) " + THE + "leg"),
             limb(
@@ -756,12 +797,15 @@ final class Aside {
             limb(Limb.FOOT_FLAT, "(?:foot|feet)" + BE + " flat(?: on " + THE + "table)?"),
             limb(
                     Limb.HEAD_TURNED,
-                    "(?:head|face)" + BE + " (?:turned|rotated)(?: (?:away|to " + THE
-                            + "(?:left|right|side|other side)))?"),
+                    "(?:head|face)" + BE + " (?:turned|rotated)(?: (?:away|(?:to )?" + THE
+                            + "(?:left|right|side|other side)))?|(?:turn|rotate) " + THE
+                            + "(?:head|face)(?: (?:away|slightly|gently|(?:to )?" + THE
+                            + "(?:left|right|side|other side)))+"),
             limb(
                     Limb.HEAD_TILTED,
-                    "head" + BE + " (?:tilted|side bent)(?: (?:away|to " + THE
-                            + "(?:left|right|side))?)?|ear to shoulder"),
+                    "head" + BE + " (?:tilted|side bent)(?: (?:away|(?:to )?" + THE
+                            + "(?:left|right|side)))?|tilt " + THE + "head(?: (?:away|slightly|gently|(?:to )?" + THE
+                            + "(?:left|right|side|other side)))+|ear to shoulder"),
             limb(Limb.HEAD_LIFTED, "head held up"));
 
     /** After a pillow is named the next need not be. */
@@ -774,13 +818,17 @@ final class Aside {
     private static final List<Phrase> WITH_MORE =
             Stream.concat(PHRASES.stream(), MORE.stream()).toList();
 
+    private static final Pattern SHAKEN_OUT =
+            compile("\\b((?:shake|jiggle|swing|wiggle)\\b.{0,20}?\\b(?:arms?|legs?|hands?|foot|feet)) out\\b");
+
     private static final Pattern LAID_ONLY = compile(
             ".*\\b(?:bolster|roll|pillow)\\b.*\\b(?:knees?|ankles?)\\b.*|.*\\b(?:knees?|ankles?)\\b.*\\b(?:bolster|roll|pillow)\\b.*");
     private static final Pattern LIMB = compile("\\b(arms?|legs?|calf|forearm|foot|feet|hand|ankle|knee)\\b");
 
     /** Takes where a limb lies and what is laid under it out of a clause, and leaves the rest of it. */
     static String laid(String plain, Reading reading) {
-        var rest = plain;
+        // "Shake the arm out" lays it nowhere.
+        var rest = SHAKEN_OUT.matcher(plain).replaceAll("$1");
         for (var phrase : reading.more.props.isEmpty() && !rest.contains("pillow") ? PHRASES : WITH_MORE) {
             var m = phrase.words.matcher(rest);
             if (!m.find()) continue;
@@ -800,10 +848,28 @@ final class Aside {
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
+    private static final Pattern LAYS = compile(
+            "^(?:then |and |now )*(?:take|bring|slide|lay|put|place|draw|slip) (?=(?:the |their |her |his |left |right |far |near |upper |top )*(?:arms?|legs?|hands?|foot|feet|knees?|head|elbows?)\\b)");
+
+    /** Whether the clause lays a limb somewhere; then it is taken, and its side as well. */
+    static boolean lays(Clause clause, Reading reading) {
+        var m = LAYS.matcher(clause.plain);
+        if (!m.find()) return false;
+        var side = reading.beside(clause.plain).side;
+        var limb = m.replaceFirst("").replaceFirst("^(?:(?:the|their|her|his|left|right|far|near) )+", "");
+        if (!lies(new Clause(limb), reading)) return false;
+        if (side != null) reading.side = side;
+        reading.arranges = true;
+        return true;
+    }
+
     /** Whether the clause is all about where a limb lies; then it is taken, in the teacher's words where nobody else's fit. */
     static boolean lies(Clause clause, Reading reading) {
         if (!LIES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
         var rest = laid(clause.plain, reading);
+        var limb = LIMB.matcher(clause.plain);
+        // "Range: arm up sideways" is compared there.
+        if (reading.comparing != null && reading.limbNamed == null && limb.find()) reading.limbNamed = limb.group();
         if (rest.equals(clause.plain) || !rest.isEmpty()) reading.own(DetailField.LIMB, clause.text);
         return true;
     }
@@ -869,7 +935,8 @@ final class Aside {
     }
 
     private static final Pattern COMPARE = compile(
-            "^look (at|for)\\b|\\b(compar\\w*|re ?check|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b");
+            "^look (at|for)\\b|\\b(compar\\w*|re ?check|re ?test\\w*|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b"
+                    + "|^(?:number|range|tension|tissue|pain)(?: and (?:number|range|tension|tissue|pain))+$");
 
     /** Whether the clause says what is compared; then it is taken, and its side as well. */
     static boolean compares(Clause clause, Reading reading) {

@@ -17,9 +17,27 @@ final class Clause {
     /** In small letters, without marks. */
     final String plain;
 
+    /** The mark that stands after it; empty at the end of the line. */
+    private final String mark;
+
     Clause(String text) {
+        this(text, "");
+    }
+
+    private Clause(String text, String mark) {
         this.text = text.strip();
+        this.mark = mark.strip();
         plain = JotWords.plain(text);
+    }
+
+    /** Whether it only says that the next is asked or told: "ask: any clicking?" is one thing, "explain, ask, chest towel on" are three. */
+    boolean introduces(Clause next) {
+        return !mark.equals(",") || next.mark.startsWith("?") || !plain.equals("ask") && !plain.equals("explain");
+    }
+
+    /** Whether a colon stands after it, or a dash. */
+    boolean heads() {
+        return mark.startsWith(":") || mark.matches("[–—-]");
     }
 
     /** Short forms of the anatomist: their point ends no sentence. */
@@ -28,8 +46,18 @@ final class Clause {
 
     static List<Clause> of(String line) {
         var all = new ArrayList<Clause>();
-        for (var part : PARTS.split(SHORT.matcher(line).replaceAll("$1")))
-            if (!JotWords.plain(part).isEmpty()) all.add(new Clause(part));
+        var text = SHORT.matcher(line).replaceAll("$1");
+        var marks = PARTS.matcher(text);
+        int from = 0;
+        while (marks.find()) {
+            add(all, text.substring(from, marks.start()), marks.group());
+            from = marks.end();
+        }
+        add(all, text.substring(from), "");
         return all;
+    }
+
+    private static void add(List<Clause> all, String part, String mark) {
+        if (!JotWords.plain(part).isEmpty()) all.add(new Clause(part, mark));
     }
 }

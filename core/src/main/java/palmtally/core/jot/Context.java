@@ -2,6 +2,7 @@ package palmtally.core.jot;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
@@ -14,12 +15,14 @@ import palmtally.core.sequence.Step;
  * @param clothed whether the client stays dressed
  * @param headed zones of a heading above it, where the work is unless it says otherwise; empty where there is none
  * @param side the side that the heading says, or null
+ * @param lies how the client lies by the heading, or null
  */
 record Context(
         @Nullable Step before,
         List<Zone> ahead,
         boolean clothed,
         List<Zone> headed,
-        @Nullable Sides side) {
-    static final Context NONE = new Context(null, List.of(), false, List.of(), null);
+        @Nullable Sides side,
+        @Nullable Position lies) {
+    static final Context NONE = new Context(null, List.of(), false, List.of(), null, null);
 }

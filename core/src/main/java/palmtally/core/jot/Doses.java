@@ -19,23 +19,38 @@ final class Doses {
 
     private static final Pattern MINUTES = alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
 
+    private static final Pattern MINUTES_AND_SECONDS =
+            alone("(\\d{1,3}) ?(?:m|min|mins|minutes?) ?(?:and )?(\\d{2})(?: ?(?:s|sec|secs|seconds?)|(?! ?[a-z]))");
+
     private static final Pattern CLOCK = alone("(\\d{1,3}):([0-5]\\d)(?: min)?");
 
     private static final Pattern TIMES = alone("(?:x|×)\\s*(\\d+)|(\\d+)(?:\\s*(?:x|×|times)|(?= each\\s))");
 
+    /** "3 x 10" of a hold. */
+    private static final Pattern EACH = alone(
+            "(\\d{1,2}) (?:x|×) (\\d{1,3})(?! ?(?:s|secs?|seconds?|m|mins?|minutes?|breaths?|holds?|passes|strokes?) )");
+
     private static final Pattern COUNTED =
             alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
-                    + "|thumb|finger|elbow))*) ?((?:(?:out|in) ?)?breaths?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
-                    + "|glides?|circles?|laps|rounds?|rubs?)");
+                    + "|thumb|finger|elbow))*) ?((?:(?:out|in) ?)?breaths?(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|glides?|circles?|laps|rounds?|sets?|rows?|lines?|lengths?|strips?|rubs?)");
 
     private static final Pattern RATE = alone(
-            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|times a second)");
+            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|(?:times|strokes|cycles|rubs|beats) (?:a|per) second)");
 
     private static final Pattern RANGE = alone(
             "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
                     + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|rounds?)");
 
-    private static final Pattern DEPTH = alone("(?:at )?(?:depth|d|level)\\s*(\\d)(?: of 5)?");
+    private static final Pattern WAYS = alone(
+            "(\\d{1,2}) (?:times )?(?:forwards?|back(?:wards?)?|clockwise|anti ?clockwise|counter ?clockwise|in|out|left|right)");
+
+    /** A number at the end of a clause. */
+    private static final Pattern LAST = Pattern.compile(
+            "(?<=\\s)(?<!\\b(?:of|to|about|is|number|level|grade|at|[a-z]) )([2-9]|[12]\\d|30)(?: (?:slow|long|light|deep|full|broad|firm|gentle|big|smooth|each|easy)(?: (?:way|direction))?)?\\s*$");
+
+    private static final Pattern DEPTH = alone(
+            "(?:at )?(?:depth|d|level)\\s*(\\d)(?: of 5)?|(?:at )?(?:pressure|depth)?\\s*(\\d) ?(?:/|out of|of) ?5");
 
     private static final Pattern NUMBER =
             alone("(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
@@ -65,15 +80,37 @@ final class Doses {
         rest = pull(RATE, rest, m -> read.rate = Double.valueOf(m.group(1)));
         rest = counted(rest, read);
         // "Depth 3 each" counts nothing.
-        rest = pull(DEPTH, rest, m -> read.depth = Integer.valueOf(m.group(1)));
+        rest = pull(DEPTH, rest, m -> read.depth = Integer.valueOf(m.group(1) != null ? m.group(1) : m.group(2)));
+        // "5 forward, 5 back" of a joint are five each way.
+        if (read.count == null)
+            rest = pull(WAYS, rest, m -> {
+                read.count = whole(m.group(1));
+                read.bothWays = true;
+                read.aside.add(m.group().strip());
+            });
+        else rest = pull(WAYS, rest, m -> read.aside.add(m.group().strip()));
+        rest = pull(EACH, rest, m -> {
+            read.count = whole(m.group(1));
+            read.each = Double.valueOf(m.group(2));
+        });
         rest = pull(TIMES, rest, m -> read.count = whole(m.group(1) != null ? m.group(1) : m.group(2)));
         rest = pull(
                 CLOCK, rest, m -> read.seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
+        rest = pull(
+                MINUTES_AND_SECONDS,
+                rest,
+                m -> read.seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
         rest = pull(MINUTES, rest, m -> read.seconds = Double.parseDouble(m.group(1)) * 60);
         rest = pull(SECONDS, rest, m -> {
             read.seconds = Double.valueOf(m.group(1));
             if (m.group(2) != null) read.counted = Dose.Kind.HOLDS;
         });
+        // "Ankle circles, 10" counts them.
+        if (read.seconds == null && read.count == null)
+            rest = pull(LAST, rest, m -> {
+                read.lone = true;
+                read.count = Integer.valueOf(m.group(1));
+            });
         return rest;
     }
 
@@ -82,13 +119,20 @@ final class Doses {
         var m = COUNTED.matcher(text);
         if (!m.find()) return text;
         read.count = whole(m.group(1));
-        read.counted = switch (m.group(3).replaceAll("[ -]", "").replaceAll("e?s$", "")) {
-            case "breath", "outbreath", "inbreath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
-            case "cycl", "cycle" -> Dose.Kind.CYCLES;
-            case "hold", "station", "spot", "point", "press" -> Dose.Kind.HOLDS;
-            case "rep" -> read.counted;
-            default -> Dose.Kind.PASSES;
-        };
+        var unit = m.group(3).replaceAll("[ -]", "");
+        if (unit.contains("out") || unit.startsWith("exhale"))
+            read.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_OUT));
+        else if (unit.startsWith("in") || unit.endsWith("in"))
+            read.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_IN));
+        read.counted =
+                switch (unit.replaceAll("^(?:out|in)(?=breath)|(?:out|in)$", "").replaceAll("e?s$", "")) {
+                    case "breath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
+                    case "cycl", "cycle" -> Dose.Kind.CYCLES;
+                    case "hold", "station", "spot", "point", "press" -> Dose.Kind.HOLDS;
+                    case "rep", "round", "set" -> read.counted;
+                    default -> Dose.Kind.PASSES;
+                };
+        read.strokes |= m.group(3).matches("(?:strokes?|sweeps?|glides?|slides?)");
         // Circles are a stroke as well.
         var stroke = m.group(3).startsWith("circle") ? " circles " : " ";
         return text.substring(0, m.start()) + m.group(2) + stroke + text.substring(m.end());
@@ -151,14 +195,23 @@ final class Doses {
                     : t.stroke() == Stroke.CONTRACT_RELAX
                             ? Dose.holds(usual.count() == null ? 3 : usual.count(), read.seconds)
                             : Dose.seconds(read.seconds);
+        // "Hold for 30" are seconds.
+        if (read.lone
+                && read.seconds == null
+                && read.counted == null
+                && t.stroke() == Stroke.STRETCH
+                && read.count >= 10) return Dose.seconds(read.count);
         boolean holds = read.counted == Dose.Kind.HOLDS
+                || read.each != null
                 || read.counted == null
                         && (usual.kind() == Dose.Kind.HOLDS
                                 || t.stroke() == Stroke.STRETCH
                                 || t.stroke() == Stroke.STILL_HOLD);
         double each = read.seconds != null
                 ? read.seconds
-                : usual.seconds() != null && usual.kind() != Dose.Kind.SECONDS ? usual.seconds() : 10;
+                : read.each != null
+                        ? read.each
+                        : usual.seconds() != null && usual.kind() != Dose.Kind.SECONDS ? usual.seconds() : 10;
         return new Dose(holds ? Dose.Kind.HOLDS : Dose.Kind.PASSES, each, read.count, null);
     }
 }

@@ -41,14 +41,19 @@ public final class Jot {
                 text,
                 read(text, library, JotWords.own(library)),
                 id,
-                new Context(before, List.of(), false, List.of(), null));
+                new Context(before, List.of(), false, List.of(), null, null));
     }
 
     /** What is understood of a line; nothing, where it is too long to be one. */
     static Reading read(String text, Techniques library, Map<String, Consumer<Reading>> own) {
         var reading = new Reading(library, own);
-        if (text.length() <= MOST_LETTERS) reading.take(LISTED.matcher(text).replaceFirst(""));
+        if (text.length() <= MOST_LETTERS) reading.take(unlisted(text));
         return reading;
+    }
+
+    /** A line without its number or mark in a list. */
+    static String unlisted(String text) {
+        return LISTED.matcher(text).replaceFirst("");
     }
 
     /** A step of what was understood, or the one question where it is none. */

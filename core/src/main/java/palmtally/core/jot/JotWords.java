@@ -53,7 +53,10 @@ final class JotWords {
     private record Plain(Pattern marks, String as) {}
 
     private static final List<Plain> PLAIN = List.of(
-            new Plain(Pattern.compile("(?<=\\d)\\s?['’′](?!\\w)"), " min "),
+            new Plain(Pattern.compile("(?<=\\d)\\s?['’′](?![a-z])"), " min "),
+            new Plain(Pattern.compile("(?<=\\d)\\s?½"), ".5"),
+            new Plain(Pattern.compile("½"), "0.5"),
+            new Plain(Pattern.compile("(?<=\\d) and a half(?= min)"), ".5"),
             new Plain(Pattern.compile("\\bw/"), " with "),
             new Plain(Pattern.compile("\\s*/\\s*(?=(?:side|leg|arm|foot|hand|pass|hold|spot|point)\\b)"), " per "),
             new Plain(Pattern.compile("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]"), " and "),
@@ -100,6 +103,14 @@ final class JotWords {
                 q.more.structures.add(Structure.ILIOPSOAS);
             });
         put(words, "and back", q -> {});
+        for (var then : List.of("then left", "then right", "and then left", "and then right"))
+            put(words, then, q -> q.side = Sides.EACH);
+        for (var way : List.of("back to front", "front to back")) put(words, way, q -> q.aside.add(way));
+        for (var second : List.of("brush off", "and brush off"))
+            put(words, second, q -> {
+                if (q.technique != null || q.tool != null || q.count != null) q.aside.add(second);
+                else q.stroke(q.library.toUse("feather"), false);
+            });
         put(words, "feather light", q -> q.depth = 1);
         put(words, "hip bone", q -> q.landmark(Landmark.HIP_SPINE_FRONT));
         put(words, "ball", q -> q.landmark(Landmark.BALL_OF_FOOT));
@@ -161,10 +172,19 @@ final class JotWords {
                         "iron",
                         "ironing",
                         "wipe down",
-                        "apply oil",
-                        "spread oil",
-                        "oil"));
-        strokes.put("petrissage", List.of("knead", "kneads", "petrissaging", "squeeze and lift", "work dough"));
+                        "drawing",
+                        "dragging"));
+        strokes.put(
+                "petrissage",
+                List.of(
+                        "knead",
+                        "kneads",
+                        "petrissaging",
+                        "squeeze and lift",
+                        "work dough",
+                        "roll muscle",
+                        "muscle rolling",
+                        "rolling"));
         strokes.put("wringing", List.of("wring", "twist", "twisting", "wrings"));
         strokes.put(
                 "lifting",
@@ -188,6 +208,11 @@ final class JotWords {
                         "press and hold",
                         "pressing",
                         "lean and hold",
+                        "direct pressure",
+                        "digital pressure",
+                        "positional release",
+                        "counterstrain",
+                        "strain counterstrain",
                         "sustained press",
                         "ischaemic press"));
         strokes.put(
@@ -279,6 +304,8 @@ final class JotWords {
                         "cross hand hold",
                         "crossed hand stretch",
                         "crossed hands stretch",
+                        "myofascial stretch",
+                        "fascial stretch",
                         "crossed hands",
                         "indirect release"));
         strokes.put(
@@ -287,6 +314,7 @@ final class JotWords {
                         "direct fascial spread",
                         "fascial glide",
                         "myofascial release",
+                        "fascial release",
                         "myofascial spread",
                         "fascial spread",
                         "shear",
@@ -315,6 +343,7 @@ final class JotWords {
                         "post isometric relaxation",
                         "pir",
                         "hold relax",
+                        "reciprocal inhibition",
                         "push and release",
                         "push and let go"));
         strokes.put(
@@ -329,6 +358,8 @@ final class JotWords {
                         "mobilize",
                         "mobilisation",
                         "mobilization",
+                        "mobs",
+                        "joint mobs",
                         "joint mobilisation",
                         "joint mobilization",
                         "circumduct",
@@ -361,6 +392,8 @@ final class JotWords {
                         "tapping",
                         "drum",
                         "drumming",
+                        "knock",
+                        "knocking",
                         "percuss",
                         "percussion",
                         "hack",
@@ -368,11 +401,29 @@ final class JotWords {
                         "pummel",
                         "pummelling",
                         "beat",
+                        "beating",
+                        "slap",
+                        "slapping",
+                        "pat",
+                        "patting",
+                        "pound",
+                        "pounding",
                         "pincement"));
         strokes.put("cupping-hands", List.of("clap", "clapping", "cup", "cupping", "cupped hands"));
         strokes.put(
                 "shaking",
-                List.of("shake", "shake out", "jiggle", "jiggling", "vibrate", "vibration", "vibrating", "tremble"));
+                List.of(
+                        "shake",
+                        "shake out",
+                        "wiggle",
+                        "wiggling",
+                        "waggle",
+                        "jiggle",
+                        "jiggling",
+                        "vibrate",
+                        "vibration",
+                        "vibrating",
+                        "tremble"));
         strokes.put(
                 "rocking",
                 List.of(
@@ -410,7 +461,6 @@ final class JotWords {
                         "brush",
                         "brushing",
                         "fingertip brushing",
-                        "brush off",
                         "feather light strokes"));
         strokes.put("raking", List.of("rake", "raking", "comb", "combing", "rakes"));
         strokes.put("hooking", List.of("hook", "hook under", "curl under", "scoop under", "hook in"));
@@ -449,11 +499,8 @@ final class JotWords {
         strokes.computeIfPresent("circular-friction", (id, names) -> and(names, "fric", "circ friction"));
         strokes.computeIfPresent("cupping-hands", (id, names) -> and(names, "cupped"));
         strokes.computeIfPresent("shaking", (id, names) -> and(names, "vib"));
-        strokes.forEach((id, names) -> names.forEach(n -> put(words, n, q -> {
-            // Who says only that oil is spread glides; who said a stroke before keeps it.
-            if (q.technique == null || !n.contains("oil")) q.stroke(q.library.toUse(id), id.equals("still-hold"));
-            if (n.contains("oil")) q.lubricant = Lubricant.OIL;
-        })));
+        strokes.forEach((id, names) ->
+                names.forEach(n -> put(words, n, q -> q.stroke(q.library.toUse(id), id.equals("still-hold")))));
         for (var tool : List.of(Tool.SUPPORTED_THUMB, Tool.FINGER_PADS, Tool.KNUCKLES, Tool.PALM, Tool.HEEL_OF_HAND))
             put(
                     words,
@@ -490,6 +537,10 @@ final class JotWords {
                 "re drape",
                 "recover",
                 "close sheet",
+                "sheet up",
+                "sheet back up",
+                "sheet back",
+                "sheet over",
                 "sheet back over");
         put(words, "rest", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "resting", q -> q.stroke(q.library.toUse("still-hold"), true));
@@ -518,12 +569,24 @@ final class JotWords {
             put(words, still, q -> q.stroke(q.library.toUse("still-hold"), true));
         for (var at : List.of("at elbow", "near elbow", "above elbow", "below elbow", "around elbow"))
             put(words, at, q -> q.aside.add(at));
-        for (var leg : List.of("backs of legs", "back of legs", "back of both legs", "backs of both legs"))
+        for (var leg :
+                List.of("back of leg", "backs of legs", "back of legs", "back of both legs", "backs of both legs"))
             put(words, leg, q -> q.leg());
         for (var roll : List.of("forearm roll", "forearm rolls", "roll with forearm", "roll forearm"))
             put(words, roll, q -> q.stroke(q.library.toUse("forearm-glide"), false));
-        for (var aside : List.of("chest drape first", "chest drape", "drape first"))
-            put(words, aside, q -> q.aside.add(aside));
+        for (var aside : List.of(
+                "chest drape first",
+                "chest drape on",
+                "chest drape",
+                "chest towel on",
+                "chest towel",
+                "chest covered",
+                "chest draped",
+                "drape first")) put(words, aside, q -> q.aside.add(aside));
+        for (var ends : List.of("gluteal fold", "gluteal crease", "glute fold", "glute crease", "fold of buttock"))
+            put(words, ends, q -> q.at("hip", List.of(Zone.HAMSTRINGS)));
+        for (var across : List.of("side to side", "back and forth", "to and fro"))
+            put(words, across, q -> q.toAndFro = across);
         for (var aside : List.of("two heads", "heads")) put(words, aside, q -> q.aside.add(aside));
         all(
                 words,
@@ -534,7 +597,11 @@ final class JotWords {
                 "whole hand",
                 "soft hands",
                 "warm hands");
-        all(words, q -> q.handNamed = true, "hand", "hands");
+        put(words, "hand", q -> q.handNamed = true);
+        put(words, "hands", q -> {
+            q.handNamed = true;
+            q.handsNamed = true;
+        });
         all(
                 words,
                 q -> q.tool = Tool.FINGER_PADS,
@@ -609,6 +676,92 @@ final class JotWords {
                 q.tool = hand.like();
                 q.hand = hand.name();
             });
+        called(
+                words,
+                "little-finger edge",
+                Tool.PALM,
+                "ulnar border of hand",
+                "ulnar edge of hand",
+                "blade of hand",
+                "edge of hand",
+                "side of hand",
+                "outer edge of hand",
+                "karate edge");
+        called(
+                words,
+                "web of the thumb",
+                Tool.PALM,
+                "web of hand",
+                "web of thumb and finger",
+                "v of thumb and fingers",
+                "v of hand",
+                "thumb web");
+        called(words, "thumb side of the fist", Tool.LOOSE_FIST, "side of fist");
+        called(
+                words,
+                "ulnar edge of the forearm",
+                Tool.FOREARM,
+                "edge of forearm",
+                "ulnar border of forearm",
+                "bony edge of forearm");
+        called(
+                words,
+                "interlaced palms",
+                Tool.HEEL_OF_HAND,
+                "fingers interlaced",
+                "hands interlaced",
+                "interlaced hands");
+        all(
+                words,
+                q -> q.tool = Tool.PALM,
+                "backs of fingers",
+                "back of fingers",
+                "backs of hands",
+                "with back of hand",
+                "back of your hand",
+                "palmar");
+        all(
+                words,
+                q -> q.tool = Tool.FOREARM,
+                "soft part of forearm",
+                "fleshy part of forearm",
+                "muscle of forearm",
+                "proximal forearm",
+                "inside of your forearm");
+        all(words, q -> q.tool = Tool.PINCER, "c clamp", "c clamp grip", "open c", "c hand", "c hold");
+        all(
+                words,
+                q -> q.tool = Tool.FINGER_PADS,
+                "flat of fingers",
+                "middle finger",
+                "middle fingers",
+                "ring finger",
+                "little finger",
+                "index and middle finger",
+                "index and middle fingers",
+                "pads of fingers",
+                "balls of fingers",
+                "finger kneading",
+                "fingertip kneading");
+        for (var kneads : List.of("finger kneading", "fingertip kneading", "finger petrissage"))
+            put(words, kneads, q -> {
+                q.stroke(q.library.toUse("petrissage"), false);
+                q.tool = Tool.FINGER_PADS;
+            });
+        put(words, "finger", q -> {
+            q.tool = Tool.FINGER_PADS;
+            q.fewFingers = true;
+            q.fingerNamed = true;
+        });
+        all(words, q -> q.zoned(Zone.HAND), "every finger", "fingers one by one", "finger by finger");
+        all(
+                words,
+                q -> q.tool = Tool.PINCER,
+                "thumb inside and finger outside",
+                "thumb inside finger outside",
+                "thumb inside and fingers outside",
+                "finger inside and thumb outside",
+                "finger inside thumb outside");
         put(words, "palms", q -> q.tool = Tool.PALM);
         put(words, "palm", Reading::palm);
         put(words, "flat fingers", q -> q.tool = Tool.FINGER_PADS);
@@ -663,6 +816,23 @@ final class JotWords {
                 q.stroke(q.library.toUse("still-hold"), true);
                 q.words(new Clause(joint));
             });
+        for (var joint : List.of("ankle", "wrist", "hip", "shoulder", "elbow", "big toe", "toe", "arm", "leg"))
+            for (var moved : List.of("circles", "circling", "pumps", "rolls", "rotations", "mobilisations"))
+                put(words, joint + " " + moved, q -> {
+                    q.stroke(q.library.toUse("range-of-motion"), false);
+                    q.words(new Clause(joint.equals("elbow") ? "near elbow" : joint));
+                });
+        for (var knee : List.of("knee to chest", "knees to chest", "knee toward chest", "knees toward chest"))
+            put(words, knee, q -> {
+                q.at("chest", List.of(Zone.GLUTEALS));
+                q.position = Position.SUPINE;
+                q.own(DetailField.LIMB, knee);
+            });
+        for (var four : List.of("figure four", "figure 4"))
+            put(words, four, q -> {
+                q.zoned(Zone.HIP_ROTATORS);
+                q.own(DetailField.LIMB, four);
+            });
         for (var between : List.of(
                 "between blade and spine",
                 "between shoulder blade and spine",
@@ -708,7 +878,10 @@ final class JotWords {
                 q.own(DetailField.LIMB, limb);
             });
         for (var ways : List.of("each way", "each direction", "both directions", "both ways", "either way"))
-            put(words, ways, q -> q.aside.add(ways));
+            put(words, ways, q -> {
+                q.bothWays = true;
+                q.aside.add(ways);
+            });
         for (var bend : List.of("side bend", "side bending", "side bent", "lateral flexion"))
             put(words, bend, q -> q.own(DetailField.LIMB, bend));
         for (var bend : List.of("neck side bend", "neck side bending", "side bend neck"))
@@ -742,6 +915,14 @@ final class JotWords {
                 "r side then l");
         all(words, q -> q.along(Direction.PROXIMAL), "bottom to top", "bottom up", "upwards");
         all(words, q -> q.along(Direction.DISTAL), "top to bottom", "top down", "downwards");
+        for (var part : List.of("arm", "calf", "thigh", "foot", "hand", "shoulder", "forearm", "hip"))
+            for (var each : List.of("both " + many(part), "each " + part))
+                put(words, each, q -> {
+                    q.side = Sides.EACH;
+                    q.zones.addAll(q.beside(
+                                    part.equals("forearm") ? "the forearm" : part.equals("hand") ? "each finger" : part)
+                            .zones);
+                });
         put(words, "one side at a time", q -> q.side = Sides.EACH);
         put(words, "leg", q -> q.leg());
         for (var legs : List.of("both legs", "each leg"))
@@ -763,6 +944,19 @@ final class JotWords {
                 "stand at the head",
                 "behind the head")) put(words, there, q -> q.stands = Stands.HEAD);
         put(words, "at the foot end", q -> q.stands = Stands.FOOT);
+        for (var stand : List.of("stand", "standing", "sit", "sitting"))
+            for (var at : List.of("at", "by", "beside", "near", "level with"))
+                for (var part : List.of("hip", "hips", "shoulder", "knee", "knees", "waist", "thigh", "calf", "chest"))
+                    for (var level : List.of("", " level")) {
+                        var there = at + " " + part + level;
+                        put(words, stand + " " + there, q -> {
+                            q.stands = Stands.SAME_SIDE;
+                            q.aside.add(there);
+                        });
+                    }
+        for (var facing : List.of("facing", "face", "look to", "looking to"))
+            for (var way : List.of("feet", "foot end", "head", "head end", "table", "client", "across table"))
+                put(words, facing + " " + way, q -> q.aside.add(facing + " " + way));
         put(words, "of fingers", q -> q.handNamed = true);
         put(words, "between finger and thumb", q -> q.tool = Tool.PINCER);
         put(words, "between fingers", q -> q.tool = Tool.PINCER);
@@ -815,6 +1009,11 @@ final class JotWords {
                 "moderate to deep");
         // It begins there.
         all(words, q -> q.depth = 2, "light to medium", "light to moderate", "light to firm", "light to deep");
+        Map.of("light", 2, "medium", 3, "moderate", 3, "firm", 4, "deep", 5, "gentle", 1)
+                .forEach((how, depth) -> put(words, how + " pressure", q -> q.depth = depth));
+        for (var quite : List.of("moderately", "fairly", "quite"))
+            all(words, q -> q.depth = 4, quite + " deep", quite + " firm", quite + " deeply", quite + " firmly");
+        put(words, "pressure", q -> q.pressed = true);
         put(words, "very light", q -> q.depth = 1);
         put(words, "superficial", q -> q.depth = 1);
         put(words, "very firm", q -> q.depth = 5);
@@ -979,9 +1178,16 @@ final class JotWords {
                 "leaning in",
                 "body weight",
                 "with body weight",
-                "use body weight",
+                "use body weight");
+        all(
+                words,
+                q -> {
+                    q.more.manner.add(Manner.LEANS_IN);
+                    q.sinks = true;
+                },
                 "sink",
                 "sink in",
+                "sink down",
                 "sinking");
         all(
                 words,
@@ -1023,6 +1229,27 @@ final class JotWords {
                 "against palm",
                 "against me",
                 "against resistance");
+        for (var hand : List.of("hands", "hand", "fingers", "both hands", "thumbs", "thumb", "fingertips"))
+            for (var ribs : List.of("ribs", "rib cage", "ribcage", "costal margin", "costal arch", "rib edge"))
+                put(words, hand + " under " + ribs, q -> {
+                    q.words(new Clause(hand));
+                    q.zones.add(Zone.RIB_EDGE);
+                });
+        for (var waist : List.of("waist", "side of waist", "sides of waist", "side waist"))
+            put(words, waist, q -> q.waist = true);
+        for (var middle : List.of(
+                "midline of",
+                "up midline",
+                "up midline of",
+                "down midline",
+                "down midline of",
+                "along midline",
+                "along midline of",
+                "midline"))
+            put(words, middle + (middle.equals("midline") ? " of muscle" : ""), q -> {
+                if (middle.startsWith("up")) q.along(Direction.PROXIMAL);
+                if (middle.startsWith("down")) q.along(Direction.DISTAL);
+            });
         for (var under : List.of("hands under", "hand under", "fingers under", "both hands under"))
             put(words, under, q -> {
                 if (q.tool == null) q.tool = under.startsWith("fingers") ? Tool.REINFORCED_FINGERS : Tool.PALM;
@@ -1053,8 +1280,13 @@ final class JotWords {
             });
         all(
                 words,
-                q -> q.lubricant = Lubricant.OIL,
+                q -> {
+                    q.lubricant = Lubricant.OIL;
+                    q.oils = true;
+                },
                 "oil",
+                "spread lotion",
+                "apply lotion",
                 "oiled",
                 "lotion",
                 "cream",
@@ -1119,6 +1351,10 @@ final class JotWords {
                 "bare skin",
                 "skin to skin",
                 "sheet off");
+        for (var lies : List.of("", "side lying ", "sidelying ")) {
+            all(words, q -> q.position = Position.SIDE_LEFT, lies + "right side up", lies + "left side down");
+            all(words, q -> q.position = Position.SIDE_RIGHT, lies + "left side up", lies + "right side down");
+        }
         all(words, q -> q.position = Position.SUPINE, "face up");
         all(words, q -> q.position = Position.PRONE, "face down");
         all(
@@ -1165,9 +1401,6 @@ final class JotWords {
         all(
                 words,
                 q -> q.side = Sides.EACH,
-                "both arms",
-                "both calves",
-                "each arm",
                 "bilateral",
                 "bilaterally",
                 "left and right",
@@ -1184,6 +1417,8 @@ final class JotWords {
                 "both at once",
                 "both sides at once",
                 "both together",
+                "at same time",
+                "at once",
                 "both sides together",
                 "simultaneously");
         all(words, q -> q.importance = Importance.COULD, "optional", "if time", "if there is time", "time allowing");
@@ -1224,16 +1459,19 @@ final class JotWords {
                 "anticlockwise",
                 "anti clockwise",
                 "in circles");
-        for (var in : List.of("on in breath", "in breath", "with in breath", "on inhale", "on inhalation"))
-            put(words, in, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_IN)));
-        for (var out : List.of(
-                "on out breath",
-                "out breath",
-                "with out breath",
-                "on exhale",
-                "on exhalation",
-                "as they breathe out",
-                "with exhale")) put(words, out, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_OUT)));
+        for (var on : List.of("", "on ", "with ", "at ", "during "))
+            for (var each : List.of("", "each ", "every ")) {
+                for (var in : List.of("in breath", "breath in", "inhale", "inhalation"))
+                    put(words, on + each + in, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_IN)));
+                for (var out : List.of("out breath", "breath out", "exhale", "exhalation"))
+                    put(words, on + each + out, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_OUT)));
+                if (!on.isEmpty() || !each.isEmpty())
+                    put(
+                            words,
+                            on + each + "breath",
+                            q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_SLOWLY)));
+            }
+        put(words, "as they breathe out", q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_OUT)));
         for (var with : List.of("with breath", "follow breath", "following breath", "on breath"))
             put(words, with, q -> q.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_SLOWLY)));
         all(
@@ -1268,6 +1506,25 @@ final class JotWords {
                 "thumb and forefinger",
                 "between thumb and forefinger");
         all(words, q -> q.more.limb.add(Limb.HIP_TURNED_OUT), "leg in frog", "frog", "frog position");
+    }
+
+    private static String many(String part) {
+        return switch (part) {
+            case "foot" -> "feet";
+            case "calf" -> "calves";
+            default -> part + "s";
+        };
+    }
+
+    /** A hand that is taught by a name of its own, by what else it is called. */
+    private static void called(Map<String, Consumer<Reading>> words, String hand, Tool tool, String... names) {
+        all(
+                words,
+                q -> {
+                    q.tool = tool;
+                    q.hand = hand;
+                },
+                names);
     }
 
     private static void all(Map<String, Consumer<Reading>> words, Consumer<Reading> meaning, String... names) {
@@ -1332,7 +1589,7 @@ final class JotWords {
 
     private static Map<Zone, List<String>> everyday() {
         var names = new EnumMap<Zone, List<String>>(Zone.class);
-        names.put(Zone.SCALP, List.of("top of head", "crown", "hairline"));
+        names.put(Zone.SCALP, List.of("top of head", "crown", "hairline", "hair"));
         names.put(
                 Zone.FACE,
                 List.of(
@@ -1344,7 +1601,8 @@ final class JotWords {
                         "eyebrows",
                         "around eyes",
                         "temples of face",
-                        "chin"));
+                        "chin",
+                        "nose"));
         names.put(Zone.EARS, List.of("ear", "earlobes", "ear lobes"));
         names.put(
                 Zone.BASE_OF_SKULL,
@@ -1354,7 +1612,7 @@ final class JotWords {
         names.put(
                 Zone.NECK_BACK,
                 List.of("c spine", "neck", "nape", "cervical", "back of neck", "cervical spine", "cervicals"));
-        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle", "side of neck", "front of neck"));
+        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle", "side of neck", "sides of neck", "front of neck"));
         names.put(
                 Zone.TOP_OF_SHOULDER,
                 List.of(
@@ -1431,7 +1689,6 @@ final class JotWords {
                         "small of back",
                         "lumbar",
                         "lumbars",
-                        "waist",
                         "flank",
                         "lumbar spine"));
         names.put(Zone.SACRUM, List.of("sacral", "tailbone", "sacroiliac", "si joints", "triangle bone"));
@@ -1469,17 +1726,15 @@ final class JotWords {
                         "palm of hand",
                         "hands of client",
                         "client s hand",
-                        "finger",
                         "thumb web",
                         "web of thumb",
                         "back of hand",
                         "palm of client",
                         "knuckles of hand",
+                        "metacarpals",
                         "each finger"));
         names.put(Zone.GROIN, List.of("groin", "upper inner thigh", "femoral triangle"));
-        names.put(
-                Zone.HAMSTRINGS,
-                List.of("hams", "back of thigh", "posterior thigh", "hammies", "hammys", "thigh", "back of leg"));
+        names.put(Zone.HAMSTRINGS, List.of("hams", "back of thigh", "posterior thigh", "hammies", "hammys", "thigh"));
         names.put(Zone.THIGH_FRONT, List.of("quads", "quadriceps", "front of thigh", "anterior thigh", "top of thigh"));
         names.put(Zone.THIGH_OUTER, List.of("side of thigh", "outside of thigh", "lateral thigh", "outer leg"));
         names.put(Zone.THIGH_INNER, List.of("inside of thigh", "medial thigh", "inner leg"));
@@ -1511,7 +1766,8 @@ final class JotWords {
                         "underside of foot",
                         "sole of foot"));
         names.put(
-                Zone.FOOT_TOP, List.of("toes", "toe", "top of foot", "dorsum of foot", "ankle", "ankles", "each toe"));
+                Zone.FOOT_TOP,
+                List.of("toes", "toe", "metatarsals", "top of foot", "dorsum of foot", "ankle", "ankles", "each toe"));
         return names;
     }
 
@@ -1583,9 +1839,29 @@ final class JotWords {
     private static final List<String> NUMBERS =
             List.of("one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve");
 
+    /** Larger ones, and what is said for a few. */
+    private static final Map<String, Integer> ALSO = Map.ofEntries(
+            Map.entry("fifteen", 15),
+            Map.entry("twenty", 20),
+            Map.entry("thirty", 30),
+            Map.entry("forty", 40),
+            Map.entry("forty five", 45),
+            Map.entry("sixty", 60),
+            Map.entry("ninety", 90),
+            Map.entry("a single", 1),
+            Map.entry("single", 1),
+            Map.entry("half a dozen", 6),
+            Map.entry("a dozen", 12),
+            Map.entry("a couple of", 2),
+            Map.entry("a couple", 2),
+            Map.entry("a few", 3),
+            Map.entry("several", 4));
+
     private static final Pattern COUNTING = Pattern.compile(
-            "\\b(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|once|twice|thrice|half a|half|(?<!\\d )a)\\b(?= (?:slow |long |light |deep |full |broad |firm )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|presses|reps|strokes|sweeps|slides|glides|rounds?|rubs)\\b)|\\b(once|twice|thrice)\\b");
+            "\\b(" + String.join("|", NUMBERS)
+                    + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
+                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )a)\\b(?= (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth )*"
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles)\\b)|\\b(once|twice|thrice)\\b");
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {
@@ -1595,7 +1871,7 @@ final class JotWords {
             case "thrice" -> "3 times";
             case "half a", "half" -> "0.5";
             case "a" -> "1";
-            default -> String.valueOf(NUMBERS.indexOf(m.group()) + 1);
+            default -> String.valueOf(ALSO.getOrDefault(m.group(), NUMBERS.indexOf(m.group()) + 1));
         });
     }
 

@@ -7,7 +7,6 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
@@ -77,52 +76,46 @@ final class Making {
 
     private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
 
-    private static final Map<Landmark, String> ENDS = Map.of(
-            Landmark.HIP_SPINE_FRONT, "hip",
-            Landmark.SIT_BONE, "hip",
-            Landmark.TROCHANTER, "hip",
-            Landmark.KNEE_HOLLOW, "knee",
-            Landmark.ANKLE_FRONT, "ankle",
-            Landmark.ANKLE_INNER, "ankle",
-            Landmark.ANKLE_OUTER, "ankle",
-            Landmark.HEEL, "ankle",
-            Landmark.ELBOW_CREASE, "elbow",
-            Landmark.CARPAL_ROWS, "wrist");
+    /** Lying on the belly, the knee is bent for these. */
+    private static final Set<Zone> BELOW_THE_KNEE = EnumSet.of(
+            Zone.CALF, Zone.CALF_CENTRE, Zone.SHIN, Zone.SHIN_LOWER, Zone.ACHILLES, Zone.SOLE, Zone.FOOT_TOP);
+
+    private static final Set<Zone> JOINTS =
+            EnumSet.of(Zone.FOOT_TOP, Zone.WRIST, Zone.HAND, Zone.TOP_OF_SHOULDER, Zone.GLUTEALS, Zone.KNEECAP);
+
+    private static final Set<Zone> DRAWN = EnumSet.of(Zone.LUMBAR, Zone.UPPER_BACK, Zone.BELLY, Zone.THIGH_OUTER);
+
+    /** There the hand goes in with the breath, as often as is said. */
+    private static final Set<Zone> SUNK_INTO = EnumSet.of(Zone.BELLY, Zone.RIB_EDGE);
+
+    /** Hands that press rather than glide where it is so often so many seconds. */
+    private static final Set<Tool> STAYING = EnumSet.of(
+            Tool.ELBOW,
+            Tool.SUPPORTED_THUMB,
+            Tool.BARE_THUMB,
+            Tool.KNUCKLES,
+            Tool.PINCER,
+            Tool.FINGER_PADS,
+            Tool.REINFORCED_FINGERS);
 
     /** Whether the line names no stroke, and the hand says which. */
     private boolean strokeless;
 
-    /** An end of a stroke in one word, whether it is a landmark or not. */
-    private String end(@Nullable Landmark landmark, DetailField field) {
-        if (landmark == null) return read.more.words.getOrDefault(field, "");
-        return ENDS.getOrDefault(landmark, "");
+    /** What lies between the two ends of the stroke. */
+    private List<Zone> between() {
+        return Span.between(
+                read.more.from,
+                read.more.words.getOrDefault(DetailField.FROM, ""),
+                read.more.to,
+                read.more.words.getOrDefault(DetailField.TO, ""),
+                lies(),
+                read.position == Position.SUPINE);
     }
 
-    /** What lies between two ends of a limb; the leg as the client lies. */
-    private List<Zone> between(@Nullable Position lies) {
-        var from = end(read.more.from, DetailField.FROM);
-        var to = end(read.more.to, DetailField.TO);
-        boolean front = lies == Position.SUPINE
-                || read.more.from == Landmark.HIP_SPINE_FRONT
-                || read.more.to == Landmark.HIP_SPINE_FRONT;
-        return switch (from.compareTo(to) < 0 ? from + " " + to : to + " " + from) {
-            case "elbow wrist" -> Reading.FOREARM;
-            case "sacrum shoulders",
-                    "sacrum shoulder",
-                    "low back neck",
-                    "low back shoulder",
-                    "low back shoulders",
-                    "neck sacrum",
-                    "neck pelvis" -> List.of(Zone.UPPER_BACK, Zone.LUMBAR);
-            case "hip shoulder", "hips shoulders", "hip shoulders", "hips neck", "hip shoulder blade" ->
-                read.position == Position.SUPINE ? List.of() : List.of(Zone.UPPER_BACK, Zone.LUMBAR);
-            case "ankle knee" -> List.of(front ? Zone.SHIN : Zone.CALF);
-            case "hip knee" -> List.of(front ? Zone.THIGH_FRONT : Zone.HAMSTRINGS);
-            case "ankle hip" -> front ? List.of(Zone.THIGH_FRONT, Zone.SHIN) : List.of(Zone.HAMSTRINGS, Zone.CALF);
-            case "elbow shoulder" -> List.of(Zone.UPPER_ARM_OUTER);
-            case "shoulder wrist" -> List.of(Zone.UPPER_ARM_OUTER, Zone.FOREARM_FLEXORS, Zone.FOREARM_EXTENSORS);
-            default -> List.of();
-        };
+    private @Nullable Position lies() {
+        return read.position != null
+                ? read.position
+                : context.lies() != null ? context.lies() : before != null ? before.position() : null;
     }
 
     /** Where the work is: as said, else where what was named lies, else nearby, else as before. */
@@ -130,8 +123,8 @@ final class Making {
         var all = new LinkedHashSet<>(read.zones);
         // Nobody works on the spine beside something else.
         if (all.size() > 1) all.remove(Zone.SPINE);
-        // "The arm from wrist to shoulder" is all of it.
-        if (all.equals(Set.of(Zone.UPPER_ARM_OUTER))) all.addAll(between(null));
+        // "The arm from wrist to shoulder", "down beside the spine from neck to sacrum": all of it.
+        if (all.equals(Set.of(Zone.UPPER_ARM_OUTER)) || all.equals(Set.of(Zone.UPPER_BACK))) all.addAll(between());
         if (all.isEmpty() && read.leg) {
             var lies = read.position != null ? read.position : before != null ? before.position() : Position.PRONE;
             all.addAll(
@@ -139,8 +132,7 @@ final class Making {
                             ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
                             : List.of(Zone.HAMSTRINGS, Zone.CALF));
         }
-        if (all.isEmpty())
-            all.addAll(between(read.position != null ? read.position : before != null ? before.position() : null));
+        if (all.isEmpty()) all.addAll(between());
         // "Drain toward the knee" goes on where it was.
         boolean only = read.nearby.size() == read.toward
                 && (read.more.to != null || read.more.words.containsKey(DetailField.TO))
@@ -159,7 +151,7 @@ final class Making {
             if (shared.isEmpty()) read.nearby.forEach(in -> all.add(in.get(0)));
             else all.add(shared.get(0));
         }
-        if (all.isEmpty() && before == null) all.addAll(read.moved);
+        if (all.isEmpty() && (before == null || read.tool == null)) all.addAll(read.moved);
         if (all.isEmpty()) all.addAll(context.headed());
         return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
     }
@@ -191,14 +183,23 @@ final class Making {
                     || read.placeless() && read.technique != null && read.technique.stroke() == Stroke.PETRISSAGE) {
                 if (read.placeless() && read.limbNamed == null) read.zones.addAll(Reading.FOREARM);
             } else read.tool = Tool.FOREARM;
+        // "Pull a finger" is the client's.
+        if (read.fingerNamed
+                && read.technique != null
+                && MOVED_FROM_BEHIND.contains(read.technique.stroke())
+                && read.placeless()) {
+            read.tool = null;
+            read.zones.add(Zone.HAND);
+        }
         if (read.palmNamed)
             if (read.tool == null) read.tool = Tool.PALM;
             else if (read.tool != Tool.PALM && read.placeless()) read.zones.add(Zone.HAND);
         if (read.handNamed)
-            if (read.placeless() && read.limbNamed == null) read.zones.add(Zone.HAND);
+            if (read.placeless() && read.limbNamed == null && !(read.handsNamed && read.weak))
+                read.zones.add(Zone.HAND);
             else if (read.tool == null) read.tool = Tool.PALM;
         // The arm on the therapist's lap is what is worked, where nothing else is named.
-        if (read.placeless() && read.limbNamed != null) read.words(new Clause(read.limbNamed));
+        if (read.placeless() && read.limbNamed != null && !read.workless()) read.words(new Clause(read.limbNamed));
         if (read.placeless() && read.technique != null && read.technique.id().equals("ear-suction"))
             read.zones.add(Zone.EARS);
         if (read.more.limb.contains(Limb.HEEL_TO_HIP) && read.position == null && before != null)
@@ -208,15 +209,29 @@ final class Making {
             if (read.tool == null) read.tool = Tool.FINGER_PADS;
         }
         strokeless = read.technique == null;
+        if (read.pressed && strokeless && !read.placeless()) read.stroke(read.library.toUse("static-press"), true);
         if (read.technique == null || read.weak && !read.finds) read.technique = meant(read.technique);
         read.technique =
                 read.technique == null || read.tool == null ? read.technique : forTool(read.technique, read.tool);
         // Pressed for seconds each time is held.
+        if (gives("lifting") && "interlaced palms".equals(read.hand))
+            read.technique = read.library.toUse("interlaced-squeeze");
         if (gives("compression") && read.count != null && read.seconds != null && read.seconds >= 5)
             read.technique = read.library.toUse("static-press");
+        if (read.toAndFro != null)
+            if (crosses()) read.more.fibre = FibreAngle.ACROSS;
+            else read.aside.add(read.toAndFro);
         if (read.more.fibre == FibreAngle.ACROSS && crosses()) read.technique = read.library.toUse("cross-fibre");
         read.structures.values().forEach(this::zone);
+        if (read.waist) read.zones.add(lies() == Position.SUPINE ? Zone.BELLY : Zone.LUMBAR);
         var on = on();
+        // "Ankle, both ways, 5 circles" moves the joint.
+        if (gives("circular-friction") && read.tool == null && read.bothWays && JOINTS.containsAll(on))
+            read.technique = read.library.toUse("range-of-motion");
+        // Whoever pulls at the trunk draws it toward them.
+        if (gives("traction")
+                && (read.more.otherHand == OtherHand.WORKS_ALTERNATELY || !on.isEmpty() && DRAWN.containsAll(on)))
+            read.technique = read.library.toUse("pulling");
         boolean still = read.technique == null && saysOnly();
         if (still) {
             read.technique = read.library.toUse("still-hold");
@@ -265,7 +280,7 @@ final class Making {
             edit.hand = before.hand();
         }
         if (read.otherSide) edit.side = other(before == null ? Sides.EACH : before.side());
-        if (context.side() != null && on.stream().allMatch(z -> LIMBS.contains(z.unit()))) edit.side = context.side();
+        if (context.side() != null && on.stream().allMatch(z -> z.unit().paired())) edit.side = context.side();
         if (read.side != null) edit.side = read.side;
         // What is not said is never deeper than a site bears.
         int most = on.stream()
@@ -288,7 +303,14 @@ final class Making {
         if (read.lubricant != null) edit.lubricant = read.lubricant;
         if (seatedAtHead() && read.position == null && on.stream().allMatch(z -> z.reachedIn(Position.SUPINE)))
             edit.position = Position.SUPINE;
-        if (read.more.limb.contains(Limb.ANKLE_ON_SHOULDER)) edit.position = Position.SUPINE;
+        boolean below = before != null
+                && before.position() == Position.PRONE
+                && on.stream().allMatch(BELOW_THE_KNEE::contains);
+        if (read.more.limb.contains(Limb.ANKLE_ON_SHOULDER) && !below
+                || read.more.limb.containsAll(Set.of(Limb.LEG_STRAIGHT, Limb.LEG_LIFTED))
+                        && (before == null || !lies(before))) edit.position = Position.SUPINE;
+        if (context.lies() != null && on.stream().allMatch(z -> z.reachedIn(context.lies())))
+            edit.position = context.lies();
         if (read.more.limb.contains(Limb.LEG_ACROSS) && (before == null || !lies(before)))
             edit.position = Position.SUPINE;
         if (read.position != null) edit.position = read.position;
@@ -337,13 +359,17 @@ final class Making {
     /** Whether it names no stroke, but tells something to say, how the client lies, what is laid under, or that it is over. */
     private boolean saysOnly() {
         if (!read.say.isEmpty() || read.phase == Phase.COVER) return true;
+        if (read.arranges && read.tool == null && read.seconds == null && read.count == null) return true;
         // Who names a place means to work there, unless all the rest is about how the client lies.
         if (!read.placeless()) {
             boolean posture = read.position != null || read.sideLying || read.turned;
             boolean arranged = !read.more.props.isEmpty()
                     || !read.more.limb.isEmpty()
                     || read.more.words.containsKey(DetailField.LIMB);
-            return posture && arranged && read.tool == null && read.seconds == null && read.count == null;
+            return (posture && arranged || !read.more.props.isEmpty())
+                    && read.tool == null
+                    && read.seconds == null
+                    && read.count == null;
         }
         return read.turned
                 || read.position != null
@@ -380,12 +406,12 @@ final class Making {
                 };
     }
 
-    private static final Set<Stroke> MOVED_FROM_BEHIND =
+    static final Set<Stroke> MOVED_FROM_BEHIND =
             EnumSet.of(Stroke.STRETCH, Stroke.RANGE_OF_MOTION, Stroke.TRACTION, Stroke.CONTRACT_RELAX);
 
     /** The head is held, turned or let sink from behind it: then the client lies on the back. */
     private boolean seatedAtHead() {
-        return read.behindTheHead
+        return read.behindTheHead && (before == null || before.position() != Position.SEATED)
                 || read.stands == Stands.HEAD
                 || read.more.otherHand == OtherHand.CRADLES_THE_HEAD
                 || read.more.limb.contains(Limb.HEAD_TURNED)
@@ -436,6 +462,14 @@ final class Making {
 
     /** Where something that was named lies: in a zone that was said, if it lies in one of those; else where it is worked. */
     private void zone(List<Structure> named) {
+        // "Erectors from C7 to the sacrum" is all of the way.
+        var way = between().stream()
+                .filter(z -> named.stream().anyMatch(s -> s.zones().contains(z)))
+                .toList();
+        if (way.size() > 1) {
+            way.stream().filter(z -> !read.zones.contains(z)).forEach(read.zones::add);
+            return;
+        }
         if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(read.zones::contains))) return;
         // From outside, unless the inside is said.
         var first = named.stream()
@@ -471,6 +505,10 @@ final class Making {
                     read.tool == Tool.KNUCKLES
                             ? "fist-glide"
                             : read.tool == Tool.ELBOW ? "forearm-glide" : "stripping-fingers");
+        // "Client shrugs, holds 5 s, lets go": the client works, and no hand.
+        if (stays != null
+                && read.tool == null
+                && read.more.part.stream().anyMatch(p -> p.does().active())) return byTheClient();
         if (stays != null) {
             if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
                 return read.library.toUse("trigger-point");
@@ -486,25 +524,56 @@ final class Making {
             if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
             return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
         }
+        // "Thumb on soleus, client points the foot": pinned while the client moves.
+        boolean moved = read.more.part.stream()
+                .anyMatch(p -> p.does() == ClientPart.Does.MOVES || p.does() == ClientPart.Does.OPENS);
+        if (read.laidOn && moved && !way)
+            return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
         if (read.counted == Dose.Kind.BREATHS
-                || breathed() && read.tool != null && read.seconds == null && read.count == null && !way)
+                || breathed()
+                        && read.tool != null
+                        && read.seconds == null
+                        && (read.count == null
+                                || read.counted == null && read.zones.stream().anyMatch(SUNK_INTO::contains))
+                        && !way) {
+            if (read.count != null) read.counted = Dose.Kind.BREATHS;
             return read.library.toUse("breath-hold");
+        }
         if (read.comparing != null)
             return read.library.toUse(
                     read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
                             ? "range-of-motion"
                             : "still-hold");
         if (read.tool == null && (read.same || read.deeper != 0) && before != null) return before.technique();
+        // "Both hands, 6 slow strokes."
+        if (read.tool == null
+                && (read.more.otherHand == OtherHand.WORKS_TOGETHER
+                        || read.more.otherHand == OtherHand.WORKS_ALTERNATELY)
+                && (read.count != null || read.seconds != null)
+                && read.more.part.isEmpty()) read.tool = Tool.PALM;
+        // "Spread oil, ankle to hip", "six long strokes".
+        if ((read.tool == null || read.tool == Tool.PALM)
+                && (read.oils && (way || !read.placeless()) || read.strokes)
+                && read.more.part.isEmpty()) return read.library.toUse("effleurage");
         if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
         if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
             return read.library.toUse("compression");
-        if (read.counted == Dose.Kind.HOLDS || read.until == End.When.SOFTENS || read.until == End.When.NUMBER_FALLS)
-            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        boolean held = read.sinks && read.counted != Dose.Kind.PASSES
+                || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
+                || STAYING.contains(read.tool)
+                        && read.updown == null
+                        && read.count != null
+                        && read.counted == null
+                        && (read.each != null || read.seconds != null && read.seconds >= 5);
+        if (read.counted == Dose.Kind.HOLDS
+                || read.until == End.When.SOFTENS
+                || read.until == End.When.NUMBER_FALLS
+                || held && !way) return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
         if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
             return read.library.toUse("effleurage");
         // The face is stroked.
         boolean face = read.zones.contains(Zone.FACE) || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
-        if (face && way) return read.library.toUse("effleurage");
+        if (face && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
         return usual(read.tool);
     }
 

@@ -64,6 +64,7 @@ final class Reading {
             Map.entry("under", Relation.NEAR),
             Map.entry("between", Relation.NEAR),
             Map.entry("around", Relation.NEAR),
+            Map.entry("round", Relation.NEAR),
             Map.entry("behind", Relation.NEAR),
             Map.entry("before", Relation.NEAR));
 
@@ -82,6 +83,9 @@ final class Reading {
             "sacrum",
             "armpit",
             "groin");
+
+    /** "From the left hip" comes from there. */
+    private static final Set<String> SIDED = Set.of("left", "right", "l", "r");
 
     /** "Sacrum up to C7" goes from the one to the other as well. */
     private static final Set<String> ON_THE_WAY = Set.of("up", "down", "out", "over", "along");
@@ -200,6 +204,21 @@ final class Reading {
     /** A hand: the client's where nothing else is worked, else the one that works. */
     boolean handNamed;
 
+    /** A finger: the client's where a joint is moved. */
+    boolean fingerNamed;
+
+    /** So many strokes are said. */
+    boolean strokes;
+
+    /** Oil is spread, whatever else is done. */
+    boolean oils;
+
+    /** It goes each way, as a joint is circled. */
+    boolean bothWays;
+
+    /** Hands, and not one. */
+    boolean handsNamed;
+
     /** The forearm: the client's where another hand works, else the therapist's. */
     boolean forearmNamed;
 
@@ -208,6 +227,32 @@ final class Reading {
 
     /** So many fingers and no more: they draw along a muscle rather than glide over it. */
     boolean fewFingers;
+
+    /** Where the waist is worked it is the belly of who lies on the back, and else the low back. */
+    boolean waist;
+
+    /** A limb is laid somewhere, and nothing worked. */
+    boolean arranges;
+
+    /** Pressure is said, and not how much of it. */
+    boolean pressed;
+
+    /** The count is a number that stands alone. */
+    boolean lone;
+
+    /** A hand is said to be on something. */
+    boolean laidOn;
+
+    /** The hand sinks in and stays, where no stroke is said besides. */
+    boolean sinks;
+
+    /** To one side and back again, in its words: across the fibre where it rubs. */
+    @Nullable
+    String toAndFro;
+
+    /** How many seconds each of so many takes, where it is a hold: "3 x 10". */
+    @Nullable
+    Double each;
 
     /** The palm: the client's where another hand works, else the one that works. */
     boolean palmNamed;
@@ -288,6 +333,7 @@ final class Reading {
         seconds = null;
         count = null;
         counted = null;
+        each = null;
         rate = null;
     }
 
@@ -303,12 +349,15 @@ final class Reading {
         return all;
     }
 
-    /** "Ask: any clicking?" is one thing. */
     /** How the client's forearm is turned, where it stands by itself: "palm down the back" is a stroke. */
     private static final Set<String> TURNED =
             Set.of("palm up", "palm down", "palms up", "palms down", "thumb up", "palm facing up", "palm facing down");
 
+    /** "Ask: any clicking?" is one thing. */
     private static final Set<String> ALONE = Set.of("ask", "check in", "say", "explain", "tell", "tell them", "warn");
+
+    /** Before a colon, with another hand after it, it is the client's. */
+    private static final Set<String> OF_THE_HAND = Set.of("palm", "palms", "the palm", "the palms", "hand", "hands");
 
     void take(String text) {
         text = INCHES.matcher(text).replaceAll(" s");
@@ -318,8 +367,15 @@ final class Reading {
                 say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
         var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
         for (int at = 0; at < clauses.size(); ) {
+            if (at == 0 && clauses.get(at).heads() && OF_THE_HAND.contains(clauses.get(at).plain)) {
+                zones.add(Zone.HAND);
+                at++;
+                continue;
+            }
             if (ALONE.contains(clauses.get(at).plain)
                     && at + 1 < clauses.size()
+                    && !ALONE.contains(clauses.get(at + 1).plain)
+                    && clauses.get(at).introduces(clauses.get(at + 1))
                     && !strokeIn(clauses.get(at + 1).plain)) {
                 clause(new Clause(clauses.get(at).text + " " + clauses.get(at + 1).text));
                 at += 2;
@@ -386,9 +442,25 @@ final class Reading {
             if (sub.position != null) position = sub.position;
             return;
         }
-        if (Aside.lies(whole, this)) return;
+        if (Aside.lays(whole, this) || Aside.lies(whole, this)) return;
         var own = Aside.otherHand(whole, this);
         if (own.plain.isEmpty()) return;
+        // "Friction 2 min, then rest 1 min": the rest has a time of its own.
+        var rests = beside(own.text);
+        if (technique != null
+                && !weak
+                && rests.weak
+                && rests.placeless()
+                && rests.tool == null
+                && rests.seconds != null
+                && (seconds != null || count != null)) {
+            aside.add(own.text);
+            return;
+        }
+        if (passes(own)) {
+            aside.add(own.text);
+            return;
+        }
         // One stroke is one step: what is done after it is told beside it.
         var another = stroke(own.plain);
         // "Ten circles" of a glide are as many passes.
@@ -414,7 +486,7 @@ final class Reading {
             aside.add(own.text);
             return;
         }
-        if (another != null && technique != null && !weak && !another.equals(technique)) {
+        if (another != null && technique != null && !weak && !another.equals(technique) && !names(another)) {
             aside.add(own.text);
             // "Knead, squeeze, wring 2 min": the time is of all of them.
             var last = beside(own.text);
@@ -434,15 +506,41 @@ final class Reading {
         words(Aside.until(Aside.why(Aside.meanwhile(own, this), this), this));
     }
 
+    /** Whether a clause beside the work names a place in passing: "off the kidneys", "then bent", but not one more place of a list. */
+    private boolean passes(Clause clause) {
+        if (placeless() || zones.isEmpty() && structures.isEmpty()) return false;
+        var sub = beside(clause.plain);
+        return sub.technique == null
+                && sub.tool == null
+                && !sub.forearmNamed
+                && sub.seconds == null
+                && sub.count == null
+                && sub.more.from == null
+                && sub.more.to == null
+                && sub.more.words.isEmpty()
+                && sub.sheet == null
+                && sub.position == null
+                && sub.side == null
+                && sub.depth == null
+                && !(sub.zones.isEmpty() && sub.structures.isEmpty())
+                && !sub.unknown.isEmpty()
+                && (technique != null || tool != null || forearmNamed);
+    }
+
     /** The stroke that a text names by itself; null where it names none, or only that the hand stays. */
     private @Nullable Technique stroke(String text) {
         var sub = beside(text);
         return sub.weak ? null : sub.technique;
     }
 
+    /** Whether a stroke says only which one is meant: "tapotement, cupping". */
+    private boolean names(Technique stroke) {
+        return technique != null && technique.id().equals("tapotement") && stroke.stroke() == Stroke.TAPOTEMENT;
+    }
+
     /** Takes a stroke: the first that is said is meant, and one that says only that the hand stays gives way. */
     void stroke(Technique stroke, boolean stays) {
-        if (technique == null || weak && !stays) {
+        if (technique == null || weak && !stays || names(stroke)) {
             technique = stroke;
             weak = stays;
         } else if (!technique.equals(stroke) && !stays) aside.add(said);
@@ -479,6 +577,8 @@ final class Reading {
                 said = phrase;
                 before = at > 0 ? tokens.get(at - 1) : "";
                 article = !articles.get(at).isEmpty();
+                // "Elbow on gluteus medius" stays there.
+                boolean hand = tool == null && !forearmNamed;
                 // "Heel to ball" goes from the one to the other.
                 int next = at + length;
                 if (next < tokens.size() && ON_THE_WAY.contains(tokens.get(next))) next++;
@@ -489,6 +589,10 @@ final class Reading {
                 var was = relation;
                 meaning.accept(this);
                 kept = relation != was;
+                if (hand
+                        && (tool != null || forearmNamed)
+                        && at + length < tokens.size()
+                        && tokens.get(at + length).equals("on")) laidOn = true;
                 used = length;
             }
             var word = tokens.get(at);
@@ -497,10 +601,15 @@ final class Reading {
                 boolean both = related.equals("between")
                         && at + used < tokens.size()
                         && tokens.get(at + used).equals("and");
-                if (!both && !kept) relation = Relation.ON;
+                if (!both && !kept && !SIDED.contains(said)) relation = Relation.ON;
             } else if (RELATIONS.containsKey(word)) {
+                // "From behind the ear" comes from there.
+                boolean ends = at > 0
+                        && RELATIONS.get(word) == Relation.NEAR
+                        && (RELATIONS.get(tokens.get(at - 1)) == Relation.FROM
+                                || RELATIONS.get(tokens.get(at - 1)) == Relation.TO);
                 related = word;
-                relation = RELATIONS.get(word);
+                if (!ends) relation = RELATIONS.get(word);
             } else if (!FILLERS.contains(word)) {
                 boolean together = at > 0 && at - 1 == lastUnknown;
                 this.together.add(together);
@@ -538,8 +647,10 @@ final class Reading {
     Detail onlyHow() {
         boolean alone =
                 workless() && placeless() && position == null && !turned && !sideLying && phase == null && !bolster;
+        if (until != null) more.end = new End(until, null);
         var said = more.detail();
-        boolean how = !said.limb().isEmpty()
+        boolean how = until != null
+                || !said.limb().isEmpty()
                 || !said.manner().isEmpty()
                 || said.otherHand() != null
                 || said.pace() != null
@@ -547,6 +658,24 @@ final class Reading {
                 || !said.words().isEmpty();
         return alone && how && said.props().isEmpty() && said.part().isEmpty() && note().isEmpty() ? said : null;
     }
+
+    /** Whether it names neither work nor place, but more than a word that may be a stroke: a remark. */
+    boolean onlyRemarks(String text) {
+        return workless()
+                && placeless()
+                && !handNamed
+                && position == null
+                && !turned
+                && !sideLying
+                && phase == null
+                && more.props.isEmpty()
+                && stands == null
+                && (text.strip().split("\\s+").length >= 4
+                        || REMARKS.matcher(JotWords.plain(text)).find());
+    }
+
+    private static final Pattern REMARKS = Pattern.compile(
+            "^(?:and |then |now )*(?:wait|stop|keep|stay|let|open|undo|close|remember|remind|thank|make sure|be|give|leave|no|not|end|done)\\b");
 
     /** Whether it asks how the work before it feels, and nothing else. */
     boolean onlyAsksHowItFeels() {
@@ -571,7 +700,13 @@ final class Reading {
 
     /** Whether it tells only where the work of the lines after it is: a heading, or what is uncovered. */
     boolean onlyPlaces() {
-        return workless() && position == null && !sideLying && !turned && phase == null && (!placeless() || handNamed);
+        return workless()
+                && !turned
+                && phase == null
+                && !arranges
+                && !bolster
+                && more.props.isEmpty()
+                && (!placeless() || handNamed);
     }
 
     /** Whether no work is told: neither stroke, hand, dose nor word. */
@@ -592,7 +727,7 @@ final class Reading {
     }
 
     boolean placeless() {
-        return zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
+        return !waist && zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
     }
 
     /** Whether a text names a stroke or a hand. */
@@ -629,8 +764,45 @@ final class Reading {
     }
 
     private static final List<String> FILLERS = List.of(
-            "i", "you", "we", "my", "your", "sit", "of", "on", "with", "and", "at", "for", "in", "over", "along",
-            "across", "then", "it", "or", "go", "by", "use", "using", "do", "work", "into", "per", "w", "&", "this",
+            "i",
+            "you",
+            "we",
+            "my",
+            "your",
+            "sit",
+            "lying",
+            "lies",
+            "therapist",
+            "pt",
+            "table",
+            "put",
+            "place",
+            "just",
+            "now",
+            "of",
+            "on",
+            "with",
+            "and",
+            "at",
+            "for",
+            "in",
+            "over",
+            "along",
+            "across",
+            "then",
+            "it",
+            "or",
+            "go",
+            "by",
+            "use",
+            "using",
+            "do",
+            "work",
+            "into",
+            "per",
+            "w",
+            "&",
+            "this",
             "that");
 
     private @Nullable Consumer<Reading> meaning(String phrase) {

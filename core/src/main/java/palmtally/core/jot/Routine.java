@@ -9,6 +9,7 @@ import java.util.function.UnaryOperator;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
@@ -26,19 +27,24 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up)?) )*(?:(?:the )?(?:other|second|opposite) (?:side|leg|arm|foot|hand)|(?:repeat|same|do the same|all of it|all again)"
+            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up)?|(?:turn|roll)(?: them| her| him| client)? over) )*(?:(?:the )?(?:other|second|opposite|left|right) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
                     + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
     /** Nothing is done by it: it says how the sheet lies, or what to mind. */
     private static final Pattern REMARK = Pattern.compile(
-            "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help) ");
+            "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help|lighten|ease off|go easy"
+                    + "|(?:fold|slide|bring|draw|tuck|lay|pull|roll|open|undo|close|uncover|lift|turn|push) (?:\\w+ ){0,3}(?:sheet|drape|blanket|edge)\\b|skip|spare|keep off|stay off|stop (?:short|before|above|below)|not) ");
 
     /** A place and nothing else, with a colon or a mark of a heading. */
     private static final Pattern HEADING = Pattern.compile("^\\s*(?:[-*#•]+\\s*)?[^:]{2,60}:\\s*$");
 
-    private static final Pattern OF_A_LIST =
-            Pattern.compile("(?i)(?:routine|sequence|work|massage|part|section|area|protocol|series|set)s?");
+    /** What the whole of the lines is called, at their head: "shoulder protocol, 25 min". */
+    private static final Pattern TITLE =
+            Pattern.compile("(?i)^[^,:;.]{0,60}\\b(?:protocol|routine|sequence|session|treatment|lesson|practice)\\b");
+
+    private static final Pattern OF_A_LIST = Pattern.compile(
+            "(?i)(?:(?:routine|sequence|work|massage|part|section|area|protocol|treatment|session|series|set|min|minutes?|about|\\d+)s? ?)+");
 
     /** What is uncovered for the work that follows. */
     private static final Pattern UNCOVERS = Pattern.compile("\\b(?:undrape|uncover|expose)\\b.*");
@@ -49,10 +55,11 @@ public final class Routine {
     private final Map<String, Consumer<Reading>> own;
     private final List<Jotted> all = new ArrayList<>();
     private @Nullable Step last;
-    /** Zones and side of a heading, until a step is made under it. */
+    /** Zones and side of a heading, and how the client lies by it, until a step is made under it. */
     private List<Zone> headed = List.of();
 
     private @Nullable Sides side;
+    private @Nullable Position lies;
     /** What a heading told beside its place: said of the step that follows. */
     private @Nullable String told;
 
@@ -102,7 +109,8 @@ public final class Routine {
         return List.copyOf(routine.all);
     }
 
-    private void take(String line, String said, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {
+    private void take(String line, String text, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {
+        var said = Jot.unlisted(text);
         if (last != null && REPEATS.matcher(JotWords.plain(said)).matches()) {
             note(said);
             belongs(line, List.of(said.strip()));
@@ -123,13 +131,17 @@ public final class Routine {
         // Making a step fills in what was not said: what was is asked first.
         var instead = reading.onlyInstead();
         var how = reading.onlyHow();
-        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side));
-        if (read.step() == null && last != null && saysOfIt(line, said, instead, how)) return;
-        all.add(read.step() == null ? read : made(read, seconds));
+        boolean remarks = reading.onlyRemarks(said);
+        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, lies));
+        if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks)) return;
+        all.add(
+                read.step() == null
+                        ? new Jotted(line, null, read.note(), read.asked(), null)
+                        : made(line, read, seconds));
     }
 
     /** What a heading told belongs to the first step under it; its time is that to the next line, where lines are timed. */
-    private Jotted made(Jotted read, @Nullable Integer seconds) {
+    private Jotted made(String line, Jotted read, @Nullable Integer seconds) {
         var step = read.step();
         if (told != null) {
             var first = told;
@@ -141,12 +153,18 @@ public final class Routine {
         last = step;
         lastAt = all.size();
         headed = List.of();
-        if (step.settles()) side = null;
-        return new Jotted(read.line(), step, read.note(), null, null);
+        lies = null;
+        if (step.settles())
+            side = step.side() != Sides.EACH
+                            && step.zones().stream().allMatch(z -> z.unit().paired())
+                    ? step.side()
+                    : null;
+        return new Jotted(line, step, read.note(), null, null);
     }
 
     /** Whether a line that is no step says something of the step before it: what is done instead, or a remark. */
-    private boolean saysOfIt(String line, String said, @Nullable Detail instead, @Nullable Detail how) {
+    private boolean saysOfIt(
+            String line, String said, @Nullable Detail instead, @Nullable Detail how, boolean remarks) {
         if (instead != null) {
             change(s -> s.with(e -> e.detail = e.detail.with(d -> {
                 d.instead.addAll(instead.instead());
@@ -163,12 +181,13 @@ public final class Routine {
                 if (how.otherHand() != null) d.otherHand = how.otherHand();
                 if (how.pace() != null) d.pace = how.pace();
                 if (how.fibre() != null) d.fibre = how.fibre();
+                if (how.end() != null) d.end = how.end();
                 own(d, how);
             })));
             belongs(line, List.of());
             return true;
         }
-        if (!REMARK.matcher(JotWords.plain(said)).find()) return false;
+        if (!remarks && !REMARK.matcher(JotWords.plain(said)).find()) return false;
         note(said);
         belongs(line, List.of(said.strip()));
         return true;
@@ -185,14 +204,16 @@ public final class Routine {
             told = told == null ? said.strip() : told + "; " + said.strip();
             return true;
         }
-        if (!reading.onlyPlaces()) return false;
+        boolean title = TITLE.matcher(said).find() && reading.technique == null && reading.tool == null;
+        if (!reading.onlyPlaces() && !title) return false;
         // "Feet" above the lines about them.
         boolean bare = more
-                && said.strip().split("\\s+").length <= 3
+                && said.strip().split("\\s+").length <= 8
                 && reading.note().stream().allMatch(w -> OF_A_LIST.matcher(w).matches());
-        if (!bare && !HEADING.matcher(said).matches()) return false;
-        headed = reading.zonesNamed();
+        if (!bare && !title && !HEADING.matcher(said).matches()) return false;
+        headed = reading.placeless() && !reading.handNamed ? List.of() : reading.zonesNamed();
         side = reading.side;
+        lies = reading.sideLying ? side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT : reading.position;
         return true;
     }
 
