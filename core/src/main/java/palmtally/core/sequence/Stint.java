@@ -1,6 +1,7 @@
 package palmtally.core.sequence;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
@@ -54,15 +55,16 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
 
     static List<Half> over(List<Half> touched) {
         var all = new ArrayList<>(touched);
-        for (var site : Zone.values())
-            site.within()
-                    .ifPresent(zone -> touched.stream()
-                            .filter(h -> h.zone() == zone)
-                            .flatMap(h -> halves(site, h.side()).stream())
-                            .filter(h -> !all.contains(h))
-                            .forEach(all::add));
+        for (var site : SITES)
+            for (var h : touched)
+                if (h.zone() == site.within().orElseThrow())
+                    for (var half : halves(site, h.side())) if (!all.contains(half)) all.add(half);
         return all;
     }
+
+    /** Zones that lie within another. */
+    private static final List<Zone> SITES =
+            Arrays.stream(Zone.values()).filter(z -> z.within().isPresent()).toList();
 
     /** The halves of a zone that work on {@code side} touches. */
     public static List<Half> halves(Zone zone, Side side) {

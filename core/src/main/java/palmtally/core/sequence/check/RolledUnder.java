@@ -2,6 +2,7 @@ package palmtally.core.sequence.check;
 
 import com.google.auto.service.AutoService;
 import java.util.HashSet;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -43,7 +44,7 @@ public final class RolledUnder implements Check {
         var seen = new HashSet<String>();
         for (var span : plan.timeline.spans()) {
             var step = span.stint().step();
-            if (words(step).anyMatch(w -> OVER.matcher(w).find()) && seen.add(step.id()))
+            if (seen.add(step.id()) && words(step).anyMatch(RolledUnder::rolledOver))
                 plan.report(
                         RULE,
                         plan.at(span, step.zones().get(0), null),
@@ -52,6 +53,12 @@ public final class RolledUnder implements Check {
                         DrapePoint.ROLLED_UNDER.words() + ".",
                         null);
         }
+    }
+
+    /** Most that is said has no "over" in it, which is soon seen. */
+    private static boolean rolledOver(String words) {
+        return words.toLowerCase(Locale.ROOT).contains("over")
+                && OVER.matcher(words).find();
     }
 
     private static Stream<String> words(Step step) {
