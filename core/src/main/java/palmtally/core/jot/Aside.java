@@ -48,8 +48,8 @@ final class Aside {
     private static final Pattern TURNS = compile("\\b(tilt|turn|rotat|nod)\\w*\\b");
     private static final Pattern FELT = compile("\\b(number|pressure|feel\\w*|how)\\b");
     private static final Pattern SIDED_HAND = compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b");
-    private static final Pattern RE_CHECK = compile("^(re ?check|re ?test|check again)$");
-    private static final Pattern AFTERWARDS = compile("\\b(re ?check|re ?test|again|now|after(wards)?)\\b");
+    private static final Pattern RE_CHECK = compile("^(re ?check|re ?test|re ?assess|check again)$");
+    private static final Pattern AFTERWARDS = compile("\\b(re ?check|re ?test|re ?assess|again|now|after(wards)?)\\b");
     private static final Pattern MAY = compile(
             "\\b(permission|consent|may i|first|okay|ok|before (?:the|going|you|it|working|touching|inside))\\b");
     private static final Pattern BETWEEN = compile("\\b(between)\\b");
@@ -332,7 +332,7 @@ final class Aside {
     private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?till?\\b\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
-                    + "(?<!glute )(?<!gluteus )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
+                    + "(?<!glute )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
 
     /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
     static Clause until(Clause clause, Reading reading) {
@@ -413,7 +413,8 @@ final class Aside {
 
     private static final Pattern MEANWHILE = compile("(?i)^(.+?)\\s+(?:while|as) (?:i|you|we)\\b(.+)$");
 
-    private static final Pattern TURNS_OVER = compile("\\b(?:turn\\w*|roll\\w*|flip\\w*) over\\b");
+    private static final Pattern TURNS_OVER = compile(
+            "\\b(?:turn\\w*|roll\\w*|flip\\w*|lies?|lying)(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
     private static final Pattern ON_THE_BREATH = compile(
             "^(?:and |then )*(?:on|with|at) (?:the |each |every |their |an? )*(?<way>in ?breath|out ?breath|inhale|exhale|inhalation|exhalation) (?<rest>.+)$");
     private static final Pattern ASKS_FOR_BREATH =
@@ -437,6 +438,7 @@ final class Aside {
         }
         if (CLIENT_FIRST.matcher(plain).find() && TURNS_OVER.matcher(plain).find()) {
             reading.turned = true;
+            reading.words(new Clause(plain.replaceFirst("^(?:\\w+ )*?(?=(?:turn|roll|flip|lie|lying))", "")));
             return true;
         }
         // "On the out breath press the back": both.
@@ -578,7 +580,7 @@ final class Aside {
     private static final Pattern OTHER = compile(
             "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
     private static final Pattern WITH_OTHER = compile(
-            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch)\\b.*) with (?:the |my |your )?(?:other|free|second) hand$");
+            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
     private static final Pattern HELD = compile(
             "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee)(?: still| steady)?$");
     private static final Pattern SUPPORTS = compile(
@@ -653,8 +655,13 @@ final class Aside {
             int from = clause.text.toLowerCase(Locale.ROOT).indexOf(m.group().split(" ")[0]);
             reading.own(DetailField.OTHER_HAND, from < 0 ? clause.text : clause.text.substring(from));
         }
-        return new Clause(clause.plain.substring(0, m.start()));
+        // "With the skin held by the other hand 3x": the count is of the stroke.
+        var dose = DOSE_AT_END.matcher(clause.plain);
+        return new Clause(clause.plain.substring(0, m.start()) + (dose.find() ? " " + dose.group() : ""));
     }
+
+    private static final Pattern DOSE_AT_END =
+            compile("(?:\\d+ ?(?:x|times|passes|strokes|s|sec|secs|seconds|min|minutes)|x ?\\d+)$");
 
     // ---- limbs and props
 
@@ -673,7 +680,7 @@ final class Aside {
 
     private static final String THE = "(?:the |their |her |his |a )?";
     private static final String BE =
-            "(?: is| are| hangs| hanging| hung| lies| lying| rests| resting| held| lifted| raised| brought| placed| dropped| drops| dropping| let down)*";
+            "(?: is| are| hangs| hanging| hung| lies| lying| rests| resting| straight| bent| held| lifted| raised| brought| placed| dropped| drops| dropping| let down)*";
 
     private static Phrase lying(Position position, String words) {
         return new Phrase(
@@ -712,13 +719,13 @@ final class Aside {
             prop(Prop.PILLOW_UNDER_BELLY, "(?:pillow|cushion) under " + THE + "(?:belly|abdomen|hips?|pelvis)"),
             prop(
                     Prop.BOLSTER_UNDER_ANKLES,
-                    "(?:bolster|pillow|roll) (?:under|to|at) " + THE
+                    "(?:(?:pillow|roll) (?:under|to|at)|bolster(?: (?:under|to|at))?) " + THE
                             + "(?:ankles?|feet|foot|shins?)|ankle (?:bolster|roll|pillow)|(?:ankles?|feet|shins?) on "
                             + THE
                             + "(?:bolster|pillow|roll)"),
             prop(
                     Prop.BOLSTER_UNDER_KNEES,
-                    "(?:bolster|pillow|roll) (?:under|to|at|behind|below) " + THE
+                    "(?:(?:pillow|roll) (?:under|to|at|behind|below)|bolster(?: (?:under|to|at|behind|below))?) " + THE
                             + "knees?|knee (?:bolster|roll|pillow)|knees? (?:on|over) " + THE
                             + "(?:bolster|pillow|roll)"),
             prop(Prop.ROLLED_TOWEL, "(?:rolled towel|towel roll|roll of towel)(?: under " + THE + "\\w+)?"),
@@ -922,7 +929,7 @@ final class Aside {
 
     private static Map<Comparison.What, Pattern> whats() {
         var w = new LinkedHashMap<Comparison.What, Pattern>();
-        w.put(Comparison.What.RANGE, compile("\\b(range|rom|how far|movement)\\b"));
+        w.put(Comparison.What.RANGE, compile("\\b(range|rom|how far|movement|opening|(?:neck|head) turn\\w*)\\b"));
         w.put(Comparison.What.NUMBER, compile("\\b(number|pain|score)\\b"));
         w.put(
                 Comparison.What.STANDING,
@@ -935,7 +942,7 @@ final class Aside {
     }
 
     private static final Pattern COMPARE = compile(
-            "^look (at|for)\\b|\\b(compar\\w*|re ?check|re ?test\\w*|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b"
+            "^look (at|for)\\b|\\b(compar\\w*|re ?check|re ?test\\w*|re ?assess\\w*|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b"
                     + "|^(?:number|range|tension|tissue|pain)(?: and (?:number|range|tension|tissue|pain))+$");
 
     /** Whether the clause says what is compared; then it is taken, and its side as well. */

@@ -32,7 +32,7 @@ final class Doses {
 
     private static final Pattern COUNTED =
             alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
-                    + "|thumb|finger|elbow))*) ?((?:(?:out|in) ?)?breaths?(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?breaths?(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
                     + "|glides?|circles?|laps|rounds?|sets?|rows?|lines?|lengths?|strips?|rubs?)");
 
     private static final Pattern RATE = alone(
@@ -54,11 +54,11 @@ final class Doses {
 
     private static final Pattern NUMBER =
             alone("(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
-                    + "(?:number|report|band|pain|client s number|client number) (?:of |at |about |around |between |stays |is |in |under )*"
+                    + "(?:number|report|band|pain|client s number|client number) (?:of |max(?:imum)? |no more than |not over |at most |at |about |around |between |stays |is |in |under |to |up to )*"
                     + "(\\d{1,2})(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?(?: at (?:the )?most| max(?:imum)?)?"
                     + "|(?<=\\s)(\\d{1,2})(?: ?(?:–|-|to) ?(\\d{1,2}))? ?(?:/ ?10|out of 10|of 10)");
 
-    private static final Pattern AT_MOST = Pattern.compile("\\b(under|below|most|max|maximum)\\b");
+    private static final Pattern AT_MOST = Pattern.compile("\\b(under|to(?= \\d+$)|below|most|max|maximum)\\b");
 
     private static Pattern alone(String pattern) {
         return Pattern.compile("(?<=\\s)(?:" + pattern + ")(?=\\s)");

@@ -105,13 +105,37 @@ final class JotWords {
         put(words, "and back", q -> {});
         for (var then : List.of("then left", "then right", "and then left", "and then right"))
             put(words, then, q -> q.side = Sides.EACH);
+        all(words, q -> q.sinks = true, "static", "statically", "stationary");
+        for (var pair : Map.of(
+                        "teres", List.of(Structure.TERES_MAJOR, Structure.TERES_MINOR),
+                        "pec",
+                                List.of(
+                                        Structure.PECTORALIS_CLAVICULAR,
+                                        Structure.PECTORALIS_STERNAL,
+                                        Structure.PECTORALIS_MINOR))
+                .entrySet())
+            for (var both : List.of(" major and minor", " minor and major", "s major and minor"))
+                put(words, pair.getKey() + both, q -> q.structure(pair.getKey(), pair.getValue()));
         for (var way : List.of("back to front", "front to back")) put(words, way, q -> q.aside.add(way));
         for (var second : List.of("brush off", "and brush off"))
             put(words, second, q -> {
                 if (q.technique != null || q.tool != null || q.count != null) q.aside.add(second);
                 else q.stroke(q.library.toUse("feather"), false);
             });
-        put(words, "feather light", q -> q.depth = 1);
+        put(words, "feather light", q -> {
+            q.depth = 1;
+            q.feathers = true;
+        });
+        all(
+                words,
+                q -> {
+                    q.tool = Tool.FINGER_PADS;
+                    q.fewFingers = true;
+                },
+                "nails",
+                "fingernails",
+                "finger nails");
+        put(words, "thigh", q -> q.thigh());
         put(words, "hip bone", q -> q.landmark(Landmark.HIP_SPINE_FRONT));
         put(words, "ball", q -> q.landmark(Landmark.BALL_OF_FOOT));
         put(words, "outer knee", q -> q.landmark(Landmark.KNEE_OUTER));
@@ -694,8 +718,7 @@ final class JotWords {
                 "web of hand",
                 "web of thumb and finger",
                 "v of thumb and fingers",
-                "v of hand",
-                "thumb web");
+                "v of hand");
         called(words, "thumb side of the fist", Tool.LOOSE_FIST, "side of fist");
         called(
                 words,
@@ -1676,7 +1699,19 @@ final class JotWords {
                         "rib arch"));
         names.put(
                 Zone.BELLY,
-                List.of("abdo", "abdomen", "tummy", "abdo", "stomach", "gut", "colon", "abs", "waist front"));
+                List.of(
+                        "abdominal wall",
+                        "abdominals",
+                        "abdominal",
+                        "abdo",
+                        "abdomen",
+                        "tummy",
+                        "abdo",
+                        "stomach",
+                        "gut",
+                        "colon",
+                        "abs",
+                        "waist front"));
         names.put(
                 Zone.LUMBAR,
                 List.of(
@@ -1734,11 +1769,14 @@ final class JotWords {
                         "metacarpals",
                         "each finger"));
         names.put(Zone.GROIN, List.of("groin", "upper inner thigh", "femoral triangle"));
-        names.put(Zone.HAMSTRINGS, List.of("hams", "back of thigh", "posterior thigh", "hammies", "hammys", "thigh"));
+        names.put(Zone.HAMSTRINGS, List.of("hams", "back of thigh", "posterior thigh", "hammies", "hammys"));
         names.put(Zone.THIGH_FRONT, List.of("quads", "quadriceps", "front of thigh", "anterior thigh", "top of thigh"));
         names.put(Zone.THIGH_OUTER, List.of("side of thigh", "outside of thigh", "lateral thigh", "outer leg"));
         names.put(Zone.THIGH_INNER, List.of("inside of thigh", "medial thigh", "inner leg"));
         names.put(Zone.KNEE_BACK, List.of("behind knee", "knee crease", "popliteal", "popliteal fossa"));
+        names.put(
+                Zone.KNEE_INNER,
+                List.of("medial knee", "inner knee", "inside of knee", "inner side of knee", "pes anserinus"));
         names.put(Zone.KNEECAP, List.of("patella", "knee", "around knee", "around kneecap"));
         names.put(Zone.CALF, List.of("calves", "back of lower leg", "lower leg", "calf muscle", "calf belly"));
         names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf", "middle of calf"));
@@ -1860,8 +1898,8 @@ final class JotWords {
     private static final Pattern COUNTING = Pattern.compile(
             "\\b(" + String.join("|", NUMBERS)
                     + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
-                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )a)\\b(?= (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles)\\b)|\\b(once|twice|thrice)\\b");
+                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles)\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {

@@ -88,16 +88,6 @@ final class Making {
     /** There the hand goes in with the breath, as often as is said. */
     private static final Set<Zone> SUNK_INTO = EnumSet.of(Zone.BELLY, Zone.RIB_EDGE);
 
-    /** Hands that press rather than glide where it is so often so many seconds. */
-    private static final Set<Tool> STAYING = EnumSet.of(
-            Tool.ELBOW,
-            Tool.SUPPORTED_THUMB,
-            Tool.BARE_THUMB,
-            Tool.KNUCKLES,
-            Tool.PINCER,
-            Tool.FINGER_PADS,
-            Tool.REINFORCED_FINGERS);
-
     /** Whether the line names no stroke, and the hand says which. */
     private boolean strokeless;
 
@@ -125,8 +115,10 @@ final class Making {
         if (all.size() > 1) all.remove(Zone.SPINE);
         // "The arm from wrist to shoulder", "down beside the spine from neck to sacrum": all of it.
         if (all.equals(Set.of(Zone.UPPER_ARM_OUTER)) || all.equals(Set.of(Zone.UPPER_BACK))) all.addAll(between());
-        if (all.isEmpty() && read.leg) {
-            var lies = read.position != null ? read.position : before != null ? before.position() : Position.PRONE;
+        if (read.leg
+                && (all.isEmpty()
+                        || read.phase != Phase.COVER && all.stream().noneMatch(z -> z.unit() == DrapeUnit.LEG))) {
+            var lies = lies() == null ? Position.PRONE : lies();
             all.addAll(
                     lies == Position.SUPINE
                             ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
@@ -223,8 +215,21 @@ final class Making {
             else read.aside.add(read.toAndFro);
         if (read.more.fibre == FibreAngle.ACROSS && crosses()) read.technique = read.library.toUse("cross-fibre");
         read.structures.values().forEach(this::zone);
+        if (read.thigh && read.zones.stream().noneMatch(z -> z.region() == Region.THIGH))
+            read.zones.add(lies() == Position.SUPINE ? Zone.THIGH_FRONT : Zone.HAMSTRINGS);
         if (read.waist) read.zones.add(lies() == Position.SUPINE ? Zone.BELLY : Zone.LUMBAR);
         var on = on();
+        // "Client pushes 6 s x 3, then lengthen" is one technique.
+        if (gives("stretch")
+                && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES)
+                && !on.isEmpty()) {
+            read.technique = read.library.toUse("contract-relax");
+            read.seconds = read.more.part.stream().anyMatch(p -> p.seconds() != null) ? null : read.seconds;
+        }
+        if (gives("skin-rolling")
+                && read.more.otherHand == OtherHand.WORKS_TOGETHER
+                && on.stream().allMatch(z -> LIMBS.contains(z.unit())))
+            read.technique = read.library.toUse("petrissage");
         // "Ankle, both ways, 5 circles" moves the joint.
         if (gives("circular-friction") && read.tool == null && read.bothWays && JOINTS.containsAll(on))
             read.technique = read.library.toUse("range-of-motion");
@@ -309,6 +314,9 @@ final class Making {
         if (read.more.limb.contains(Limb.ANKLE_ON_SHOULDER) && !below
                 || read.more.limb.containsAll(Set.of(Limb.LEG_STRAIGHT, Limb.LEG_LIFTED))
                         && (before == null || !lies(before))) edit.position = Position.SUPINE;
+        // Nobody stretches the back of the thigh from below.
+        if (t.stroke() == Stroke.STRETCH && on.equals(List.of(Zone.HAMSTRINGS)) && (before == null || !lies(before)))
+            edit.position = Position.SUPINE;
         if (context.lies() != null && on.stream().allMatch(z -> z.reachedIn(context.lies())))
             edit.position = context.lies();
         if (read.more.limb.contains(Limb.LEG_ACROSS) && (before == null || !lies(before)))
@@ -466,7 +474,7 @@ final class Making {
         var way = between().stream()
                 .filter(z -> named.stream().anyMatch(s -> s.zones().contains(z)))
                 .toList();
-        if (way.size() > 1) {
+        if (!way.isEmpty()) {
             way.stream().filter(z -> !read.zones.contains(z)).forEach(read.zones::add);
             return;
         }
@@ -524,10 +532,11 @@ final class Making {
             if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
             return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
         }
+        // "Palms on the forehead, 30 s" rest there.
+        if (read.laidOn && read.tool == Tool.PALM && !way && read.count == null && read.seconds != null && !moved(read))
+            return read.library.toUse("still-hold");
         // "Thumb on soleus, client points the foot": pinned while the client moves.
-        boolean moved = read.more.part.stream()
-                .anyMatch(p -> p.does() == ClientPart.Does.MOVES || p.does() == ClientPart.Does.OPENS);
-        if (read.laidOn && moved && !way)
+        if (read.laidOn && moved(read) && !way && read.counted != Dose.Kind.BREATHS)
             return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
         if (read.counted == Dose.Kind.BREATHS
                 || breathed()
@@ -544,6 +553,7 @@ final class Making {
                     read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
                             ? "range-of-motion"
                             : "still-hold");
+        if (read.feathers && read.tool == null) return read.library.toUse("feather");
         if (read.tool == null && (read.same || read.deeper != 0) && before != null) return before.technique();
         // "Both hands, 6 slow strokes."
         if (read.tool == null
@@ -560,8 +570,8 @@ final class Making {
             return read.library.toUse("compression");
         boolean held = read.sinks && read.counted != Dose.Kind.PASSES
                 || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
-                || STAYING.contains(read.tool)
-                        && read.updown == null
+                || read.updown == null
+                        && !read.goesOn
                         && read.count != null
                         && read.counted == null
                         && (read.each != null || read.seconds != null && read.seconds >= 5);
@@ -575,6 +585,11 @@ final class Making {
         boolean face = read.zones.contains(Zone.FACE) || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
         if (face && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
         return usual(read.tool);
+    }
+
+    private static boolean moved(Reading read) {
+        return read.more.part.stream()
+                .anyMatch(p -> p.does() == ClientPart.Does.MOVES || p.does() == ClientPart.Does.OPENS);
     }
 
     /** What the client does is the work, where no hand of the therapist's is named. */

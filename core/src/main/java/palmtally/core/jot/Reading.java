@@ -30,6 +30,7 @@ import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.detail.Comparison;
 import palmtally.core.sequence.detail.Detail;
 import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.sequence.detail.DetailField;
@@ -82,7 +83,28 @@ final class Reading {
             "fingers",
             "sacrum",
             "armpit",
+            "sternum",
+            "flank",
+            "waist",
+            "midline",
+            "breastbone",
+            "spine",
             "groin");
+
+    private static final Map<String, Comparison.When> WHEN = Map.of(
+            "before", Comparison.When.BEFORE, "after", Comparison.When.AFTER, "between", Comparison.When.BETWEEN);
+
+    /** Which of the therapist's it is says nothing of the client's side. */
+    private static final Set<String> ONE_HAND =
+            Set.of("thumb", "fist", "knuckles", "knuckle", "fingertips", "fingers", "palm", "index");
+
+    /** From the elbow a stroke goes to these; to all else the elbow goes itself. */
+    private static final Set<String> OF_THE_ARM =
+            Set.of("wrist", "shoulder", "hand", "armpit", "fingers", "deltoid", "axilla", "fingertips");
+
+    private static final Set<String> GOES_ON = Set.of("along", "over", "across", "through");
+
+    private static final Set<String> LAID = Set.of("on", "at", "in", "into");
 
     /** "From the left hip" comes from there. */
     private static final Set<String> SIDED = Set.of("left", "right", "l", "r");
@@ -203,6 +225,15 @@ final class Reading {
 
     /** A hand: the client's where nothing else is worked, else the one that works. */
     boolean handNamed;
+
+    /** It goes along, over or across something. */
+    boolean goesOn;
+
+    /** The thigh, and not which side of it. */
+    boolean thigh;
+
+    /** As light as a feather: that is a stroke where none is said. */
+    boolean feathers;
 
     /** A finger: the client's where a joint is moved. */
     boolean fingerNamed;
@@ -442,6 +473,11 @@ final class Reading {
             if (sub.position != null) position = sub.position;
             return;
         }
+        if (comparing != null && WHEN.containsKey(whole.plain)) {
+            more.compares = new Comparison(more.compares.what(), WHEN.get(whole.plain));
+            sayBefore = whole.plain.equals("before");
+            return;
+        }
         if (Aside.lays(whole, this) || Aside.lies(whole, this)) return;
         var own = Aside.otherHand(whole, this);
         if (own.plain.isEmpty()) return;
@@ -454,6 +490,17 @@ final class Reading {
                 && rests.tool == null
                 && rests.seconds != null
                 && (seconds != null || count != null)) {
+            aside.add(own.text);
+            return;
+        }
+        // "Thumbs open the palm, 45 s; pull each finger": the second is a step of its own.
+        var next = beside(own.plain);
+        if (stroke(own.plain) != null
+                && technique == null
+                && (tool != null || forearmNamed)
+                && (seconds != null || count != null)
+                && !(zones.isEmpty() && structures.isEmpty())
+                && !(next.zones.isEmpty() && next.structures.isEmpty())) {
             aside.add(own.text);
             return;
         }
@@ -577,6 +624,14 @@ final class Reading {
                 said = phrase;
                 before = at > 0 ? tokens.get(at - 1) : "";
                 article = !articles.get(at).isEmpty();
+                // "The right thumb" is the therapist's.
+                if (length == 1
+                        && SIDED.contains(phrase)
+                        && at + 1 < tokens.size()
+                        && ONE_HAND.contains(tokens.get(at + 1))) {
+                    used = 1;
+                    continue;
+                }
                 // "Elbow on gluteus medius" stays there.
                 boolean hand = tool == null && !forearmNamed;
                 // "Heel to ball" goes from the one to the other.
@@ -585,17 +640,21 @@ final class Reading {
                 if (relation == Relation.ON
                         && next < tokens.size()
                         && RELATIONS.get(tokens.get(next)) == Relation.TO
-                        && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))) relation = Relation.FROM;
+                        && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))
+                        && !(phrase.equals("elbow")
+                                && (next + 1 >= tokens.size() || !OF_THE_ARM.contains(tokens.get(next + 1)))))
+                    relation = Relation.FROM;
                 var was = relation;
                 meaning.accept(this);
                 kept = relation != was;
                 if (hand
                         && (tool != null || forearmNamed)
                         && at + length < tokens.size()
-                        && tokens.get(at + length).equals("on")) laidOn = true;
+                        && LAID.contains(tokens.get(at + length))) laidOn = true;
                 used = length;
             }
             var word = tokens.get(at);
+            goesOn |= GOES_ON.contains(word);
             if (used > 0) {
                 // "Between the navel and the hip bone" is near to both.
                 boolean both = related.equals("between")
@@ -727,7 +786,7 @@ final class Reading {
     }
 
     boolean placeless() {
-        return !waist && zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
+        return !waist && !thigh && zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
     }
 
     /** Whether a text names a stroke or a hand. */
@@ -857,7 +916,18 @@ final class Reading {
         return w.endsWith("?") ? SayKind.CHOICE : SayKind.EXPLAINS;
     }
 
+    /** Its front where the client lies so, else its back; beside another part of it nothing more. */
+    void thigh() {
+        if (relation == Relation.ON) thigh = true;
+        else at("thigh", List.of(Zone.HAMSTRINGS));
+    }
+
     void zoned(Zone zone) {
+        // "Fingers under the ribs" are under their edge.
+        if (zone == Zone.ARMPIT && relation == Relation.NEAR && related.equals("under") && said.startsWith("rib")) {
+            zones.add(Zone.RIB_EDGE);
+            return;
+        }
         if (relation == Relation.ON || stays()) zones.add(zone);
         // Nobody works on the line of the sternum, but from it outward.
         else if (zone == Zone.STERNUM) at(said, List.of(Zone.CHEST_WALL));

@@ -49,6 +49,8 @@ public final class Routine {
     /** What is uncovered for the work that follows. */
     private static final Pattern UNCOVERS = Pattern.compile("\\b(?:undrape|uncover|expose)\\b.*");
 
+    private static final Pattern TUCKED = Pattern.compile("\\b(?:tuck|secure|hold)\\b.*");
+
     private static final int LOOKED_AHEAD = 4;
 
     private final Techniques library;
@@ -195,9 +197,14 @@ public final class Routine {
 
     /** Whether a line tells only where the lines after it work, by a heading or by what is uncovered; then it is kept for them. */
     private boolean heads(String said, Reading reading, boolean more) {
-        var uncovers = UNCOVERS.matcher(JotWords.plain(said));
+        var plain = JotWords.plain(said);
+        var uncovers = UNCOVERS.matcher(plain);
         if (uncovers.find()) {
-            var place = Jot.read(uncovers.group(), library, own);
+            // "Left leg: undrape, tuck under the right thigh": the left one.
+            var open = TUCKED.matcher(uncovers.group()).replaceAll("");
+            var before = plain.substring(0, uncovers.start());
+            boolean named = Jot.read(before, library, own).onlyPlaces();
+            var place = Jot.read(named ? before + " " + open : open, library, own);
             if (!reading.workless() || !place.onlyPlaces()) return false;
             headed = place.zonesNamed();
             side = place.side;

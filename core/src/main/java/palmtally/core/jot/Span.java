@@ -45,11 +45,25 @@ final class Span {
 
     private static final Line BACK = new Line(
             List.of(
-                    Set.of("sacrum", "pelvis", "hip", "hips", "glutes", "buttock", "low back", "iliac crest"),
-                    SHOULDER,
+                    Set.of("skull", "head", "occiput"),
                     Set.of("neck"),
-                    Set.of("skull")),
-            List.of(List.of(Zone.UPPER_BACK, Zone.LUMBAR), List.of(Zone.UPPER_BACK), List.of(Zone.NECK_BACK)));
+                    SHOULDER,
+                    Set.of("last rib", "t12", "t11", "t10", "ribs"),
+                    Set.of(
+                            "sacrum",
+                            "pelvis",
+                            "hip",
+                            "hips",
+                            "glutes",
+                            "buttock",
+                            "seat",
+                            "low back",
+                            "iliac crest",
+                            "l5",
+                            "l4",
+                            "l3",
+                            "s1")),
+            List.of(List.of(Zone.NECK_BACK), List.of(Zone.UPPER_BACK), List.of(Zone.UPPER_BACK), List.of(Zone.LUMBAR)));
 
     private static final Line NECK = new Line(
             List.of(
@@ -71,6 +85,8 @@ final class Span {
             Map.entry(Landmark.SACRUM_CORNER, "sacrum"),
             Map.entry(Landmark.HIP_CREST, "sacrum"),
             Map.entry(Landmark.C7, "neck"),
+            Map.entry(Landmark.T12, "t12"),
+            Map.entry(Landmark.RIB_12, "t12"),
             Map.entry(Landmark.COLLAR_BONE, "collar bone"),
             Map.entry(Landmark.MASTOID, "ear"),
             Map.entry(Landmark.SKULL_BASE, "skull"));
@@ -79,7 +95,7 @@ final class Span {
      * @param from the landmark it comes from, or null and then in words; empty where none is said
      * @param lies how the client lies, or null; on the back, the front of a leg is meant
      * @param faceUp whether it says that the client lies on the back: then the back is not what is meant
-     * @return zones from the trunk outward, and down the back; empty where the ends lie on no common line
+     * @return zones from the trunk outward, and down neck and back; empty where the ends lie on no common line
      */
     static List<Zone> between(
             @Nullable Landmark from,
