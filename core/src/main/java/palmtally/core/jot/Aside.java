@@ -89,7 +89,7 @@ final class Aside {
     }
 
     private static final Pattern LIES_DOWN = compile(
-            "(?i)^(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
+            "(?i)^(?:with )?(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
 
     /** Whether the clause is something that is looked for, such as "which foot turns out"; then it stays as it was said. */
     static boolean wonders(Clause clause, Reading reading) {
@@ -121,7 +121,8 @@ final class Aside {
         var w = new LinkedHashMap<Branch.When, Pattern>();
         w.put(
                 Branch.When.SHOOTS,
-                compile("\\b(shoot\\w*|tingl\\w*|numb|numbs|numbness|pins and needles|electric\\w*|zing\\w*)\\b"));
+                compile(
+                        "\\b(shoot\\w*|tingl\\w*|numb|numbs|numbness|runs? down|radiat\\w*|travels? down|pins and needles|electric\\w*|zing\\w*)\\b"));
         w.put(
                 Branch.When.NUMBER_STAYS,
                 compile("number (stays|does not|doesn t|is not|isn t|won t|will not)|no change|nothing changes"
@@ -369,7 +370,10 @@ final class Aside {
                 compile(
                         "\\b(breathes?|breathing)\\b(?! (in|out))|\\b(slow|deep|belly) breaths?\\b|\\b(takes?|with) \\w+ breaths?\\b"));
         d.put(Does.CLENCHES, compile("\\b(clench\\w*|bites?|bite down|grits?)\\b"));
-        d.put(Does.OPENS, compile("\\bopen\\w* (the |their )?(mouth|jaw)\\b|\\bopens? against\\b"));
+        d.put(
+                Does.OPENS,
+                compile(
+                        "\\bopen\\w* (the |their )?(mouth|jaw)\\b|\\bopens? (against|slowly|wide|gently|a little|\\d)\\b"));
         d.put(Does.SHRUGS, compile("\\bshrug\\w*\\b"));
         d.put(Does.LIFTS_THE_HEAD, compile("\\b(lift|raise)\\w* (the |their |her |his )?head\\b|\\bhead lifted\\b"));
         d.put(
@@ -400,7 +404,7 @@ final class Aside {
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathe\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
@@ -411,7 +415,8 @@ final class Aside {
             compile("\\b(?:a quarter|quarter|a third|half)(?: (?:strength|effort|force|power))?(?=\\s|$)");
     private static final Pattern PASSIVE = compile("\\b(passive\\w*|does nothing|relaxed|no effort|limp)\\b");
 
-    private static final Pattern MEANWHILE = compile("(?i)^(.+?)\\s+(?:while|as) (?:i|you|we)\\b(.+)$");
+    private static final Pattern MEANWHILE = compile(
+            "(?i)^(.+?)\\s+(?:while|as) (?:(?:i|you|we)\\b|(?=(?:the |my |two |one |a )?(?:fingers?|thumbs?|hands?|palms?|forearm|elbow|fist|knuckles)\\b))(.+)$");
 
     private static final Pattern TURNS_OVER = compile(
             "\\b(?:turn\\w*|roll\\w*|flip\\w*|lies?|lying)(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
@@ -580,12 +585,12 @@ final class Aside {
     private static final Pattern OTHER = compile(
             "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
     private static final Pattern WITH_OTHER = compile(
-            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
+            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
     private static final Pattern HELD = compile(
             "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee)(?: still| steady)?$");
     private static final Pattern SUPPORTS = compile(
             "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
-    private static final Pattern ONE = compile("^(?:with )?one hand\\b(.*)");
+    private static final Pattern ONE = compile("^(?:with )?one hand\\b(?! \\w+ (?:and )?(?:one|the other) )(.*)");
     private static final Map<OtherHand, Pattern> HANDS = hands();
 
     private static Map<OtherHand, Pattern> hands() {
@@ -786,8 +791,8 @@ final class Aside {
                     "(?:leg|knee)" + BE + " (?:across|crossed|crossed over)(?: " + THE + "(?:body|other|other leg))?"),
             limb(
                     Limb.LEG_OFF_SIDE,
-                    "(?:top |upper )?leg" + BE + " (?:off|over) " + THE + "(?:side|edge|table|back|front)(?: of " + THE
-                            + "table)?"),
+                    "(?:top |upper )?leg" + BE + " (?:(?:behind|back)(?: and)? )?(?:off|over) " + THE
+                            + "(?:side|edge|table|back|front)(?: of " + THE + "table)?"),
             new Phrase(
                     compile("(?:^|(?<=\\s))(?:straight leg(?: is)? (?:up|raised|lifted)|(?:raise|lift) " + THE
                             + "straight leg)(?=\\s|$)"),
@@ -804,7 +809,8 @@ final class Aside {
             limb(Limb.FOOT_FLAT, "(?:foot|feet)" + BE + " flat(?: on " + THE + "table)?"),
             limb(
                     Limb.HEAD_TURNED,
-                    "(?:head|face)" + BE + " (?:turned|rotated)(?: (?:away|(?:to )?" + THE
+                    "(?:let |lets )?" + THE + "(?:head|face)" + BE
+                            + " (?:turned|rotated|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
                             + "(?:left|right|side|other side)))?|(?:turn|rotate) " + THE
                             + "(?:head|face)(?: (?:away|slightly|gently|(?:to )?" + THE
                             + "(?:left|right|side|other side)))+"),
@@ -919,6 +925,11 @@ final class Aside {
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
             return new Clause(after);
         }
+        // "Rotate the arm with one hand while the thumb presses": so is it here.
+        if (WITH_OTHER.matcher(JotWords.plain(m.group("before"))).matches() && reading.strokeIn(after)) {
+            otherHand(new Clause(m.group("before")), reading);
+            return new Clause(after);
+        }
         reading.aside.add(m.group("meanwhile"));
         return new Clause(m.group("before"));
     }
@@ -948,7 +959,9 @@ final class Aside {
     /** Whether the clause says what is compared; then it is taken, and its side as well. */
     static boolean compares(Clause clause, Reading reading) {
         var plain = clause.plain;
-        if (!COMPARE.matcher(plain).find() || reading.strokeIn(plain)) return false;
+        // "Reassess: neck turn, number": what stands after it is compared as well.
+        boolean again = reading.phase == Phase.RE_CHECK && reading.technique == null && reading.tool == null;
+        if (!again && !COMPARE.matcher(plain).find() || reading.strokeIn(plain)) return false;
         var what = EnumSet.noneOf(Comparison.What.class);
         WHATS.forEach((w, words) -> {
             if (words.matcher(plain).find()) what.add(w);

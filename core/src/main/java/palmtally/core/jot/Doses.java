@@ -32,7 +32,7 @@ final class Doses {
 
     private static final Pattern COUNTED =
             alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
-                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?breaths?(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?breaths?(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?"
                     + "|glides?|circles?|laps|rounds?|sets?|rows?|lines?|lengths?|strips?|rubs?)");
 
     private static final Pattern RATE = alone(
@@ -47,7 +47,7 @@ final class Doses {
 
     /** A number at the end of a clause. */
     private static final Pattern LAST = Pattern.compile(
-            "(?<=\\s)(?<!\\b(?:of|to|about|is|number|level|grade|at|[a-z]) )([2-9]|[12]\\d|30)(?: (?:slow|long|light|deep|full|broad|firm|gentle|big|smooth|each|easy)(?: (?:way|direction))?)?\\s*$");
+            "(?<=\\s)(?<!\\b(?:of|to|about|is|number|level|grade|at|[a-z]) )([2-9]|[12]\\d|30)(?: (?:slow|long|light|deep|full|broad|firm|gentle|big|smooth|each|easy)(?: (?:way|direction|leg|side|arm|foot|hand))?| per (?:leg|side|arm|foot|hand|way|toe|finger))?\\s*$");
 
     private static final Pattern DEPTH = alone(
             "(?:at )?(?:depth|d|level)\\s*(\\d)(?: of 5)?|(?:at )?(?:pressure|depth)?\\s*(\\d) ?(?:/|out of|of) ?5");
@@ -128,7 +128,7 @@ final class Doses {
                 switch (unit.replaceAll("^(?:out|in)(?=breath)|(?:out|in)$", "").replaceAll("e?s$", "")) {
                     case "breath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
                     case "cycl", "cycle" -> Dose.Kind.CYCLES;
-                    case "hold", "station", "spot", "point", "press" -> Dose.Kind.HOLDS;
+                    case "hold", "station", "spot", "point", "plac", "press" -> Dose.Kind.HOLDS;
                     case "rep", "round", "set" -> read.counted;
                     default -> Dose.Kind.PASSES;
                 };

@@ -57,6 +57,9 @@ final class JotWords {
             new Plain(Pattern.compile("(?<=\\d)\\s?½"), ".5"),
             new Plain(Pattern.compile("½"), "0.5"),
             new Plain(Pattern.compile("(?<=\\d) and a half(?= min)"), ".5"),
+            new Plain(Pattern.compile("#(?=\\d)"), " number "),
+            new Plain(Pattern.compile("\\b([ctl]\\d{1,2})\\s?[–-]\\s?(?=[a-z])"), "$1 to "),
+            new Plain(Pattern.compile("(?<=\\ds|\\d min|%)\\s?/\\s?(?=\\d)"), " "),
             new Plain(Pattern.compile("\\bw/"), " with "),
             new Plain(Pattern.compile("\\s*/\\s*(?=(?:side|leg|arm|foot|hand|pass|hold|spot|point)\\b)"), " per "),
             new Plain(Pattern.compile("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]"), " and "),
@@ -97,7 +100,7 @@ final class JotWords {
                     .flatMap(JotWords::variants)
                     .forEach(n -> put(words, n, q -> q.landmark(landmark)));
         // The client's hip bends by these two; they are stretched in front.
-        for (var flexor : List.of("hip flexor", "hip flexors"))
+        for (var flexor : List.of("hip flexor", "hip flexors", "hip extension"))
             put(words, flexor, q -> {
                 q.zoned(Zone.THIGH_FRONT);
                 q.more.structures.add(Structure.ILIOPSOAS);
@@ -122,6 +125,13 @@ final class JotWords {
                 if (q.technique != null || q.tool != null || q.count != null) q.aside.add(second);
                 else q.stroke(q.library.toUse("feather"), false);
             });
+        put(words, "tennis elbow", q -> q.zoned(Zone.FOREARM_EXTENSORS));
+        for (var golfer : List.of("golfers elbow", "golfer s elbow", "golf elbow"))
+            put(words, golfer, q -> q.zoned(Zone.FOREARM_FLEXORS));
+        for (int n = 1; n <= 5; n++) {
+            int depth = n;
+            put(words, "pressure " + n, q -> q.depth = depth);
+        }
         put(words, "feather light", q -> {
             q.depth = 1;
             q.feathers = true;
@@ -207,6 +217,7 @@ final class JotWords {
                         "squeeze and lift",
                         "work dough",
                         "roll muscle",
+                        "lift and roll",
                         "muscle rolling",
                         "rolling"));
         strokes.put("wringing", List.of("wring", "twist", "twisting", "wrings"));
@@ -272,7 +283,13 @@ final class JotWords {
                         "tender point",
                         "tender points",
                         "knot",
-                        "knots"));
+                        "knots",
+                        "tender spot",
+                        "tender spots",
+                        "sore spot",
+                        "sore spots",
+                        "tight spot",
+                        "tight spots"));
         strokes.put(
                 "stripping-fingers",
                 List.of("strips", "stripped", "deep stroking", "lengthening stroke", "deep glide with fingers"));
@@ -314,8 +331,7 @@ final class JotWords {
                         "friction across",
                         "friction across fibres"));
         strokes.put(
-                "skin-rolling",
-                List.of("roll skin", "skin roll", "skin rolls", "pinch and roll", "lift and roll", "roll the tissue"));
+                "skin-rolling", List.of("roll skin", "skin roll", "skin rolls", "pinch and roll", "roll the tissue"));
         strokes.put(
                 "fascia-indirect",
                 List.of(
@@ -595,7 +611,10 @@ final class JotWords {
             put(words, at, q -> q.aside.add(at));
         for (var leg :
                 List.of("back of leg", "backs of legs", "back of legs", "back of both legs", "backs of both legs"))
-            put(words, leg, q -> q.leg());
+            put(words, leg, q -> {
+                q.zoned(Zone.HAMSTRINGS);
+                q.zoned(Zone.CALF);
+            });
         for (var roll : List.of("forearm roll", "forearm rolls", "roll with forearm", "roll forearm"))
             put(words, roll, q -> q.stroke(q.library.toUse("forearm-glide"), false));
         for (var aside : List.of(
@@ -948,6 +967,19 @@ final class JotWords {
                 });
         put(words, "one side at a time", q -> q.side = Sides.EACH);
         put(words, "leg", q -> q.leg());
+        put(words, "legs", q -> {
+            q.leg();
+            q.legs = q.relation == Reading.Relation.ON;
+        });
+        put(words, "lower leg", q -> {
+            if (q.relation == Reading.Relation.ON) q.lowerLeg = true;
+            else q.at("lower leg", List.of(Zone.CALF));
+        });
+        for (var spread : List.of("palm spread", "spread palm", "spread palms", "open palm"))
+            put(words, spread, q -> {
+                q.stroke(q.library.toUse("effleurage"), false);
+                q.zones.add(Zone.HAND);
+            });
         for (var legs : List.of("both legs", "each leg"))
             put(words, legs, q -> {
                 q.side = Sides.EACH;
@@ -1273,6 +1305,12 @@ final class JotWords {
                 if (middle.startsWith("up")) q.along(Direction.PROXIMAL);
                 if (middle.startsWith("down")) q.along(Direction.DISTAL);
             });
+        for (var hand : List.of("hands", "hand", "fingers", "fingertips", "palm"))
+            put(words, "slide " + hand + " under", q -> {
+                if (q.tool == null) q.words(new Clause(hand.equals("hands") || hand.equals("hand") ? "palm" : hand));
+                q.sinks = true;
+                q.near("under");
+            });
         for (var under : List.of("hands under", "hand under", "fingers under", "both hands under"))
             put(words, under, q -> {
                 if (q.tool == null) q.tool = under.startsWith("fingers") ? Tool.REINFORCED_FINGERS : Tool.PALM;
@@ -1342,6 +1380,12 @@ final class JotWords {
                 words,
                 q -> q.sheet = Sheet.THROUGH,
                 "over clothes",
+                "over shorts",
+                "over leggings",
+                "over trousers",
+                "over shirt",
+                "through shirt",
+                "through leggings",
                 "through clothes",
                 "through clothing",
                 "over clothing",
@@ -1403,14 +1447,22 @@ final class JotWords {
                 "left side lying",
                 "side lying left",
                 "side lying on left",
-                "side lying on left side");
+                "side lying on left side",
+                "sidelying on left",
+                "sidelying on left side",
+                "sidelying left",
+                "left sidelying");
         all(
                 words,
                 q -> q.position = Position.SIDE_RIGHT,
                 "right side lying",
                 "side lying right",
                 "side lying on right",
-                "side lying on right side");
+                "side lying on right side",
+                "sidelying on right",
+                "sidelying on right side",
+                "sidelying right",
+                "right sidelying");
         all(
                 words,
                 q -> q.otherSide = true,
@@ -1623,6 +1675,7 @@ final class JotWords {
                         "brows",
                         "eyebrows",
                         "around eyes",
+                        "over eyes",
                         "temples of face",
                         "chin",
                         "nose"));
@@ -1631,7 +1684,16 @@ final class JotWords {
                 Zone.BASE_OF_SKULL,
                 List.of("occiput", "skull base", "base of head", "occipital ridge", "back of head", "under the skull"));
         names.put(Zone.JAW_MUSCLES, List.of("jaw", "temples", "temple"));
-        names.put(Zone.INSIDE_MOUTH, List.of("inside mouth", "inside the cheek", "intraoral", "in the mouth"));
+        names.put(
+                Zone.INSIDE_MOUTH,
+                List.of(
+                        "inside mouth",
+                        "inside the cheek",
+                        "cheek from inside",
+                        "cheeks from inside",
+                        "cheek inside",
+                        "intraoral",
+                        "in the mouth"));
         names.put(
                 Zone.NECK_BACK,
                 List.of("c spine", "neck", "nape", "cervical", "back of neck", "cervical spine", "cervicals"));
@@ -1681,7 +1743,9 @@ final class JotWords {
                         "shoulder blades",
                         "blades",
                         "scapulae",
-                        "back of shoulder"));
+                        "back of shoulder",
+                        "posterior shoulder",
+                        "rear shoulder"));
         names.put(Zone.CHEST_WALL, List.of("pecs", "chest", "breastplate", "upper chest", "front of shoulder"));
         names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
         names.put(Zone.ARMPIT, List.of("axilla", "ribs", "side of ribs", "side ribs", "rib cage", "ribcage"));
@@ -1778,7 +1842,7 @@ final class JotWords {
                 Zone.KNEE_INNER,
                 List.of("medial knee", "inner knee", "inside of knee", "inner side of knee", "pes anserinus"));
         names.put(Zone.KNEECAP, List.of("patella", "knee", "around knee", "around kneecap"));
-        names.put(Zone.CALF, List.of("calves", "back of lower leg", "lower leg", "calf muscle", "calf belly"));
+        names.put(Zone.CALF, List.of("calves", "back of lower leg", "calf muscle", "calf belly"));
         names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf", "middle of calf"));
         names.put(
                 Zone.SHIN,
@@ -1899,7 +1963,7 @@ final class JotWords {
             "\\b(" + String.join("|", NUMBERS)
                     + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
                     + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles)\\b)|\\b((?<!at )once|twice|thrice)\\b");
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles)\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {

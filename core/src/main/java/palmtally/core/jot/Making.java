@@ -80,6 +80,9 @@ final class Making {
     private static final Set<Zone> BELOW_THE_KNEE = EnumSet.of(
             Zone.CALF, Zone.CALF_CENTRE, Zone.SHIN, Zone.SHIN_LOWER, Zone.ACHILLES, Zone.SOLE, Zone.FOOT_TOP);
 
+    /** Ankle and wrist: circles without a hand that rubs are theirs. */
+    private static final Set<Zone> ENDS = EnumSet.of(Zone.FOOT_TOP, Zone.WRIST);
+
     private static final Set<Zone> JOINTS =
             EnumSet.of(Zone.FOOT_TOP, Zone.WRIST, Zone.HAND, Zone.TOP_OF_SHOULDER, Zone.GLUTEALS, Zone.KNEECAP);
 
@@ -113,11 +116,17 @@ final class Making {
         var all = new LinkedHashSet<>(read.zones);
         // Nobody works on the spine beside something else.
         if (all.size() > 1) all.remove(Zone.SPINE);
+        if (all.equals(Set.of(Zone.SPINE)) && gives("feather")) {
+            all.clear();
+            all.addAll(List.of(Zone.UPPER_BACK, Zone.LUMBAR));
+        }
         // "The arm from wrist to shoulder", "down beside the spine from neck to sacrum": all of it.
         if (all.equals(Set.of(Zone.UPPER_ARM_OUTER)) || all.equals(Set.of(Zone.UPPER_BACK))) all.addAll(between());
         if (read.leg
                 && (all.isEmpty()
-                        || read.phase != Phase.COVER && all.stream().noneMatch(z -> z.unit() == DrapeUnit.LEG))) {
+                        || read.legs
+                                && read.phase != Phase.COVER
+                                && all.stream().noneMatch(z -> z.unit() == DrapeUnit.LEG))) {
             var lies = lies() == null ? Position.PRONE : lies();
             all.addAll(
                     lies == Position.SUPINE
@@ -161,7 +170,10 @@ final class Making {
             if (read.placeless()) {
                 read.nearby.add(Landmark.HEEL.zones());
                 if (read.pairNamed && read.side == null) read.side = Sides.BOTH;
-            } else if (read.tool == null) read.tool = Tool.HEEL_OF_HAND;
+            } else if (read.tool == null
+                    && (read.technique == null
+                            || !MOVED_FROM_BEHIND.contains(read.technique.stroke()) && !gives("rocking")))
+                read.tool = Tool.HEEL_OF_HAND;
         if (read.turned && read.position == null)
             read.position = before == null || before.position() == Position.PRONE
                     ? Position.SUPINE
@@ -217,6 +229,7 @@ final class Making {
         read.structures.values().forEach(this::zone);
         if (read.thigh && read.zones.stream().noneMatch(z -> z.region() == Region.THIGH))
             read.zones.add(lies() == Position.SUPINE ? Zone.THIGH_FRONT : Zone.HAMSTRINGS);
+        if (read.lowerLeg && !read.sideLying && !onTheSide(lies())) read.zones.add(Zone.CALF);
         if (read.waist) read.zones.add(lies() == Position.SUPINE ? Zone.BELLY : Zone.LUMBAR);
         var on = on();
         // "Client pushes 6 s x 3, then lengthen" is one technique.
@@ -226,12 +239,19 @@ final class Making {
             read.technique = read.library.toUse("contract-relax");
             read.seconds = read.more.part.stream().anyMatch(p -> p.seconds() != null) ? null : read.seconds;
         }
+        // "Roll on the fist" rolls no skin.
+        if (gives("skin-rolling")
+                && (read.tool == Tool.LOOSE_FIST || read.tool == Tool.KNUCKLES || read.tool == Tool.FOREARM))
+            read.technique = usual(read.tool);
         if (gives("skin-rolling")
                 && read.more.otherHand == OtherHand.WORKS_TOGETHER
                 && on.stream().allMatch(z -> LIMBS.contains(z.unit())))
             read.technique = read.library.toUse("petrissage");
         // "Ankle, both ways, 5 circles" moves the joint.
-        if (gives("circular-friction") && read.tool == null && read.bothWays && JOINTS.containsAll(on))
+        if (gives("circular-friction")
+                && read.tool == null
+                && (read.bothWays && JOINTS.containsAll(on)
+                        || read.seconds == null && !on.isEmpty() && ENDS.containsAll(on)))
             read.technique = read.library.toUse("range-of-motion");
         // Whoever pulls at the trunk draws it toward them.
         if (gives("traction")
@@ -322,7 +342,8 @@ final class Making {
         if (read.more.limb.contains(Limb.LEG_ACROSS) && (before == null || !lies(before)))
             edit.position = Position.SUPINE;
         if (read.position != null) edit.position = read.position;
-        if (read.sideLying) edit.position = edit.side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT;
+        if (read.sideLying && !onTheSide(read.position))
+            edit.position = edit.side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT;
         if (read.phase != null) edit.phase = read.phase;
         if (read.importance != null) edit.importance = read.importance;
         edit.direction = read.direction;
@@ -351,7 +372,11 @@ final class Making {
     }
 
     private static boolean lies(Step on) {
-        return on.position() == Position.SIDE_LEFT || on.position() == Position.SIDE_RIGHT;
+        return onTheSide(on.position());
+    }
+
+    private static boolean onTheSide(@Nullable Position lies) {
+        return lies == Position.SIDE_LEFT || lies == Position.SIDE_RIGHT;
     }
 
     /** Across the fibre, with what can feel it: cross-fibre friction. */
@@ -480,6 +505,11 @@ final class Making {
         }
         if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(read.zones::contains))) return;
         // From outside, unless the inside is said.
+        if (read.more.props.contains(Prop.GLOVES)
+                && named.stream().anyMatch(s -> s.zones().contains(Zone.INSIDE_MOUTH))) {
+            read.zones.add(Zone.INSIDE_MOUTH);
+            return;
+        }
         var first = named.stream()
                 .map(s -> s.zones().get(0) == Zone.INSIDE_MOUTH && s.zones().size() > 1
                         ? s.zones().get(1)
@@ -499,6 +529,8 @@ final class Making {
                 || read.more.to != null
                 || read.more.words.containsKey(DetailField.FROM)
                 || read.more.words.containsKey(DetailField.TO);
+        // "Thumb toward the coracoid, 10 s x 3" goes nowhere.
+        boolean leaves = read.updown != null || read.more.from != null || read.more.words.containsKey(DetailField.FROM);
         // "Two fingers down masseter", "cradle the head, thumb down SCM": drawn along what is named.
         boolean drawn = read.tool != null
                 && (read.tool.pointed() || read.fewFingers)
@@ -507,6 +539,7 @@ final class Making {
                 && (read.depth == null || read.depth > 1)
                 && read.counted != Dose.Kind.HOLDS
                 && read.counted != Dose.Kind.BREATHS
+                && (leaves || !(read.count != null && read.counted == null && read.seconds != null))
                 && read.until == null;
         if (drawn && !breathed())
             return read.library.toUse(
@@ -516,6 +549,7 @@ final class Making {
         // "Client shrugs, holds 5 s, lets go": the client works, and no hand.
         if (stays != null
                 && read.tool == null
+                && read.counted != Dose.Kind.HOLDS
                 && read.more.part.stream().anyMatch(p -> p.does().active())) return byTheClient();
         if (stays != null) {
             if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
@@ -543,7 +577,8 @@ final class Making {
                         && read.tool != null
                         && read.seconds == null
                         && (read.count == null
-                                || read.counted == null && read.zones.stream().anyMatch(SUNK_INTO::contains))
+                                || read.counted == null
+                                        && (read.laidOn || read.zones.stream().anyMatch(SUNK_INTO::contains)))
                         && !way) {
             if (read.count != null) read.counted = Dose.Kind.BREATHS;
             return read.library.toUse("breath-hold");
@@ -568,7 +603,7 @@ final class Making {
         if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
         if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
             return read.library.toUse("compression");
-        boolean held = read.sinks && read.counted != Dose.Kind.PASSES
+        boolean held = read.sinks && read.direction == null && read.counted != Dose.Kind.PASSES
                 || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
                 || read.updown == null
                         && !read.goesOn
@@ -578,7 +613,15 @@ final class Making {
         if (read.counted == Dose.Kind.HOLDS
                 || read.until == End.When.SOFTENS
                 || read.until == End.When.NUMBER_FALLS
-                || held && !way) return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+                || held && (!way || !leaves && read.tool.pointed()))
+            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        // Fingers that are so many seconds on a muscle press it.
+        if (read.tool == Tool.FINGER_PADS
+                && !way
+                && !read.structures.isEmpty()
+                && read.count == null
+                && read.seconds != null
+                && read.seconds <= 20) return read.library.toUse("static-press");
         if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
             return read.library.toUse("effleurage");
         // The face is stroked.

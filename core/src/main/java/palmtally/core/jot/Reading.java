@@ -36,6 +36,7 @@ import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.End;
 import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
@@ -92,7 +93,14 @@ final class Reading {
             "groin");
 
     private static final Map<String, Comparison.When> WHEN = Map.of(
-            "before", Comparison.When.BEFORE, "after", Comparison.When.AFTER, "between", Comparison.When.BETWEEN);
+            "before and after",
+            Comparison.When.BEFORE,
+            "before",
+            Comparison.When.BEFORE,
+            "after",
+            Comparison.When.AFTER,
+            "between",
+            Comparison.When.BETWEEN);
 
     /** Which of the therapist's it is says nothing of the client's side. */
     private static final Set<String> ONE_HAND =
@@ -228,6 +236,12 @@ final class Reading {
 
     /** It goes along, over or across something. */
     boolean goesOn;
+
+    /** Both legs beside something else. */
+    boolean legs;
+
+    /** The calf, but for who lies on the side: there it is the leg below. */
+    boolean lowerLeg;
 
     /** The thigh, and not which side of it. */
     boolean thigh;
@@ -462,6 +476,11 @@ final class Reading {
             return;
         }
         if (Aside.circles(whole, this) || Aside.finds(whole, this)) return;
+        if (comparing != null && WHEN.containsKey(whole.plain)) {
+            more.compares = new Comparison(more.compares.what(), WHEN.get(whole.plain));
+            sayBefore = whole.plain.equals("before");
+            return;
+        }
         if (Aside.compares(whole, this)) {
             // Where it is compared is where the work is.
             var sub = beside(whole.text);
@@ -471,11 +490,6 @@ final class Reading {
             leg |= sub.leg;
             if (sub.side != null) side = sub.side;
             if (sub.position != null) position = sub.position;
-            return;
-        }
-        if (comparing != null && WHEN.containsKey(whole.plain)) {
-            more.compares = new Comparison(more.compares.what(), WHEN.get(whole.plain));
-            sayBefore = whole.plain.equals("before");
             return;
         }
         if (Aside.lays(whole, this) || Aside.lies(whole, this)) return;
@@ -492,6 +506,17 @@ final class Reading {
                 && (seconds != null || count != null)) {
             aside.add(own.text);
             return;
+        }
+        // "Hold the foot and squeeze the calf": the calf is worked.
+        if (technique != null
+                && weak
+                && tool == null
+                && structures.isEmpty()
+                && stroke(own.plain) != null
+                && !beside(own.plain).placeless()) {
+            if (!zones.isEmpty()) more.otherHand = OtherHand.HOLDS_THE_JOINT;
+            zones.clear();
+            structures.clear();
         }
         // "Thumbs open the palm, 45 s; pull each finger": the second is a step of its own.
         var next = beside(own.plain);
@@ -593,7 +618,15 @@ final class Reading {
         } else if (!technique.equals(stroke) && !stays) aside.add(said);
     }
 
+    private static final Pattern RETURNS =
+            Pattern.compile("\\band (?:return|come back|go back|glide back|slide back)\\b[^\\d]*$");
+
     void words(Clause clause) {
+        var returns = RETURNS.matcher(clause.plain);
+        if (returns.find() && returns.start() > 0) {
+            aside.add(returns.group());
+            clause = new Clause(clause.plain.substring(0, returns.start()));
+        }
         var rest = Aside.laid(
                 Doses.taken(" " + JotWords.numbered(clause.plain) + " ", this).strip(), this);
         var tokens = new ArrayList<String>();
@@ -648,7 +681,7 @@ final class Reading {
                 meaning.accept(this);
                 kept = relation != was;
                 if (hand
-                        && (tool != null || forearmNamed)
+                        && (tool != null || forearmNamed || phrase.equals("hand") || phrase.equals("hands"))
                         && at + length < tokens.size()
                         && LAID.contains(tokens.get(at + length))) laidOn = true;
                 used = length;
@@ -786,7 +819,7 @@ final class Reading {
     }
 
     boolean placeless() {
-        return !waist && !thigh && zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
+        return !waist && !thigh && !lowerLeg && zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
     }
 
     /** Whether a text names a stroke or a hand. */
@@ -1008,8 +1041,9 @@ final class Reading {
         updown = way;
     }
 
-    private static final Set<String> HANDLED =
-            Set.of("with", "w", "using", "use", "by", "lean", "sink", "change", "switch");
+    private static final Set<String> HANDLED = Set.of(
+            "with", "w", "using", "use", "by", "lean", "sink", "change", "switch", "draw", "drag", "run", "slide",
+            "push");
 
     /** "Warm the forearm" is the client's; "with the forearm" and "forearm glide" are the therapist's. */
     void forearm() {

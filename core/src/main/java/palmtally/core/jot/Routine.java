@@ -27,7 +27,7 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up)?|(?:turn|roll)(?: them| her| him| client)? over) )*(?:(?:the )?(?:other|second|opposite|left|right) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
+            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up)?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
                     + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
@@ -47,7 +47,12 @@ public final class Routine {
             "(?i)(?:(?:routine|sequence|work|massage|part|section|area|protocol|treatment|session|series|set|min|minutes?|about|\\d+)s? ?)+");
 
     /** What is uncovered for the work that follows. */
-    private static final Pattern UNCOVERS = Pattern.compile("\\b(?:undrape|uncover|expose)\\b.*");
+    private static final Pattern UNCOVERS = Pattern.compile(
+            "\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*");
+
+    private static final int LONG = 600;
+
+    private static final Pattern MINUTES = Pattern.compile("(?i)\\b\\d+ ?(?:min|mins|minutes)\\b");
 
     private static final Pattern TUCKED = Pattern.compile("\\b(?:tuck|secure|hold)\\b.*");
 
@@ -197,6 +202,11 @@ public final class Routine {
 
     /** Whether a line tells only where the lines after it work, by a heading or by what is uncovered; then it is kept for them. */
     private boolean heads(String said, Reading reading, boolean more) {
+        // "Jaw and face, 15 min" is no step of a quarter of an hour.
+        if (reading.seconds != null && reading.seconds >= LONG && reading.count == null) {
+            var rest = Jot.read(MINUTES.matcher(said).replaceAll(" "), library, own);
+            if (rest.onlyPlaces()) return heads(MINUTES.matcher(said).replaceAll(" "), rest, more);
+        }
         var plain = JotWords.plain(said);
         var uncovers = UNCOVERS.matcher(plain);
         if (uncovers.find()) {

@@ -29,7 +29,8 @@ final class Span {
         }
     }
 
-    private static final Set<String> HIP = Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals");
+    private static final Set<String> HIP =
+            Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin");
     private static final Set<String> SHOULDER = Set.of("shoulder", "shoulders", "shoulder blade", "armpit");
 
     private static final Line LEG_BACK = new Line(
