@@ -88,9 +88,6 @@ final class Making {
 
     private static final Set<Zone> DRAWN = EnumSet.of(Zone.LUMBAR, Zone.UPPER_BACK, Zone.BELLY, Zone.THIGH_OUTER);
 
-    /** There the hand goes in with the breath, as often as is said. */
-    private static final Set<Zone> SUNK_INTO = EnumSet.of(Zone.BELLY, Zone.RIB_EDGE);
-
     /** Whether the line names no stroke, and the hand says which. */
     private boolean strokeless;
 
@@ -214,9 +211,11 @@ final class Making {
         }
         strokeless = read.technique == null;
         if (read.pressed && strokeless && !read.placeless()) read.stroke(read.library.toUse("static-press"), true);
-        if (read.technique == null || read.weak && !read.finds) read.technique = meant(read.technique);
-        read.technique =
-                read.technique == null || read.tool == null ? read.technique : forTool(read.technique, read.tool);
+        if (read.technique == null || read.weak && !read.finds)
+            read.technique = new Meant(read, before).technique(read.technique);
+        read.technique = read.technique == null || read.tool == null
+                ? read.technique
+                : new Meant(read, before).forTool(read.technique, read.tool);
         // Pressed for seconds each time is held.
         if (gives("lifting") && "interlaced palms".equals(read.hand))
             read.technique = read.library.toUse("interlaced-squeeze");
@@ -242,7 +241,7 @@ final class Making {
         // "Roll on the fist" rolls no skin.
         if (gives("skin-rolling")
                 && (read.tool == Tool.LOOSE_FIST || read.tool == Tool.KNUCKLES || read.tool == Tool.FOREARM))
-            read.technique = usual(read.tool);
+            read.technique = new Meant(read, before).usual(read.tool);
         if (gives("skin-rolling")
                 && read.more.otherHand == OtherHand.WORKS_TOGETHER
                 && on.stream().allMatch(z -> LIMBS.contains(z.unit())))
@@ -520,172 +519,5 @@ final class Making {
                 .filter(z -> named.stream().allMatch(s -> s.zones().contains(z)))
                 .max(Comparator.comparingInt(z -> Collections.frequency(first, z)))
                 .ifPresentOrElse(read.zones::add, () -> read.zones.addAll(first));
-    }
-
-    /** What is meant where no stroke is named, or only that the hand stays: by the dose, else by the hand; null where neither says. */
-    private @Nullable Technique meant(@Nullable Technique stays) {
-        boolean way = read.updown != null
-                || read.more.from != null
-                || read.more.to != null
-                || read.more.words.containsKey(DetailField.FROM)
-                || read.more.words.containsKey(DetailField.TO);
-        // "Thumb toward the coracoid, 10 s x 3" goes nowhere.
-        boolean leaves = read.updown != null || read.more.from != null || read.more.words.containsKey(DetailField.FROM);
-        // "Two fingers down masseter", "cradle the head, thumb down SCM": drawn along what is named.
-        boolean drawn = read.tool != null
-                && (read.tool.pointed() || read.fewFingers)
-                && way
-                && !read.structures.isEmpty()
-                && (read.depth == null || read.depth > 1)
-                && read.counted != Dose.Kind.HOLDS
-                && read.counted != Dose.Kind.BREATHS
-                && (leaves || !(read.count != null && read.counted == null && read.seconds != null))
-                && read.until == null;
-        if (drawn && !breathed())
-            return read.library.toUse(
-                    read.tool == Tool.KNUCKLES
-                            ? "fist-glide"
-                            : read.tool == Tool.ELBOW ? "forearm-glide" : "stripping-fingers");
-        // "Client shrugs, holds 5 s, lets go": the client works, and no hand.
-        if (stays != null
-                && read.tool == null
-                && read.counted != Dose.Kind.HOLDS
-                && read.more.part.stream().anyMatch(p -> p.does().active())) return byTheClient();
-        if (stays != null) {
-            if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
-                return read.library.toUse("trigger-point");
-            if (read.more.part.stream()
-                            .anyMatch(p ->
-                                    p.does() == ClientPart.Does.BREATHES_OUT || p.does() == ClientPart.Does.BREATHES_IN)
-                    && read.phase != Phase.SETTLE) return read.library.toUse("breath-hold");
-            if (read.tool == null && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES))
-                return read.library.toUse("contract-relax");
-            // Held over breaths, but not as hands that only rest.
-            if (read.counted == Dose.Kind.BREATHS && stays.stroke() != Stroke.STILL_HOLD)
-                return read.library.toUse("breath-hold");
-            if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
-            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
-        }
-        // "Palms on the forehead, 30 s" rest there.
-        if (read.laidOn && read.tool == Tool.PALM && !way && read.count == null && read.seconds != null && !moved(read))
-            return read.library.toUse("still-hold");
-        // "Thumb on soleus, client points the foot": pinned while the client moves.
-        if (read.laidOn && moved(read) && !way && read.counted != Dose.Kind.BREATHS)
-            return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
-        if (read.counted == Dose.Kind.BREATHS
-                || breathed()
-                        && read.tool != null
-                        && read.seconds == null
-                        && (read.count == null
-                                || read.counted == null
-                                        && (read.laidOn || read.zones.stream().anyMatch(SUNK_INTO::contains)))
-                        && !way) {
-            if (read.count != null) read.counted = Dose.Kind.BREATHS;
-            return read.library.toUse("breath-hold");
-        }
-        if (read.comparing != null)
-            return read.library.toUse(
-                    read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
-                            ? "range-of-motion"
-                            : "still-hold");
-        if (read.feathers && read.tool == null) return read.library.toUse("feather");
-        if (read.tool == null && (read.same || read.deeper != 0) && before != null) return before.technique();
-        // "Both hands, 6 slow strokes."
-        if (read.tool == null
-                && (read.more.otherHand == OtherHand.WORKS_TOGETHER
-                        || read.more.otherHand == OtherHand.WORKS_ALTERNATELY)
-                && (read.count != null || read.seconds != null)
-                && read.more.part.isEmpty()) read.tool = Tool.PALM;
-        // "Spread oil, ankle to hip", "six long strokes".
-        if ((read.tool == null || read.tool == Tool.PALM)
-                && (read.oils && (way || !read.placeless()) || read.strokes)
-                && read.more.part.isEmpty()) return read.library.toUse("effleurage");
-        if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
-        if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
-            return read.library.toUse("compression");
-        boolean held = read.sinks && read.direction == null && read.counted != Dose.Kind.PASSES
-                || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
-                || read.updown == null
-                        && !read.goesOn
-                        && read.count != null
-                        && read.counted == null
-                        && (read.each != null || read.seconds != null && read.seconds >= 5);
-        if (read.counted == Dose.Kind.HOLDS
-                || read.until == End.When.SOFTENS
-                || read.until == End.When.NUMBER_FALLS
-                || held && (!way || !leaves && read.tool.pointed()))
-            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
-        // Fingers that are so many seconds on a muscle press it.
-        if (read.tool == Tool.FINGER_PADS
-                && !way
-                && !read.structures.isEmpty()
-                && read.count == null
-                && read.seconds != null
-                && read.seconds <= 20) return read.library.toUse("static-press");
-        if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
-            return read.library.toUse("effleurage");
-        // The face is stroked.
-        boolean face = read.zones.contains(Zone.FACE) || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
-        if (face && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
-        return usual(read.tool);
-    }
-
-    private static boolean moved(Reading read) {
-        return read.more.part.stream()
-                .anyMatch(p -> p.does() == ClientPart.Does.MOVES || p.does() == ClientPart.Does.OPENS);
-    }
-
-    /** What the client does is the work, where no hand of the therapist's is named. */
-    private @Nullable Technique byTheClient() {
-        var does = read.more.part.stream().map(ClientPart::does).toList();
-        if (read.more.limb.contains(Limb.HEEL_TO_HIP)) {
-            if (read.placeless()) read.zones.add(Zone.THIGH_FRONT);
-            read.tool = null;
-            return read.library.toUse("stretch");
-        }
-        if (does.contains(ClientPart.Does.PUSHES)) return read.library.toUse("contract-relax");
-        return does.stream().anyMatch(ClientPart.Does::active) ? read.library.toUse("range-of-motion") : null;
-    }
-
-    /** The stroke as the hand that is said gives it. */
-    private Technique forTool(Technique t, Tool tool) {
-        return switch (t.id()) {
-            case "effleurage" ->
-                switch (tool) {
-                    case LOOSE_FIST, KNUCKLES -> read.library.toUse("fist-glide");
-                    case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
-                    default -> t;
-                };
-            case "lifting" ->
-                "interlaced palms".equals(read.hand)
-                        ? read.library.toUse("interlaced-squeeze")
-                        : tool == Tool.HEEL_OF_HAND ? read.library.toUse("broadening") : t;
-            case "stripping-fingers", "stripping-thumb" ->
-                switch (tool) {
-                    case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
-                    case SUPPORTED_THUMB, BARE_THUMB -> read.library.toUse("stripping-thumb");
-                    case REINFORCED_FINGERS, FINGER_PADS -> read.library.toUse("stripping-fingers");
-                    default -> t;
-                };
-            default -> t;
-        };
-    }
-
-    private boolean breathed() {
-        return read.more.part.stream().anyMatch(p -> p.does().breath());
-    }
-
-    private Technique usual(Tool tool) {
-        return read.library.toUse(
-                switch (tool) {
-                    case LOOSE_FIST, KNUCKLES -> "fist-glide";
-                    case FOREARM, ELBOW -> "forearm-glide";
-                    case REINFORCED_FINGERS -> "stripping-fingers";
-                    case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
-                    case FINGER_PADS -> "circular-friction";
-                    case PINCER -> "lifting";
-                    case HEEL_OF_HAND -> "broadening";
-                    case PALM -> "effleurage";
-                });
     }
 }

@@ -478,7 +478,7 @@ final class Reading {
         if (Aside.circles(whole, this) || Aside.finds(whole, this)) return;
         if (comparing != null && WHEN.containsKey(whole.plain)) {
             more.compares = new Comparison(more.compares.what(), WHEN.get(whole.plain));
-            sayBefore = whole.plain.equals("before");
+            sayBefore = whole.plain.startsWith("before");
             return;
         }
         if (Aside.compares(whole, this)) {

@@ -1,0 +1,204 @@
+package palmtally.core.jot;
+
+import java.util.EnumSet;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Step;
+import palmtally.core.sequence.detail.ClientPart;
+import palmtally.core.sequence.detail.Comparison;
+import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.End;
+import palmtally.core.sequence.detail.Limb;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
+import palmtally.core.technique.Technique;
+import palmtally.core.technique.Tool;
+
+/** Which technique is meant where none is named, or only that the hand stays: by the dose, the hand and what the client does. */
+final class Meant {
+    /** There the hand goes in with the breath, as often as is said. */
+    private static final Set<Zone> SUNK_INTO = EnumSet.of(Zone.BELLY, Zone.RIB_EDGE);
+
+    private final Reading read;
+    private final @Nullable Step before;
+
+    Meant(Reading read, @Nullable Step before) {
+        this.read = read;
+        this.before = before;
+    }
+
+    /** What is meant where no stroke is named, or only that the hand stays: by the dose, else by the hand; null where neither says. */
+    @Nullable
+    Technique technique(@Nullable Technique stays) {
+        boolean way = read.updown != null
+                || read.more.from != null
+                || read.more.to != null
+                || read.more.words.containsKey(DetailField.FROM)
+                || read.more.words.containsKey(DetailField.TO);
+        // "Thumb toward the coracoid, 10 s x 3" goes nowhere.
+        boolean leaves = read.updown != null || read.more.from != null || read.more.words.containsKey(DetailField.FROM);
+        // "Two fingers down masseter", "cradle the head, thumb down SCM": drawn along what is named.
+        boolean drawn = read.tool != null
+                && (read.tool.pointed() || read.fewFingers)
+                && way
+                && !read.structures.isEmpty()
+                && (read.depth == null || read.depth > 1)
+                && read.counted != Dose.Kind.HOLDS
+                && read.counted != Dose.Kind.BREATHS
+                && (leaves || !(read.count != null && read.counted == null && read.seconds != null))
+                && read.until == null;
+        if (drawn && !breathed())
+            return read.library.toUse(
+                    read.tool == Tool.KNUCKLES
+                            ? "fist-glide"
+                            : read.tool == Tool.ELBOW ? "forearm-glide" : "stripping-fingers");
+        // "Client shrugs, holds 5 s, lets go": the client works, and no hand.
+        if (stays != null
+                && read.tool == null
+                && read.counted != Dose.Kind.HOLDS
+                && read.more.part.stream().anyMatch(p -> p.does().active())) return byTheClient();
+        if (stays != null) {
+            if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
+                return read.library.toUse("trigger-point");
+            if (read.more.part.stream()
+                            .anyMatch(p ->
+                                    p.does() == ClientPart.Does.BREATHES_OUT || p.does() == ClientPart.Does.BREATHES_IN)
+                    && read.phase != Phase.SETTLE) return read.library.toUse("breath-hold");
+            if (read.tool == null && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES))
+                return read.library.toUse("contract-relax");
+            // Held over breaths, but not as hands that only rest.
+            if (read.counted == Dose.Kind.BREATHS && stays.stroke() != Stroke.STILL_HOLD)
+                return read.library.toUse("breath-hold");
+            if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
+            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        }
+        // "Palms on the forehead, 30 s" rest there.
+        if (read.laidOn && read.tool == Tool.PALM && !way && read.count == null && read.seconds != null && !moved())
+            return read.library.toUse("still-hold");
+        // "Thumb on soleus, client points the foot": pinned while the client moves.
+        if (read.laidOn && moved() && !way && read.counted != Dose.Kind.BREATHS)
+            return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
+        if (read.counted == Dose.Kind.BREATHS
+                || breathed()
+                        && read.tool != null
+                        && read.seconds == null
+                        && (read.count == null
+                                || read.counted == null
+                                        && (read.laidOn || read.zones.stream().anyMatch(SUNK_INTO::contains)))
+                        && !way) {
+            if (read.count != null) read.counted = Dose.Kind.BREATHS;
+            return read.library.toUse("breath-hold");
+        }
+        if (read.comparing != null)
+            return read.library.toUse(
+                    read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
+                            ? "range-of-motion"
+                            : "still-hold");
+        // "Three points, 6 s each" are pressed.
+        if (read.tool == null && read.counted == Dose.Kind.HOLDS && read.seconds != null && !read.placeless())
+            return read.library.toUse("static-press");
+        if (read.feathers && read.tool == null) return read.library.toUse("feather");
+        if (read.tool == null && (read.same || read.deeper != 0) && before != null) return before.technique();
+        // "Both hands, 6 slow strokes."
+        if (read.tool == null
+                && (read.more.otherHand == OtherHand.WORKS_TOGETHER
+                        || read.more.otherHand == OtherHand.WORKS_ALTERNATELY)
+                && (read.count != null || read.seconds != null)
+                && read.more.part.isEmpty()) read.tool = Tool.PALM;
+        // "Spread oil, ankle to hip", "six long strokes".
+        if ((read.tool == null || read.tool == Tool.PALM)
+                && (read.oils && (way || !read.placeless()) || read.strokes)
+                && read.more.part.isEmpty()) return read.library.toUse("effleurage");
+        if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
+        if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
+            return read.library.toUse("compression");
+        boolean held = read.sinks && read.direction == null && read.counted != Dose.Kind.PASSES
+                || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
+                || read.updown == null
+                        && !read.goesOn
+                        && read.count != null
+                        && read.counted == null
+                        && (read.each != null || read.seconds != null && read.seconds >= 5);
+        if (read.counted == Dose.Kind.HOLDS
+                || read.until == End.When.SOFTENS
+                || read.until == End.When.NUMBER_FALLS
+                || held && (!way || !leaves && read.tool.pointed()))
+            return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        // Fingers that are so many seconds on a muscle press it.
+        if (read.tool == Tool.FINGER_PADS
+                && !way
+                && !read.structures.isEmpty()
+                && read.count == null
+                && read.seconds != null
+                && read.seconds <= 20) return read.library.toUse("static-press");
+        if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
+            return read.library.toUse("effleurage");
+        // The face is stroked.
+        boolean face = read.zones.contains(Zone.FACE) || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
+        if (face && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
+        return usual(read.tool);
+    }
+
+    private boolean moved() {
+        return read.more.part.stream()
+                .anyMatch(p -> p.does() == ClientPart.Does.MOVES || p.does() == ClientPart.Does.OPENS);
+    }
+
+    /** What the client does is the work, where no hand of the therapist's is named. */
+    private @Nullable Technique byTheClient() {
+        var does = read.more.part.stream().map(ClientPart::does).toList();
+        if (read.more.limb.contains(Limb.HEEL_TO_HIP)) {
+            if (read.placeless()) read.zones.add(Zone.THIGH_FRONT);
+            read.tool = null;
+            return read.library.toUse("stretch");
+        }
+        if (does.contains(ClientPart.Does.PUSHES)) return read.library.toUse("contract-relax");
+        return does.stream().anyMatch(ClientPart.Does::active) ? read.library.toUse("range-of-motion") : null;
+    }
+
+    /** The stroke as the hand that is said gives it. */
+    Technique forTool(Technique t, Tool tool) {
+        return switch (t.id()) {
+            case "effleurage" ->
+                switch (tool) {
+                    case LOOSE_FIST, KNUCKLES -> read.library.toUse("fist-glide");
+                    case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
+                    default -> t;
+                };
+            case "lifting" ->
+                "interlaced palms".equals(read.hand)
+                        ? read.library.toUse("interlaced-squeeze")
+                        : tool == Tool.HEEL_OF_HAND ? read.library.toUse("broadening") : t;
+            case "stripping-fingers", "stripping-thumb" ->
+                switch (tool) {
+                    case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
+                    case SUPPORTED_THUMB, BARE_THUMB -> read.library.toUse("stripping-thumb");
+                    case REINFORCED_FINGERS, FINGER_PADS -> read.library.toUse("stripping-fingers");
+                    default -> t;
+                };
+            default -> t;
+        };
+    }
+
+    private boolean breathed() {
+        return read.more.part.stream().anyMatch(p -> p.does().breath());
+    }
+
+    Technique usual(Tool tool) {
+        return read.library.toUse(
+                switch (tool) {
+                    case LOOSE_FIST, KNUCKLES -> "fist-glide";
+                    case FOREARM, ELBOW -> "forearm-glide";
+                    case REINFORCED_FINGERS -> "stripping-fingers";
+                    case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
+                    case FINGER_PADS -> "circular-friction";
+                    case PINCER -> "lifting";
+                    case HEEL_OF_HAND -> "broadening";
+                    case PALM -> "effleurage";
+                });
+    }
+}
