@@ -1979,6 +1979,9 @@ final class JotWords {
 
     /** Words of the longest phrase. */
     static int longest(Map<String, Consumer<Reading>> words) {
-        return words.keySet().stream().mapToInt(k -> k.split(" ").length).max().orElse(1);
+        return words.keySet().stream()
+                .mapToInt(k -> 1 + (int) k.chars().filter(c -> c == ' ').count())
+                .max()
+                .orElse(1);
     }
 }

@@ -361,14 +361,14 @@ final class Reading {
     private final Found found;
 
     Reading(Techniques library, Map<String, Consumer<Reading>> own) {
-        this(library, own, new Found());
+        this(library, own, new Found(), Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own)));
     }
 
-    private Reading(Techniques library, Map<String, Consumer<Reading>> own, Found found) {
+    private Reading(Techniques library, Map<String, Consumer<Reading>> own, Found found, int longest) {
         this.library = library;
         this.own = own;
         this.found = found;
-        longest = Math.max(JotWords.EVERYWHERE_LONGEST, JotWords.longest(own));
+        this.longest = longest;
     }
 
     /** What no step can have is not taken. */
@@ -455,7 +455,7 @@ final class Reading {
     Reading beside(String text) {
         var known = found.parts.get(text);
         if (known != null) return known;
-        var sub = new Reading(library, own, found);
+        var sub = new Reading(library, own, found, longest);
         sub.words(new Clause(text));
         found.parts.put(text, sub);
         return sub;
