@@ -70,9 +70,13 @@ final class JotWords {
             new Plain(Pattern.compile("[-–—,;()!?'’…]+|[:.](?!\\d)|(?<!\\d)[.:]"), " "),
             new Plain(Pattern.compile("\\s+"), " "));
 
+    /** Words alone: nothing is to be done with these. */
+    private static final Pattern BARE = Pattern.compile("(?:[a-z]+ ?)*+");
+
     /** A text in small letters and without marks; a comma within a number is a point, a dash between two is "to". */
     static String plain(String text) {
         var plain = text.toLowerCase(Locale.ROOT);
+        if (BARE.matcher(plain).matches()) return plain.trim();
         for (var p : PLAIN) plain = p.marks.matcher(plain).replaceAll(p.as);
         return plain.trim();
     }
