@@ -42,11 +42,13 @@ final class Making {
     private final Reading read;
     private final @Nullable Step before;
     private final Context context;
+    private final Meant meant;
 
     Making(Reading read, Context context) {
         this.read = read;
         this.before = context.before();
         this.context = context;
+        this.meant = new Meant(read, before);
     }
 
     private static final Set<Zone> ASKED_BEFORE = EnumSet.of(
@@ -211,11 +213,9 @@ final class Making {
         }
         strokeless = read.technique == null;
         if (read.pressed && strokeless && !read.placeless()) read.stroke(read.library.toUse("static-press"), true);
-        if (read.technique == null || read.weak && !read.finds)
-            read.technique = new Meant(read, before).technique(read.technique);
-        read.technique = read.technique == null || read.tool == null
-                ? read.technique
-                : new Meant(read, before).forTool(read.technique, read.tool);
+        if (read.technique == null || read.weak && !read.finds) read.technique = meant.technique(read.technique);
+        read.technique =
+                read.technique == null || read.tool == null ? read.technique : meant.forTool(read.technique, read.tool);
         // Pressed for seconds each time is held.
         if (gives("lifting") && "interlaced palms".equals(read.hand))
             read.technique = read.library.toUse("interlaced-squeeze");
@@ -241,7 +241,7 @@ final class Making {
         // "Roll on the fist" rolls no skin.
         if (gives("skin-rolling")
                 && (read.tool == Tool.LOOSE_FIST || read.tool == Tool.KNUCKLES || read.tool == Tool.FOREARM))
-            read.technique = new Meant(read, before).usual(read.tool);
+            read.technique = meant.usual(read.tool);
         if (gives("skin-rolling")
                 && read.more.otherHand == OtherHand.WORKS_TOGETHER
                 && on.stream().allMatch(z -> LIMBS.contains(z.unit())))

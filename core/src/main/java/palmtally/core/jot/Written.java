@@ -13,8 +13,10 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.ForWhom;
+import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Techniques;
@@ -103,10 +105,19 @@ public final class Written {
         return blocks;
     }
 
-    /** Hands that rest or look do so on both sides at once. */
+    /** Hands that rest or look do so on both sides at once; two limbs are not opened for that. */
     private static List<Step> onBoth(List<Step> steps) {
         return steps.stream()
-                .map(s -> s.side() == Sides.EACH ? s.with(e -> e.side = Sides.BOTH) : s)
+                .map(s -> s.side() != Sides.EACH
+                        ? s
+                        : s.with(e -> {
+                            e.side = Sides.BOTH;
+                            if (e.sheet == Sheet.OPEN
+                                    && e.zones.stream().anyMatch(z -> z.unit().paired())) {
+                                e.sheet = Sheet.COVERED;
+                                e.lubricant = Lubricant.DRY;
+                            }
+                        }))
                 .toList();
     }
 

@@ -9,6 +9,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.body.Region;
 import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Techniques;
@@ -48,6 +49,13 @@ class WrittenTest {
         assertThat(written("prone", "look at both calves", "knead calf").steps())
                 .extracting(Step::side)
                 .containsExactly(Sides.BOTH, Sides.BOTH, Sides.EACH);
+    }
+
+    @Test
+    void both_legs_are_looked_at_under_the_sheet() {
+        var made = written("prone", "look at both legs from the foot end", "knead calf");
+        assertThat(made.steps()).extracting(Step::sheet).containsExactly(Sheet.COVERED, Sheet.COVERED, Sheet.OPEN);
+        assertThat(made.steps()).extracting(Step::side).containsExactly(Sides.BOTH, Sides.BOTH, Sides.EACH);
     }
 
     @Test
