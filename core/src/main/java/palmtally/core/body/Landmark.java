@@ -118,6 +118,9 @@ public enum Landmark {
             at(12, 735, -60),
             List.of(Zone.UPPER_BACK, Zone.LUMBAR, Zone.NECK_BACK),
             "lamina groove",
+            "lamina",
+            "gutter",
+            "paraspinal gutter",
             "laminar groove",
             "paravertebral groove"),
     SACRUM_CORNER(
@@ -225,6 +228,8 @@ public enum Landmark {
             at(42, 772, -58),
             List.of(Zone.SHOULDER_BLADE, Zone.UPPER_BACK),
             "medial border",
+            "vertebral border",
+            "inner border",
             "inner edge of the blade"),
     BLADE_OUTER_EDGE(
             "outer edge of the shoulder blade",

@@ -75,7 +75,8 @@ public enum Structure {
             .along(C2, SKULL_BASE)
             .does(HEAD_TILTING, HEAD_TURNING)
             .refers(SCALP, EARS)
-            .spare("an artery runs beneath: no thrust, no deep point")),
+            .spare("an artery runs beneath: no thrust, no deep point")
+            .called("subocc", "suboccs", "sub occ", "sub occs", "sub occipitals", "suboccip")),
     DEEP_NECK_FLEXORS(muscle("Deep neck flexors", "musculi longi colli et capitis")
             .in(THROAT, NECK_SIDE)
             .along(C6_SIDE, C4_SIDE, SKULL_BASE)
@@ -99,14 +100,14 @@ public enum Structure {
             .along(C4_SIDE, BLADE_UPPER_ANGLE)
             .does(BLADE_LIFTING, BLADE_TURNING_DOWN, NECK_SIDE_BENDING)
             .refers(NECK_BACK, SHOULDER_BLADE)
-            .called("levator", "lev scap", "levator scap")),
+            .called("levator", "lev scap", "levator scap", "lev", "levs")),
     TRAPEZIUS_UPPER(muscle("Upper trapezius", "pars descendens musculi trapezii")
             .in(TOP_OF_SHOULDER, NECK_BACK, BASE_OF_SKULL)
             .along(SKULL_RIDGE, C7, COLLAR_BONE_OUTER)
             .does(BLADE_LIFTING, BLADE_TURNING_UP, NECK_SIDE_BENDING)
             .refers(SCALP, JAW_MUSCLES)
             .spare("lighten at the bend of the neck")
-            .called("upper traps", "upper trap", "trapezius", "traps", "trap")),
+            .called("upper traps", "upper trap", "trapezius", "traps", "trap", "ut")),
     STERNOCLEIDOMASTOID(muscle("Sternocleidomastoid", "musculus sternocleidomastoideus")
             .in(STRAP_MUSCLE, NECK_SIDE)
             .along(COLLAR_BONE_INNER, MASTOID)
@@ -139,7 +140,7 @@ public enum Structure {
             .along(T3, BLADE_SPINE, ACROMION)
             .does(BLADE_BACK)
             .refers(UPPER_BACK)
-            .called("mid trap", "mid traps", "trapezius", "traps", "trap")),
+            .called("mid trap", "mid traps", "trapezius", "traps", "trap", "middle trap", "middle traps", "mt")),
     TRAPEZIUS_LOWER(muscle("Lower trapezius", "pars ascendens musculi trapezii")
             .in(UPPER_BACK, SHOULDER_BLADE)
             .along(T12, T7, BLADE_SPINE)
@@ -151,19 +152,19 @@ public enum Structure {
             .along(C7, T3, BLADE_INNER_EDGE)
             .does(BLADE_BACK, BLADE_LIFTING, BLADE_TURNING_DOWN)
             .refers(UPPER_BACK)
-            .called("rhomboid")),
+            .called("rhomboid", "rhomb", "rhombs", "rhoms", "rhomboid major", "rhomboid minor")),
     SUPRASPINATUS(muscle("Supraspinatus", "musculus supraspinatus")
             .in(SHOULDER_BLADE, TOP_OF_SHOULDER)
             .along(BLADE_UPPER_ANGLE, HUMERUS_HEAD)
             .does(SHOULDER_ABDUCTION)
             .refers(UPPER_ARM_OUTER, FOREARM_EXTENSORS)
-            .called("rotator cuff", "cuff", "supra")),
+            .called("rotator cuff", "cuff", "supra", "supraspin", "supra spin", "sup spin")),
     INFRASPINATUS(muscle("Infraspinatus", "musculus infraspinatus")
             .in(SHOULDER_BLADE)
             .along(BLADE_INNER_EDGE, HUMERUS_HEAD)
             .does(SHOULDER_TURNING_OUT, SHOULDER_SPREADING)
             .refers(UPPER_ARM_OUTER)
-            .called("infra", "rotator cuff", "cuff")),
+            .called("infra", "rotator cuff", "cuff", "infraspin", "infra spin", "inf spin")),
     TERES_MINOR(muscle("Teres minor", "musculus teres minor")
             .in(SHOULDER_BLADE)
             .along(BLADE_OUTER_EDGE, HUMERUS_HEAD)
@@ -256,7 +257,7 @@ public enum Structure {
             .along(HIP_CREST, T12, BLADE_ANGLE, HUMERUS_GROOVE)
             .does(SHOULDER_EXTENSION, SHOULDER_ADDUCTION, SHOULDER_TURNING_IN, BLADE_LOWERING)
             .refers(UPPER_BACK)
-            .called("lats", "lat", "latissimus")),
+            .called("lats", "lat", "latissimus", "lat dorsi")),
     BICEPS(muscle("Biceps of the arm", "musculus biceps brachii")
             .in(UPPER_ARM_OUTER, UPPER_ARM_INNER, ELBOW_INSIDE)
             .along(HUMERUS_GROOVE, ELBOW_CREASE)
@@ -269,7 +270,8 @@ public enum Structure {
             .along(HUMERUS_SHAFT, ELBOW_CREASE)
             .does(ELBOW_FLEXION)
             .refers(HAND)
-            .spare("nerve and artery along its inner edge")),
+            .spare("nerve and artery along its inner edge")
+            .called("brach")),
     TRICEPS(muscle("Triceps", "musculus triceps brachii")
             .in(UPPER_ARM_OUTER)
             .along(BLADE_OUTER_EDGE, HUMERUS_SHAFT, ELBOW_POINT)
@@ -346,26 +348,40 @@ public enum Structure {
             .along(EPICONDYLE_OUTER, KNUCKLES)
             .does(WRIST_EXTENSION, WRIST_TO_THUMB)
             .refers(FOREARM_EXTENSORS, HAND)
-            .called("ecrl", "long radial extensor", "wrist extensors", "radial extensors")),
+            .called(
+                    "ecrl",
+                    "long radial extensor",
+                    "wrist extensors",
+                    "radial extensors",
+                    "wrist exts",
+                    "ext carpi rad",
+                    "extensor carpi radialis")),
     EXTENSOR_CARPI_RADIALIS_BREVIS(
             muscle("Wrist extensor, thumb side, short", "musculus extensor carpi radialis brevis")
                     .in(FOREARM_EXTENSORS)
                     .along(EPICONDYLE_OUTER, CARPAL_ROWS)
                     .does(WRIST_EXTENSION, WRIST_TO_THUMB)
                     .refers(FOREARM_EXTENSORS)
-                    .called("ecrb", "short radial extensor", "wrist extensors", "radial extensors")),
+                    .called(
+                            "ecrb",
+                            "short radial extensor",
+                            "wrist extensors",
+                            "radial extensors",
+                            "wrist exts",
+                            "ext carpi rad",
+                            "extensor carpi radialis")),
     EXTENSOR_CARPI_ULNARIS(muscle("Wrist extensor, little finger side", "musculus extensor carpi ulnaris")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, ULNAR_STYLOID, CARPAL_ROWS)
             .does(WRIST_EXTENSION, WRIST_TO_LITTLE_FINGER)
             .refers(WRIST)
-            .called("ecu", "ulnar extensor", "wrist extensors")),
+            .called("ecu", "ulnar extensor", "wrist extensors", "wrist exts")),
     EXTENSOR_DIGITORUM(muscle("Finger extensor", "musculus extensor digitorum")
             .in(FOREARM_EXTENSORS, HAND)
             .along(EPICONDYLE_OUTER, CARPAL_ROWS, FINGERTIPS)
             .does(FINGER_EXTENSION, WRIST_EXTENSION)
             .refers(HAND)
-            .called("finger extensors")),
+            .called("finger extensors", "finger exts", "ext dig")),
     THUMB_OPENERS(muscle("Long thumb muscles of the back", "musculi pollicis longi dorsales")
             .in(FOREARM_EXTENSORS, WRIST, HAND)
             .along(FOREARM_MIDDLE, THUMB_BASE)
@@ -438,7 +454,7 @@ public enum Structure {
             .along(RIB_MARGIN, BELLY_CENTRE, PUBIC_BONE)
             .does(TRUNK_FLEXION)
             .refers(LUMBAR)
-            .called("rectus abdominis", "rectus", "abs", "rec ab")),
+            .called("rectus abdominis", "rectus", "abs", "rec ab", "rectus abd", "rec abs")),
     OBLIQUE_EXTERNAL(muscle("External oblique", "musculus obliquus externus abdominis")
             .in(BELLY, RIB_EDGE)
             .along(RIB_8, HIP_CREST, PUBIC_BONE)
@@ -463,25 +479,26 @@ public enum Structure {
             .does(HIP_EXTENSION, HIP_TURNING_OUT)
             .refers(SACRUM, GLUTEALS)
             .spare("the sciatic nerve runs beneath")
-            .called("glute max", "glute maximus", "gluteals", "glutes", "glute", "gluteus")),
+            .called("glute max", "glute maximus", "gluteals", "glutes", "glute", "gluteus", "gmax", "glutes max")),
     GLUTEUS_MEDIUS(muscle("Gluteus medius", "musculus gluteus medius")
             .in(GLUTEALS)
             .along(HIP_CREST, TROCHANTER)
             .does(HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(SACRUM, LUMBAR)
-            .called("glute med", "glute medius", "glutes", "glute", "gluteus")),
+            .called("glute med", "glute medius", "glutes", "glute", "gluteus", "gmed", "glutes med")),
     GLUTEUS_MINIMUS(muscle("Gluteus minimus", "musculus gluteus minimus")
             .in(GLUTEALS)
             .along(HIP_SPINE_FRONT, HIP_CREST, TROCHANTER)
             .does(HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(THIGH_OUTER, CALF)
-            .called("glute min", "glute minimus", "glutes", "glute", "gluteus")),
+            .called("glute min", "glute minimus", "glutes", "glute", "gluteus", "gmin", "glutes min")),
     PIRIFORMIS(muscle("Piriformis", "musculus piriformis")
             .in(HIP_ROTATORS, GLUTEALS)
             .along(SACRUM_EDGE, TROCHANTER)
             .does(HIP_TURNING_OUT, HIP_ABDUCTION)
             .refers(SACRUM, HAMSTRINGS)
-            .spare("the sciatic nerve passes under or through it")),
+            .spare("the sciatic nerve passes under or through it")
+            .called("piri")),
     HIP_ROTATORS_SHORT(muscle("Short hip rotators", "musculi gemelli, obturatorii, quadratus femoris")
             .in(HIP_ROTATORS, GLUTEALS)
             .along(SIT_BONE, TROCHANTER)
@@ -508,25 +525,34 @@ public enum Structure {
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_OUT)
             .refers(KNEE_BACK)
             .spare("a nerve runs at the head of the fibula")
-            .called("biceps femoris", "biceps fem", "outer hamstring", "hamstrings", "hamstring", "hams")),
+            .called("biceps femoris", "biceps fem", "outer hamstring", "hamstrings", "hamstring", "hams", "bf")),
     SEMITENDINOSUS(muscle("Semitendinosus", "musculus semitendinosus")
             .in(HAMSTRINGS, KNEE_INNER)
             .along(SIT_BONE, KNEE_HOLLOW_INNER, SHARED_TENDON)
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_IN)
             .refers(GLUTEALS)
-            .called("semiten", "inner hamstring", "hamstrings", "hamstring", "hams")),
+            .called(
+                    "semiten",
+                    "inner hamstring",
+                    "hamstrings",
+                    "hamstring",
+                    "hams",
+                    "semit",
+                    "semi t",
+                    "semitend",
+                    "semis")),
     SEMIMEMBRANOSUS(muscle("Semimembranosus", "musculus semimembranosus")
             .in(HAMSTRINGS, KNEE_BACK)
             .along(SIT_BONE, KNEE_HOLLOW_INNER)
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_IN)
             .refers(GLUTEALS)
-            .called("hamstrings", "hamstring", "hams")),
+            .called("hamstrings", "hamstring", "hams", "semimem", "semi m", "semis")),
     RECTUS_FEMORIS(muscle("Rectus femoris", "musculus rectus femoris")
             .in(THIGH_FRONT, KNEECAP)
             .along(HIP_SPINE_LOWER, KNEECAP_TOP)
             .does(KNEE_EXTENSION, HIP_FLEXION)
             .refers(KNEECAP)
-            .called("quads", "quadriceps", "quad", "rec fem")),
+            .called("quads", "quadriceps", "quad", "rec fem", "rf")),
     VASTUS_LATERALIS(muscle("Vastus lateralis", "musculus vastus lateralis")
             .in(THIGH_OUTER, THIGH_FRONT)
             .along(TROCHANTER, KNEECAP_TOP)
@@ -538,7 +564,7 @@ public enum Structure {
             .along(THIGH_SHAFT, KNEECAP_TOP)
             .does(KNEE_EXTENSION)
             .refers(KNEECAP)
-            .called("vm", "vmo", "inner quad", "quads", "quadriceps", "quad", "vasti")),
+            .called("vm", "vmo", "inner quad", "quads", "quadriceps", "quad", "vasti", "vastus med")),
     VASTUS_INTERMEDIUS(muscle("Vastus intermedius", "musculus vastus intermedius")
             .in(THIGH_FRONT)
             .along(HIP_SPINE_LOWER, KNEECAP_TOP)
@@ -579,7 +605,7 @@ public enum Structure {
             .does(HIP_ADDUCTION, HIP_EXTENSION)
             .refers(THIGH_INNER)
             .spare("privacy: the sheet is tucked first")
-            .called("adductor magnus", "adductors", "adductor")),
+            .called("adductor magnus", "adductors", "adductor", "add mag")),
     GRACILIS(muscle("Gracilis", "musculus gracilis")
             .in(THIGH_INNER, KNEE_INNER)
             .along(PUBIC_BRANCH, SHARED_TENDON)
@@ -612,7 +638,7 @@ public enum Structure {
             .does(SOLE_TURNING_IN, FOOT_POINTING)
             .refers(ACHILLES, SOLE)
             .spare("artery and nerve behind the inner ankle")
-            .called("tib post", "posterior tibialis")),
+            .called("tib post", "posterior tibialis", "tibialis post")),
     FLEXOR_HALLUCIS_LONGUS(muscle("Long flexor of the big toe", "musculus flexor hallucis longus")
             .in(CALF, ACHILLES, SOLE)
             .along(SHIN_BACK, ANKLE_INNER, BALL_OF_FOOT)
@@ -633,7 +659,7 @@ public enum Structure {
             .does(FOOT_LIFTING, SOLE_TURNING_IN)
             .refers(FOOT_TOP)
             .spare("pointed tools hurt at the bone")
-            .called("tib ant", "anterior tibialis")),
+            .called("tib ant", "anterior tibialis", "tib anterior", "tibialis ant")),
     EXTENSOR_HALLUCIS_LONGUS(muscle("Long extensor of the big toe", "musculus extensor hallucis longus")
             .in(SHIN, SHIN_LOWER, FOOT_TOP)
             .along(SHIN_EDGE, ANKLE_FRONT, TOE_JOINTS)
@@ -659,7 +685,9 @@ public enum Structure {
                     "fibulars",
                     "peroneals",
                     "peroneus",
-                    "fibularis")),
+                    "fibularis",
+                    "peronei",
+                    "fibularii")),
     FIBULARIS_BREVIS(muscle("Short fibular muscle", "musculus fibularis brevis")
             .in(SHIN, SHIN_LOWER)
             .along(FIBULA_SHAFT, ANKLE_OUTER, FIFTH_FOOT_BONE)
@@ -672,7 +700,9 @@ public enum Structure {
                     "fibulars",
                     "peroneals",
                     "peroneus",
-                    "fibularis")),
+                    "fibularis",
+                    "peronei",
+                    "fibularii")),
     ABDUCTOR_HALLUCIS(muscle("Sole, inner edge", "musculus abductor hallucis")
             .in(SOLE)
             .along(HEEL_UNDER, BALL_OF_FOOT)
@@ -726,12 +756,12 @@ public enum Structure {
     EXTENSOR_ORIGIN(tendon("Common origin of the extensors", "origo communis extensorum")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, FOREARM_MIDDLE)
-            .called("common extensor tendon", "common extensor origin")),
+            .called("common extensor tendon", "common extensor origin", "common extensors", "cet", "ceo")),
     FLEXOR_ORIGIN(tendon("Common origin of the flexors", "origo communis flexorum")
             .in(FOREARM_FLEXORS, ELBOW_INSIDE)
             .along(EPICONDYLE_INNER, FOREARM_MIDDLE)
             .spare("a nerve lies behind the inner bump")
-            .called("common flexor tendon", "common flexor origin")),
+            .called("common flexor tendon", "common flexor origin", "common flexors")),
     HAMSTRING_ORIGIN(tendon("Common origin of the hamstrings", "origo communis flexorum cruris")
             .in(HAMSTRINGS, GLUTEALS)
             .along(SIT_BONE, THIGH_SHAFT)
@@ -749,12 +779,15 @@ public enum Structure {
             .in(WRIST, HAND)
             .along(PEA_BONE, THUMB_BASE)
             .spare("a nerve lies beneath: no lasting pressure")
-            .called("flexor retinaculum", "carpal tunnel")),
+            .called("flexor retinaculum", "carpal tunnel", "retinaculum of the wrist")),
     PALM_FASCIA(fascia("Fascia of the palm", "aponeurosis palmaris")
             .in(HAND)
             .along(CARPAL_ROWS, KNUCKLES)
             .called("palmar fascia")),
-    PLANTAR_FASCIA(fascia("Plantar fascia", "aponeurosis plantaris").in(SOLE).along(HEEL_UNDER, BALL_OF_FOOT)),
+    PLANTAR_FASCIA(fascia("Plantar fascia", "aponeurosis plantaris")
+            .in(SOLE)
+            .along(HEEL_UNDER, BALL_OF_FOOT)
+            .called("pf")),
     LUMBAR_FASCIA(fascia("Fascia of the low back", "fascia thoracolumbalis")
             .in(LUMBAR, SACRUM)
             .along(T12, HIP_CREST, SACRUM_CORNER)
@@ -763,7 +796,7 @@ public enum Structure {
             .in(THIGH_OUTER)
             .along(HIP_CREST, TROCHANTER, KNEE_OUTER)
             .spare("it does not lengthen: glide beside it")
-            .called("itb", "it band", "iliotibial band")),
+            .called("itb", "it band", "iliotibial band", "itband", "i t band", "iliotibial tract", "it tract")),
     NAPE_BAND(ligament("Band of the nape", "ligamentum nuchae")
             .in(NECK_BACK)
             .along(SKULL_RIDGE, C7)

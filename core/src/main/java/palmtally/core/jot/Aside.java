@@ -16,6 +16,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
+import palmtally.core.body.Zone;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Saying;
@@ -204,7 +205,8 @@ final class Aside {
                 && first(WHENS, clause.plain).isPresent()
                 && first(THENS, clause.plain).isEmpty()
                 && at + 1 < clauses.size()
-                && first(THENS, clauses.get(at + 1).plain).isPresent()
+                && (first(THENS, clauses.get(at + 1).plain).isPresent()
+                        || INSTEAD_OF.matcher(clauses.get(at + 1).plain).find())
                 && reading.saysNothing(clause.plain)
                 && reading.placeless(clauses.get(at + 1).plain)
                 && branch(
@@ -242,14 +244,17 @@ final class Aside {
                 .orElse(false);
     }
 
+    private static final Pattern INSTEAD_OF = compile("\\binstead(?: of (?:the |a |my |your )?(\\w+))?");
     private static final Pattern USES = compile("\\b(?:use|using|try|take|switch to|change to)\\b(.*)$");
 
-    private static boolean branch(String text, String when, String then, Reading reading) {
+    private static boolean branch(String text, String when, String told, Reading reading) {
+        // "Forearm instead of elbow" is the forearm.
+        var then = INSTEAD_OF.matcher(told).replaceAll(" ");
         var sub = reading.beside(then);
         // "If it hurts use the forearm, lighter": the hand stands beside what comes up.
         var used = USES.matcher(when);
         boolean uses = used.find();
-        if (when.equals(then)) {
+        if (when.equals(told)) {
             // What comes up stands before what is done then.
             int from = uses
                     ? used.start(1)
@@ -266,6 +271,10 @@ final class Aside {
         var hand = sub.tool != null ? sub.tool : sub.forearmNamed ? Tool.FOREARM : null;
         boolean other = sub.technique != null || hand != null || !sub.zones.isEmpty() || sub.depth != null;
         if (what == null && !other) return false;
+        if (!then.equals(told) && reading.tool == null && !reading.forearmNamed) {
+            var usual = INSTEAD_OF.matcher(told);
+            if (usual.find() && usual.group(1) != null) reading.words(new Clause("with " + usual.group(1)));
+        }
         var does = what != null ? what : sub.zones.isEmpty() ? Branch.Then.OTHER_TECHNIQUE : Branch.Then.OTHER_PLACE;
         reading.more.instead.add(new Branch(
                 first(WHENS, when).orElse(Branch.When.OTHER),
@@ -333,7 +342,7 @@ final class Aside {
     private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?till?\\b\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
-                    + "(?<!glute )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
+                    + "(?<!glute )(?<!glutes )(?<!\\\\bg )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
 
     /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
     static Clause until(Clause clause, Reading reading) {
@@ -382,7 +391,7 @@ final class Aside {
         d.put(
                 Does.PUSHES,
                 compile(
-                        "\\b(push\\w*|resist\\w*|press\\w*(?: (?:the|their|her|his|my|your|\\w+)){0,2} (into|against|back|down|up|out|in)|\\w+s? against (my|your|the|a|our) (hand|palm|fist|thigh|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
+                        "\\b(push\\w*|resist\\w*|press\\w*(?: (?:the|their|her|his|my|your|\\w+)){0,2} (into|against|back|down|up|out|in)|\\w+s? (against|into) (my|your|the|a|our) (hand|hands|palm|palms|fist|fingers?|fingertips|thumbs?|thigh|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
         d.put(Does.HOLDS, compile("\\bholds?\\b"));
         d.put(
                 Does.LETS_GO,
@@ -396,14 +405,14 @@ final class Aside {
                 Does.MOVES,
                 compile(
                         "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
-                                + "|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
+                                + "|hik\\w*|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
                                 + "|lower\\w*|open\\w* and clos\\w*)\\b"));
         return d;
     }
 
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
-            "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathe\\b|resists?\\b|let go|lets go"
+            "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
                     + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
@@ -583,13 +592,16 @@ final class Aside {
     // ---- the other hand
 
     private static final Pattern OTHER = compile(
-            "\\b(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand\\b(.*)");
+            "\\b(?:(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand"
+                    + "|the other(?= (?:moves|bends|straightens|swings|rotates|turns|flexes|extends|lifts|raises|holds|steadies|fixes|supports|follows|rests|presses|pushes|cradles|pulls|stretches)\\b))\\b(.*)");
     private static final Pattern WITH_OTHER = compile(
             "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
     private static final Pattern HELD = compile(
             "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee)(?: still| steady)?$");
     private static final Pattern SUPPORTS = compile(
             "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
+    private static final Pattern BY_OTHER = compile(
+            "^(?<does>(?:the )?(?:leg|arm|foot|forearm|knee|hip|ankle|wrist|elbow|shoulder|head|limb|skin|sheet|tissue)\\b.*) by (?:the |my |your )?(?:other|free|second) hand$");
     private static final Pattern ONE = compile("^(?:with )?one hand\\b(?! \\w+ (?:and )?(?:one|the other) )(.*)");
     private static final Map<OtherHand, Pattern> HANDS = hands();
 
@@ -630,6 +642,14 @@ final class Aside {
                 return new Clause("");
             }
         }
+        // "The leg bent and turned by the other hand."
+        var by = BY_OTHER.matcher(clause.plain);
+        if (by.matches()) {
+            reading.more.otherHand =
+                    first(HANDS, PAST.matcher(by.group("does")).replaceAll("s")).orElse(OtherHand.MOVES_THE_LIMB);
+            reading.own(DetailField.OTHER_HAND, clause.text);
+            return new Clause("");
+        }
         var held = HELD.matcher(clause.plain);
         if (reading.technique != null && held.matches()) {
             reading.more.otherHand = OtherHand.HOLDS_THE_JOINT;
@@ -664,6 +684,8 @@ final class Aside {
         var dose = DOSE_AT_END.matcher(clause.plain);
         return new Clause(clause.plain.substring(0, m.start()) + (dose.find() ? " " + dose.group() : ""));
     }
+
+    private static final Pattern PAST = compile("(?<=\\w{3})ed\\b");
 
     private static final Pattern DOSE_AT_END =
             compile("(?:\\d+ ?(?:x|times|passes|strokes|s|sec|secs|seconds|min|minutes)|x ?\\d+)$");
@@ -713,7 +735,7 @@ final class Aside {
                     "(?:top|upper) (?:knee|leg|shin)" + BE + " on " + THE + "(?:pillows?|cushion|bolster)"),
             prop(
                     Prop.PILLOW_HUGGED,
-                    "(?:hugs?|hugging) " + THE
+                    "(?:arms? )?(?:hugs?|hugging|hugged round|hugged around|round|around) " + THE
                             + "(?:pillows?|cushion)|(?:pillows?|cushion|one|another) (?:hugged|to hug|in front)(?= and| |$)"),
             prop(
                     Prop.PILLOW_UNDER_ARM,
@@ -749,7 +771,7 @@ final class Aside {
                     "arms?" + BE + " (?:off|over " + THE + "(?:side|edge))(?: of)?(?: " + THE
                             + "(?:table|edge|side))?|arms? (?:hanging|hangs|hung|dangling|dangles)(?: down)?"),
             limb(Limb.ARM_OVERHEAD, "arms?" + BE + "(?: up)? (?:overhead|over head|(?:over|above) " + THE + "head)"),
-            limb(Limb.ARM_OVER_SHEET, "arms?" + BE + " (?:over|on top of|outside|on) " + THE + "sheet"),
+            limb(Limb.ARM_OVER_SHEET, "arms?" + BE + "(?: out)? (?:over|on top of|outside|on) " + THE + "sheet"),
             limb(Limb.ARM_ACROSS, "arms?" + BE + " across(?: " + THE + "(?:body|chest|belly))?"),
             limb(
                     Limb.ARM_BEHIND_BACK,
@@ -809,7 +831,7 @@ final class Aside {
             limb(Limb.FOOT_FLAT, "(?:foot|feet)" + BE + " flat(?: on " + THE + "table)?"),
             limb(
                     Limb.HEAD_TURNED,
-                    "(?:let |lets )?" + THE + "(?:head|face)" + BE
+                    "(?:let |lets )?" + THE + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
                             + " (?:turned|rotated|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
                             + "(?:left|right|side|other side)))?|(?:turn|rotate) " + THE
                             + "(?:head|face)(?: (?:away|slightly|gently|(?:to )?" + THE
@@ -878,7 +900,9 @@ final class Aside {
 
     /** Whether the clause is all about where a limb lies; then it is taken, in the teacher's words where nobody else's fit. */
     static boolean lies(Clause clause, Reading reading) {
-        if (!LIES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
+        if (!LIES.matcher(clause.plain).matches()
+                || BY_OTHER.matcher(clause.plain).matches()
+                || reading.known(List.of(clause.plain.split(" ")))) return false;
         var rest = laid(clause.plain, reading);
         var limb = LIMB.matcher(clause.plain);
         // "Range: arm up sideways" is compared there.
@@ -888,7 +912,7 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(ease off|lighten|skip|avoid|spare|careful|mind|watch|not|never|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|hurry|sheet)\\w+|stay off|keep off|go easy)\\b.*");
+            "^(?:then |but |and )*(ease off|lighten|skip|avoid|spare|careful|mind|watch|not(?! (?:over|above|more than) \\d)|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
 
     private static final Pattern FINDS = compile(
             "^(?:then |and )*(?:find|locate|search for|look for|palpate(?: for)?) (?:the |a |any )?(?:\\w+ )?(?:tender )?(?:spots?|points?|knots?|band|bands|edge|nodules?)\\b(?<rest>.*)$");
@@ -911,6 +935,9 @@ final class Aside {
         return true;
     }
 
+    private static final Pattern MOVED = compile(
+            "^(?:then |and )*(?:rotate|turn|bend|straighten|move|circle|swing|flex|extend|roll|lift) (?:the |their |her |his )?\\w+");
+
     private static final Pattern WHILE =
             compile("(?i)^(?<before>.*?)\\b(?<meanwhile>while\\b.*|as (?:you|i|we)\\b.*)$");
 
@@ -923,6 +950,17 @@ final class Aside {
         if (!reading.strokeIn(m.group("before")) && reading.strokeIn(after)) {
             reading.own(DetailField.OTHER_HAND, m.group("before"));
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            return new Clause(after);
+        }
+        // "Rotate the hip while the fist stays on the glute": it is pinned there.
+        var pinned = reading.beside(after);
+        if ((pinned.tool != null || pinned.forearmNamed)
+                && !pinned.placeless()
+                && pinned.technique == null
+                && MOVED.matcher(JotWords.plain(m.group("before"))).find()) {
+            reading.own(DetailField.OTHER_HAND, m.group("before"));
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            reading.stroke(reading.library.toUse("pin-lengthen-passive"), false);
             return new Clause(after);
         }
         // "Rotate the arm with one hand while the thumb presses": so is it here.
@@ -979,6 +1017,7 @@ final class Aside {
         reading.sayBefore = plain.contains("before");
         reading.more.compares = new Comparison(what, when);
         reading.comparing = plain;
+        if (HEAD.matcher(plain).find() && reading.placeless(plain)) reading.nearby.add(List.of(Zone.NECK_BACK));
         if (EnumSet.of(Comparison.What.LOOK, Comparison.What.STANDING).containsAll(what)) {
             reading.depth = 0;
             reading.phase = Phase.ASSESS;

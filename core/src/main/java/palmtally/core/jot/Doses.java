@@ -15,9 +15,10 @@ final class Doses {
     private Doses() {}
 
     private static final Pattern SECONDS = alone(
-            "(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:each(?! (?:side|leg|arm|foot|hand|way|direction))|a pass|per pass|(holds?)))?");
+            "(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:or so|total|in (?:all|total)|ea|(?:per|on each|on every|at each) (?:spot|point|hold)|a (?:side|leg|arm|foot|hand)|each(?! (?:side|leg|arm|foot|hand|way|direction))|a pass|per pass|(holds?)))?");
 
-    private static final Pattern MINUTES = alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)");
+    private static final Pattern MINUTES =
+            alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)(?: (?:or so|total|in (?:all|total)))?");
 
     private static final Pattern MINUTES_AND_SECONDS =
             alone("(\\d{1,3}) ?(?:m|min|mins|minutes?) ?(?:and )?(\\d{2})(?: ?(?:s|sec|secs|seconds?)|(?! ?[a-z]))");
@@ -32,33 +33,54 @@ final class Doses {
 
     private static final Pattern COUNTED =
             alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
-                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?breaths?(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?"
-                    + "|glides?|circles?|laps|rounds?|sets?|rows?|lines?|lengths?|strips?|rubs?)");
+                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?(?:breath(?:ing)? cycles?|breaths?|brs?)(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|cycs?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|glides?|circles?|laps|rounds?|sets?|lots|bouts?|rows?|lines?|lengths?|strips?|rubs?)");
+
+    private static final Pattern A_MINUTE =
+            alone("(\\d{1,3}) (?:cpm|bpm|cycles? (?:a|per) min(?:ute)?|(?:a|per) min(?:ute)?)");
+
+    private static final Pattern PERCENT =
+            alone("(?:at |with |about )?(\\d{1,2}) ?(?:%|per ?cent)(?: (?:effort|strength|force|push))?");
+
+    /** A count is taken for a second. */
+    private static final Pattern COUNTS =
+            alone("(?:for |to )?(?:a )?(?:slow )?count (?:of|to) (\\d{1,2})|(?:for )?(\\d{1,2}) (?:slow )?counts?");
 
     private static final Pattern RATE = alone(
-            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s|a second|per second|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|(?:times|strokes|cycles|rubs|beats) (?:a|per) second)");
+            "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s(?:ec)?|(?:x |times )?(?:a|per) sec(?:ond)?|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|(?:times|strokes|cycles|rubs|beats) (?:a|per) second)");
 
     private static final Pattern RANGE = alone(
             "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
                     + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|rounds?)");
 
     private static final Pattern WAYS = alone(
-            "(\\d{1,2}) (?:times )?(?:forwards?|back(?:wards?)?|clockwise|anti ?clockwise|counter ?clockwise|in|out|left|right)");
+            "(\\d{1,2}) (?:times )?(?:forwards?|back(?:wards?)?|c?cw|clockwise|anti ?clockwise|counter ?clockwise|in|out|left|right)");
+
+    /** "For 30" are seconds. */
+    private static final Pattern FOR = Pattern.compile("(?<=\\s)for ([1-9]\\d)\\s*$");
 
     /** A number at the end of a clause. */
     private static final Pattern LAST = Pattern.compile(
-            "(?<=\\s)(?<!\\b(?:of|to|about|is|number|level|grade|at|[a-z]) )([2-9]|[12]\\d|30)(?: (?:slow|long|light|deep|full|broad|firm|gentle|big|smooth|each|easy)(?: (?:way|direction|leg|side|arm|foot|hand))?| per (?:leg|side|arm|foot|hand|way|toe|finger))?\\s*$");
+            "(?<=\\s)(?<!\\b(?:of|to|about|is|number|level|grade|at|pressure|press|depth|step|under|over|below|above|than|no|[a-z]) )([2-9]|[12]\\d|30)(?: (?:slow|long|light|deep|full|broad|firm|gentle|big|smooth|each|easy)(?: (?:way|direction|leg|side|arm|foot|hand))?| per (?:leg|side|arm|foot|hand|way|toe|finger))?\\s*$");
 
     private static final Pattern DEPTH = alone(
-            "(?:at )?(?:depth|d|level)\\s*(\\d)(?: of 5)?|(?:at )?(?:pressure|depth)?\\s*(\\d) ?(?:/|out of|of) ?5");
+            "(?:at )?(?:depth|d|level|p(?=\\d))\\s*(\\d)(?: of 5)?|(?:at )?(?:pressure|depth)?\\s*(\\d) ?(?:/|out of|of) ?5");
 
-    private static final Pattern NUMBER =
-            alone("(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
+    private static final Pattern NUMBER = alone(
+            "(?:keep (?:it )?|stay |hold |up )?(?:at |to |under |below |on )?(?:a )?"
                     + "(?:number|report|band|pain|client s number|client number) (?:of |max(?:imum)? |no more than |not over |at most |at |about |around |between |stays |is |in |under |to |up to )*"
-                    + "(\\d{1,2})(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?(?: at (?:the )?most| max(?:imum)?)?"
-                    + "|(?<=\\s)(\\d{1,2})(?: ?(?:–|-|to) ?(\\d{1,2}))? ?(?:/ ?10|out of 10|of 10)");
+                    + "(\\d{1,2})(?! ?(?:s|secs?|seconds?|mins?|minutes?|x|times|passes)\\b)(?: ?(?:–|-|to|or|and) ?(\\d{1,2}))?(?: (?:of|out of) 10|/10)?(?: at (?:the )?most| max(?:imum)?)?"
+                    + "|(?:(?:stay|keep|keep it|hold) )?(?:(?:no more than|not over|not above|not more than|up to|at most|max(?:imum)?|under|below|to a|to) )?(?<=\\s)(\\d{1,2})(?: ?(?:–|-|to) ?(\\d{1,2}))? ?(?:/ ?10|out of 10|of 10)(?: max(?:imum)?)?");
 
-    private static final Pattern AT_MOST = Pattern.compile("\\b(under|to(?= \\d+$)|below|most|max|maximum)\\b");
+    private static final Pattern NEARLY =
+            Pattern.compile("(?<=\\s)(?:about|approx|approximately|roughly|ca|circa) (?=\\d)");
+
+    /** "To a 5", "stay under 6": nothing else is told in numbers without a unit. */
+    private static final Pattern ONLY_A_NUMBER = Pattern.compile(
+            "(?:then |and )*(?:press |work |go |stay |keep |keep it |keep at |hold )*(?:up )?(to a|under|below|no more than|not over|not above|never over|at most|max) (\\d|10)");
+
+    private static final Pattern AT_MOST =
+            Pattern.compile("\\b(under|to(?= \\d+$)|below|most|max|maximum|than|over|above)\\b");
 
     private static Pattern alone(String pattern) {
         return Pattern.compile("(?<=\\s)(?:" + pattern + ")(?=\\s)");
@@ -66,7 +88,7 @@ final class Doses {
 
     /** Takes the doses, the depth and the number out of the text and leaves the words. */
     static String taken(String text, Reading read) {
-        var rest = text;
+        var rest = NEARLY.matcher(text).replaceAll(" ");
         rest = pull(NUMBER, rest, m -> {
             var first = m.group(1) != null ? m.group(1) : m.group(3);
             var last = m.group(1) != null ? m.group(2) : m.group(4);
@@ -76,9 +98,24 @@ final class Doses {
                     && AT_MOST.matcher(m.group()).find();
             if (low <= high && high <= 10) read.band = new Band(most ? Math.min(1, low) : low, high);
         });
+        var only = ONLY_A_NUMBER.matcher(rest.strip());
+        if (only.matches()) {
+            int most = Integer.parseInt(only.group(2));
+            read.band = new Band(only.group(1).equals("to a") ? most : Math.min(1, most), most);
+            return "";
+        }
         rest = ranges(rest, read);
         rest = pull(RATE, rest, m -> read.rate = Double.valueOf(m.group(1)));
         rest = counted(rest, read);
+        rest = pull(A_MINUTE, rest, m -> {
+            read.count = whole(m.group(1));
+            read.seconds = 60.0;
+            read.rate = Double.parseDouble(m.group(1)) / 60;
+            read.counted = Dose.Kind.CYCLES;
+        });
+        rest = pull(PERCENT, rest, m -> read.percent = whole(m.group(1)));
+        // "Hold to a count of eight."
+        rest = pull(COUNTS, rest, m -> read.seconds = Double.valueOf(m.group(1) != null ? m.group(1) : m.group(2)));
         // "Depth 3 each" counts nothing.
         rest = pull(DEPTH, rest, m -> read.depth = Integer.valueOf(m.group(1) != null ? m.group(1) : m.group(2)));
         // "5 forward, 5 back" of a joint are five each way.
@@ -93,6 +130,7 @@ final class Doses {
             read.count = whole(m.group(1));
             read.each = Double.valueOf(m.group(2));
         });
+        rest = pull(FOR, rest, m -> read.seconds = Double.valueOf(m.group(1)));
         rest = pull(TIMES, rest, m -> read.count = whole(m.group(1) != null ? m.group(1) : m.group(2)));
         rest = pull(
                 CLOCK, rest, m -> read.seconds = Integer.parseInt(m.group(1)) * 60.0 + Integer.parseInt(m.group(2)));
@@ -124,12 +162,12 @@ final class Doses {
             read.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_OUT));
         else if (unit.startsWith("in") || unit.endsWith("in"))
             read.more.part.add(ClientPart.of(ClientPart.Does.BREATHES_IN));
-        read.counted =
-                switch (unit.replaceAll("^(?:out|in)(?=breath)|(?:out|in)$", "").replaceAll("e?s$", "")) {
-                    case "breath", "exhal", "exhale", "inhal", "inhale" -> Dose.Kind.BREATHS;
-                    case "cycl", "cycle" -> Dose.Kind.CYCLES;
+        read.counted = unit.matches("(?:out|in)?brs?(?:eath.*|out|in)?|(?:out|in)?breath.*|(?:ex|in)hales?")
+                ? Dose.Kind.BREATHS
+                : switch (unit.replaceAll("e?s$", "")) {
+                    case "cycl", "cycle", "cyc" -> Dose.Kind.CYCLES;
                     case "hold", "station", "spot", "point", "plac", "press" -> Dose.Kind.HOLDS;
-                    case "rep", "round", "set" -> read.counted;
+                    case "rep", "round", "set", "lot", "bout" -> read.counted;
                     default -> Dose.Kind.PASSES;
                 };
         read.strokes |= m.group(3).matches("(?:strokes?|sweeps?|glides?|slides?)");
@@ -173,6 +211,13 @@ final class Doses {
                                 || p.does() == ClientPart.Does.PUSHES)) read.count = p.times();
         if (read.until == End.When.SOFTENS && read.count == null)
             return Dose.untilSoft(read.seconds != null ? read.seconds : 90);
+        // "Client draws the navel in on the out-breath x5": five breaths.
+        if (usual.kind() == Dose.Kind.BREATHS && read.count == null && read.seconds == null)
+            for (var p : read.more.part)
+                if (read.count == null && p.does().breath() && p.times() != null) {
+                    read.count = p.times();
+                    read.counted = Dose.Kind.BREATHS;
+                }
         if (read.counted == Dose.Kind.BREATHS) return new Dose(Dose.Kind.BREATHS, read.seconds, read.count, null);
         if (read.counted == Dose.Kind.CYCLES || usual.kind() == Dose.Kind.CYCLES && read.rate != null)
             return new Dose(
@@ -201,8 +246,9 @@ final class Doses {
                 && read.counted == null
                 && t.stroke() == Stroke.STRETCH
                 && read.count >= 10) return Dose.seconds(read.count);
+        // "Knead, 3 x 10": ten seconds each, but nothing is held.
         boolean holds = read.counted == Dose.Kind.HOLDS
-                || read.each != null
+                || read.each != null && !t.stroke().warming()
                 || read.counted == null
                         && (usual.kind() == Dose.Kind.HOLDS
                                 || t.stroke() == Stroke.STRETCH

@@ -54,7 +54,12 @@ final class JotWords {
 
     private static final List<Plain> PLAIN = List.of(
             new Plain(Pattern.compile("(?<=\\d)\\s?['’′](?![a-z])"), " min "),
-            new Plain(Pattern.compile("(?<=\\d)\\s?½"), ".5"),
+            new Plain(Pattern.compile("(?<=\\b[a-z])\\.(?=[a-z]\\b)"), ""),
+            new Plain(Pattern.compile("(?<=\\d)(?:\\s?½| 1/2\\b)"), ".5"),
+            new Plain(Pattern.compile("(?<!\\d)1/2(?= ?(?:min|m\\b))"), "0.5"),
+            new Plain(Pattern.compile("~\\s?(?=\\d)"), " about "),
+            new Plain(Pattern.compile("\\bo/(?=\\s?(?:sheet|clothes|towel|drape))"), "over "),
+            new Plain(Pattern.compile("\\bb/l\\b"), "both sides"),
             new Plain(Pattern.compile("½"), "0.5"),
             new Plain(Pattern.compile("(?<=\\d) and a half(?= min)"), ".5"),
             new Plain(Pattern.compile("#(?=\\d)"), " number "),
@@ -75,7 +80,7 @@ final class JotWords {
 
     /** A text in small letters and without marks; a comma within a number is a point, a dash between two is "to". */
     static String plain(String text) {
-        var plain = text.toLowerCase(Locale.ROOT);
+        var plain = text.toLowerCase(Locale.ROOT).replace("thru ", "through ");
         if (BARE.matcher(plain).matches()) return plain.trim();
         for (var p : PLAIN) plain = p.marks.matcher(plain).replaceAll(p.as);
         return plain.trim();
@@ -95,13 +100,17 @@ final class JotWords {
             Stream.concat(
                             Stream.of(structure.label(), structure.latin(), structure.toString()),
                             structure.also().stream())
+                    .map(n -> bare(plain(n)))
+                    .flatMap(Abbreviations::of)
                     .forEach(n -> {
-                        var all = named.computeIfAbsent(bare(plain(n)), k -> new ArrayList<>());
+                        var all = named.computeIfAbsent(n, k -> new ArrayList<>());
                         if (!all.contains(structure)) all.add(structure);
                     });
         for (var landmark : Landmark.values())
             Stream.concat(Stream.of(landmark.label(), landmark.latin(), landmark.toString()), landmark.also().stream())
                     .flatMap(JotWords::variants)
+                    .map(n -> bare(plain(n)))
+                    .flatMap(Abbreviations::of)
                     .forEach(n -> put(words, n, q -> q.landmark(landmark)));
         // The client's hip bends by these two; they are stretched in front.
         for (var flexor : List.of("hip flexor", "hip flexors", "hip extension"))
@@ -129,6 +138,51 @@ final class JotWords {
                 if (q.technique != null || q.tool != null || q.count != null) q.aside.add(second);
                 else q.stroke(q.library.toUse("feather"), false);
             });
+        for (var head :
+                List.of("lateral head", "medial head", "lat head", "med head", "long head", "short head", "two heads"))
+            put(words, head, q -> q.aside.add(head));
+        for (var which : List.of(
+                "upper",
+                "middle",
+                "lower",
+                "inner",
+                "outer",
+                "first",
+                "last",
+                "sternal",
+                "clavicular",
+                "fleshy",
+                "thick")) put(words, which + " part", q -> q.aside.add(which + " part"));
+        for (var out : List.of("left out", "leave out", "leaving out")) put(words, out, q -> q.aside.add(out));
+        // "Spread the fascia" is another stroke than a palm that spreads oil.
+        for (var fascia : List.of("fascia", "fasciae", "fascial"))
+            put(words, fascia, q -> {
+                if (q.technique == null || q.technique.id().equals("effleurage"))
+                    q.technique = q.library.toUse("fascia-direct");
+                else q.aside.add(fascia);
+            });
+        for (var raking : List.of("rib raking", "rib rake", "rib rakes"))
+            put(words, raking, q -> {
+                q.stroke(q.library.toUse("raking"), false);
+                q.zoned(Zone.ARMPIT);
+            });
+        all(words, q -> q.zoned(Zone.UPPER_BACK), "serratus posterior", "serratus posterior superior");
+        all(words, q -> q.zoned(Zone.LUMBAR), "serratus posterior inferior");
+        all(
+                words,
+                q -> q.zoned(Zone.FOOT_TOP),
+                "interossei of foot",
+                "foot interossei",
+                "lumbricals of foot",
+                "extensor retinaculum",
+                "extensor retinaculum of ankle",
+                "retinaculum of ankle",
+                "ankle retinaculum");
+        all(words, q -> q.zoned(Zone.BELLY), "transverse colon", "descending colon", "ascending colon", "colon path");
+        put(words, "lateral neck stretch", q -> {
+            q.stroke(q.library.toUse("stretch"), false);
+            q.zoned(Zone.NECK_BACK);
+        });
         put(words, "tennis elbow", q -> q.zoned(Zone.FOREARM_EXTENSORS));
         for (var golfer : List.of("golfers elbow", "golfer s elbow", "golf elbow"))
             put(words, golfer, q -> q.zoned(Zone.FOREARM_FLEXORS));
@@ -136,10 +190,11 @@ final class JotWords {
             int depth = n;
             put(words, "pressure " + n, q -> q.depth = depth);
         }
-        put(words, "feather light", q -> {
-            q.depth = 1;
-            q.feathers = true;
-        });
+        for (var light : List.of("feather light", "featherlight"))
+            put(words, light, q -> {
+                q.depth = 1;
+                q.feathers = true;
+            });
         all(
                 words,
                 q -> {
@@ -172,9 +227,15 @@ final class JotWords {
             var inside = Pattern.compile("\\(([^)]*)\\)").matcher(label);
             if (inside.find()) place(words, landmarks, inside.group(1), set);
         }
-        everyday().forEach((zone, names) -> names.forEach(n -> place(words, landmarks, n, q -> q.zoned(zone))));
+        everyday()
+                .forEach((zone, names) -> names.stream()
+                        .flatMap(Abbreviations::of)
+                        .forEach(n -> place(words, landmarks, n, q -> q.zoned(zone))));
         put(words, "glide", q -> q.stroke(q.library.toUse("effleurage"), false));
-        put(words, "friction", q -> q.stroke(q.library.toUse("circular-friction"), false));
+        put(words, "friction", q -> {
+            q.stroke(q.library.toUse("circular-friction"), false);
+            q.rubs = true;
+        });
         for (var spread : List.of("spread", "sweep", "skim", "stroke"))
             put(words, spread, q -> q.stroke(q.library.toUse("effleurage"), false));
         var strokes = new LinkedHashMap<String, List<String>>();
@@ -305,7 +366,6 @@ final class JotWords {
                         "small circles",
                         "circular",
                         "circular frictions",
-                        "frictions",
                         "rub",
                         "rubbing",
                         "scrub",
@@ -364,6 +424,11 @@ final class JotWords {
                         "shear",
                         "shearing",
                         "fascia spread",
+                        "draw skin apart",
+                        "draw skin",
+                        "stretch skin",
+                        "pull skin apart",
+                        "spread skin",
                         "fascia glide",
                         "mfr"));
         strokes.put(
@@ -382,6 +447,8 @@ final class JotWords {
                 List.of(
                         "contract relax",
                         "pnf",
+                        "cr",
+                        "c r",
                         "met",
                         "muscle energy",
                         "post isometric relaxation",
@@ -494,13 +561,16 @@ final class JotWords {
                         "just hold",
                         "palms rest",
                         "rests",
-                        "lay hands"));
+                        "lay hands",
+                        "lay both hands",
+                        "lay palms",
+                        "lay hand",
+                        "lay one hand"));
         strokes.put(
                 "feather",
                 List.of(
                         "feathering",
                         "feather strokes",
-                        "featherlight",
                         "nerve strokes",
                         "brush",
                         "brushing",
@@ -514,7 +584,15 @@ final class JotWords {
         strokes.put("ringing", List.of("ring around", "ring round", "rings around"));
         strokes.put(
                 "parting",
-                List.of("part", "parting", "part the tissue", "spread apart", "parting fingertips", "separate"));
+                List.of(
+                        "part",
+                        "parting",
+                        "part the tissue",
+                        "spread apart",
+                        "spread point",
+                        "spread knot",
+                        "parting fingertips",
+                        "separate"));
         strokes.put(
                 "interlaced-squeeze",
                 List.of("interlaced squeeze", "interlace and squeeze", "interlaced fingers", "interlaced palms"));
@@ -644,7 +722,7 @@ final class JotWords {
                 "whole hand",
                 "soft hands",
                 "warm hands");
-        put(words, "hand", q -> q.handNamed = true);
+        for (var hand : List.of("hand", "one hand")) put(words, hand, q -> q.handNamed = true);
         put(words, "hands", q -> {
             q.handNamed = true;
             q.handsNamed = true;
@@ -934,6 +1012,7 @@ final class JotWords {
             put(words, bend, q -> {
                 q.zoned(Zone.NECK_BACK);
                 q.more.limb.add(Limb.HEAD_TILTED);
+                q.bends = true;
             });
         for (var beside : List.of(
                 "lateral to",
@@ -964,6 +1043,12 @@ final class JotWords {
         for (var part : List.of("arm", "calf", "thigh", "foot", "hand", "shoulder", "forearm", "hip"))
             for (var each : List.of("both " + many(part), "each " + part))
                 put(words, each, q -> {
+                    // "With both forearms" are the therapist's.
+                    if (part.equals("forearm") && q.handled()) {
+                        q.forearmNamed = true;
+                        q.more.otherHand = OtherHand.WORKS_TOGETHER;
+                        return;
+                    }
                     q.side = Sides.EACH;
                     q.zones.addAll(q.beside(
                                     part.equals("forearm") ? "the forearm" : part.equals("hand") ? "each finger" : part)
@@ -990,7 +1075,30 @@ final class JotWords {
                 q.leg();
             });
         for (var skull : List.of("skull", "edge of skull")) put(words, skull, q -> q.landmark(Landmark.SKULL_BASE));
-        put(words, "whole leg", q -> q.leg());
+        for (var part : List.of(
+                "ankle",
+                "wrist",
+                "hip",
+                "shoulder",
+                "knee",
+                "elbow",
+                "neck",
+                "head",
+                "foot",
+                "toes",
+                "fingers",
+                "leg",
+                "arm"))
+            for (var move : List.of("move ", "moving "))
+                put(words, move + part, q -> {
+                    q.stroke(q.library.toUse("range-of-motion"), false);
+                    q.words(new Clause(part.equals("fingers") ? "each finger" : part));
+                });
+        put(words, "back", q -> {
+            q.back |= q.relation == Reading.Relation.ON;
+            q.zoned(Zone.UPPER_BACK);
+        });
+        all(words, q -> q.leg(), "whole leg", "lower limb", "lower limbs");
         put(words, "head", q -> q.nearby.add(List.of(Zone.NECK_BACK)));
         for (var there : List.of(
                 "seated at the head",
@@ -1019,6 +1127,21 @@ final class JotWords {
         put(words, "of fingers", q -> q.handNamed = true);
         put(words, "between finger and thumb", q -> q.tool = Tool.PINCER);
         put(words, "between fingers", q -> q.tool = Tool.PINCER);
+        for (var palms : List.of("between palms", "between hands", "between both hands", "between both palms"))
+            put(words, palms, q -> {
+                q.tool = Tool.PALM;
+                q.more.otherHand = OtherHand.WORKS_TOGETHER;
+            });
+        for (var heels : List.of(
+                "between heels",
+                "between heels of hands",
+                "between heels of both hands",
+                "between both heels of hands",
+                "between heels of palms"))
+            put(words, heels, q -> {
+                q.tool = Tool.HEEL_OF_HAND;
+                q.more.otherHand = OtherHand.WORKS_TOGETHER;
+            });
         for (var asked : List.of("consent", "with consent", "get consent", "permission", "with permission"))
             put(words, asked, q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
         put(words, "asked", q -> q.say.add(Saying.of(SayKind.CONSENT, "May I work here?")));
@@ -1034,8 +1157,13 @@ final class JotWords {
         put(words, "hold", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "thumb strip", q -> q.stroke(q.library.toUse("stripping-thumb"), false));
         each(words, Sides.values(), Reading::side);
-        put(words, "l", q -> q.side(Sides.LEFT));
-        put(words, "r", q -> q.side(Sides.RIGHT));
+        for (var left : List.of("l", "lt", "left side", "l side", "lt side", "left only", "l only", "left side only"))
+            put(words, left, q -> q.side(Sides.LEFT));
+        for (var right :
+                List.of("r", "rt", "right side", "r side", "rt side", "right only", "r only", "right side only"))
+            put(words, right, q -> q.side(Sides.RIGHT));
+        all(words, q -> q.depth = 2, "lt pressure", "lt press");
+        all(words, q -> q.depth = 1, "v light", "barely", "barely touching", "v lt");
         put(words, "both sides", q -> q.side = Sides.EACH);
         put(words, "each side", q -> q.side = Sides.EACH);
         each(words, Position.values(), (q, v) -> q.position = v);
@@ -1375,6 +1503,8 @@ final class JotWords {
                 words,
                 q -> q.lubricant = Lubricant.DRY,
                 "no oil",
+                "no lube",
+                "no lotion",
                 "without oil",
                 "no lotion",
                 "without lotion",
@@ -1422,9 +1552,14 @@ final class JotWords {
                 "bare skin",
                 "skin to skin",
                 "sheet off");
-        for (var lies : List.of("", "side lying ", "sidelying ")) {
-            all(words, q -> q.position = Position.SIDE_LEFT, lies + "right side up", lies + "left side down");
-            all(words, q -> q.position = Position.SIDE_RIGHT, lies + "left side up", lies + "right side down");
+        for (var lies : List.of("", "side lying ", "sidelying ", "sl ")) {
+            for (var up : List.of("right side up", "r side up", "left side down", "l side down"))
+                put(words, lies + up, q -> q.position = Position.SIDE_LEFT);
+            for (var up : List.of("left side up", "l side up", "right side down", "r side down"))
+                put(words, lies + up, q -> q.position = Position.SIDE_RIGHT);
+            if (lies.isEmpty()) continue;
+            for (var up : List.of("right up", "r up", "rt up")) put(words, lies + up, q -> q.uppermost(Sides.RIGHT));
+            for (var up : List.of("left up", "l up", "lt up")) put(words, lies + up, q -> q.uppermost(Sides.LEFT));
         }
         all(words, q -> q.position = Position.SUPINE, "face up");
         all(words, q -> q.position = Position.PRONE, "face down");
@@ -1436,7 +1571,9 @@ final class JotWords {
                 "client seated",
                 "client sits",
                 "client sitting",
-                "seated client");
+                "seated client",
+                "sitting",
+                "sitting up");
         all(
                 words,
                 q -> q.position = Position.SEMI_RECLINED,
@@ -1444,7 +1581,7 @@ final class JotWords {
                 "semi reclining",
                 "propped up",
                 "reclined");
-        all(words, q -> q.sideLying = true, "side lying", "sidelying", "in side lying");
+        all(words, q -> q.sideLying = true, "side lying", "sidelying", "in side lying", "sl", "side ly");
         all(
                 words,
                 q -> q.position = Position.SIDE_LEFT,
@@ -1534,6 +1671,8 @@ final class JotWords {
                 words,
                 q -> q.direction = Direction.CIRCULAR,
                 "clockwise",
+                "cw",
+                "ccw",
                 "counterclockwise",
                 "anticlockwise",
                 "anti clockwise",
@@ -1573,7 +1712,7 @@ final class JotWords {
                 "active movement",
                 "client moves");
         all(words, q -> q.effort = Technique.Effort.PASSIVE, "passively", "passive");
-        all(words, q -> q.side = Sides.EACH, "bilat", "per side", "per leg", "per arm");
+        all(words, q -> q.side = Sides.EACH, "bilat", "per side", "per leg", "per arm", "per foot", "per hand");
         all(words, q -> q.position = Position.SUPINE, "sup");
         all(words, q -> q.tool = Tool.PALM, "flat palm", "flat palms", "both palms");
         all(words, q -> q.tool = Tool.FINGER_PADS, "4 fingers");
@@ -1668,7 +1807,7 @@ final class JotWords {
 
     private static Map<Zone, List<String>> everyday() {
         var names = new EnumMap<Zone, List<String>>(Zone.class);
-        names.put(Zone.SCALP, List.of("top of head", "crown", "hairline", "hair"));
+        names.put(Zone.SCALP, List.of("occipital scalp", "top of head", "crown", "hairline", "hair"));
         names.put(
                 Zone.FACE,
                 List.of(
@@ -1681,13 +1820,28 @@ final class JotWords {
                         "around eyes",
                         "over eyes",
                         "temples of face",
+                        "eye sockets",
+                        "orbicularis oculi",
+                        "orbicularis",
+                        "corrugator",
+                        "mentalis",
+                        "zygomaticus",
+                        "sinuses",
+                        "cheekbones",
                         "chin",
                         "nose"));
         names.put(Zone.EARS, List.of("ear", "earlobes", "ear lobes"));
         names.put(
                 Zone.BASE_OF_SKULL,
-                List.of("occiput", "skull base", "base of head", "occipital ridge", "back of head", "under the skull"));
-        names.put(Zone.JAW_MUSCLES, List.of("jaw", "temples", "temple"));
+                List.of(
+                        "occiput",
+                        "skull base",
+                        "base of head",
+                        "occipital ridge",
+                        "back of head",
+                        "under the skull",
+                        "skull edge"));
+        names.put(Zone.JAW_MUSCLES, List.of("jaw", "temples", "temple", "jawline", "jaw line"));
         names.put(
                 Zone.INSIDE_MOUTH,
                 List.of(
@@ -1700,8 +1854,24 @@ final class JotWords {
                         "in the mouth"));
         names.put(
                 Zone.NECK_BACK,
-                List.of("c spine", "neck", "nape", "cervical", "back of neck", "cervical spine", "cervicals"));
-        names.put(Zone.STRAP_MUSCLE, List.of("strap muscle", "side of neck", "sides of neck", "front of neck"));
+                List.of(
+                        "c spine",
+                        "neck",
+                        "nape",
+                        "cervical",
+                        "back of neck",
+                        "posterior neck",
+                        "cervical spine",
+                        "cervicals"));
+        names.put(
+                Zone.STRAP_MUSCLE,
+                List.of(
+                        "strap muscle",
+                        "side of neck",
+                        "sides of neck",
+                        "lateral neck",
+                        "front of neck",
+                        "anterior neck"));
         names.put(
                 Zone.TOP_OF_SHOULDER,
                 List.of(
@@ -1718,7 +1888,6 @@ final class JotWords {
                 List.of(
                         "t spine",
                         "rhomboid area",
-                        "back",
                         "between shoulder blades",
                         "between blades",
                         "thoracic",
@@ -1735,6 +1904,8 @@ final class JotWords {
                         "near spine",
                         "along both sides of spine",
                         "along spine",
+                        "ct junction",
+                        "thoracics",
                         "thoracic spine",
                         "interscapular"));
         names.put(
@@ -1749,10 +1920,23 @@ final class JotWords {
                         "scapulae",
                         "back of shoulder",
                         "posterior shoulder",
-                        "rear shoulder"));
-        names.put(Zone.CHEST_WALL, List.of("pecs", "chest", "breastplate", "upper chest", "front of shoulder"));
+                        "rear shoulder",
+                        "back of armpit"));
+        names.put(
+                Zone.CHEST_WALL,
+                List.of("pecs", "chest", "breastplate", "upper chest", "front of shoulder", "anterior shoulder"));
         names.put(Zone.STERNUM, List.of("sternum", "breastbone"));
-        names.put(Zone.ARMPIT, List.of("axilla", "ribs", "side of ribs", "side ribs", "rib cage", "ribcage"));
+        names.put(
+                Zone.ARMPIT,
+                List.of(
+                        "axilla",
+                        "front of armpit",
+                        "ribs",
+                        "side of ribs",
+                        "side ribs",
+                        "rib cage",
+                        "ribcage",
+                        "lateral ribs"));
         names.put(
                 Zone.RIB_EDGE,
                 List.of(
@@ -1792,9 +1976,11 @@ final class JotWords {
                         "small of back",
                         "lumbar",
                         "lumbars",
+                        "tl junction",
                         "flank",
                         "lumbar spine"));
-        names.put(Zone.SACRUM, List.of("sacral", "tailbone", "sacroiliac", "si joints", "triangle bone"));
+        names.put(
+                Zone.SACRUM, List.of("sacral", "sacral base", "tailbone", "sacroiliac", "si joints", "triangle bone"));
         names.put(
                 Zone.GLUTEALS,
                 List.of(
@@ -1811,10 +1997,25 @@ final class JotWords {
                         "hip muscles"));
         names.put(
                 Zone.HIP_ROTATORS,
-                List.of("deep rotators", "deep hip rotators", "lateral rotators", "rotators of hip"));
+                List.of(
+                        "rotators",
+                        "hip rotators",
+                        "deep rotators",
+                        "deep hip rotators",
+                        "lateral rotators",
+                        "rotators of hip"));
         names.put(
                 Zone.UPPER_ARM_OUTER,
-                List.of("upper arm", "arm", "arms", "whole arm", "back of arm", "back of upper arm", "outer arm"));
+                List.of(
+                        "upper arm",
+                        "upper limb",
+                        "upper limbs",
+                        "arm",
+                        "arms",
+                        "whole arm",
+                        "back of arm",
+                        "back of upper arm",
+                        "outer arm"));
         names.put(Zone.UPPER_ARM_INNER, List.of("inner arm", "inside of arm", "inner upper arm"));
         names.put(
                 Zone.FOREARM_FLEXORS,
@@ -1831,6 +2032,10 @@ final class JotWords {
                         "client s hand",
                         "thumb web",
                         "web of thumb",
+                        "web space",
+                        "finger joints",
+                        "knuckle joints",
+                        "palm side of hand",
                         "back of hand",
                         "palm of client",
                         "knuckles of hand",
@@ -1841,23 +2046,16 @@ final class JotWords {
         names.put(Zone.THIGH_FRONT, List.of("quads", "quadriceps", "front of thigh", "anterior thigh", "top of thigh"));
         names.put(Zone.THIGH_OUTER, List.of("side of thigh", "outside of thigh", "lateral thigh", "outer leg"));
         names.put(Zone.THIGH_INNER, List.of("inside of thigh", "medial thigh", "inner leg"));
-        names.put(Zone.KNEE_BACK, List.of("behind knee", "knee crease", "popliteal", "popliteal fossa"));
+        names.put(
+                Zone.KNEE_BACK,
+                List.of("behind knee", "knee crease", "popliteal", "popliteal fossa", "pop fossa", "poplit fossa"));
         names.put(
                 Zone.KNEE_INNER,
-                List.of("medial knee", "inner knee", "inside of knee", "inner side of knee", "pes anserinus"));
+                List.of("medial knee", "inner knee", "inside of knee", "inner side of knee", "pes anserinus", "pes"));
         names.put(Zone.KNEECAP, List.of("patella", "knee", "around knee", "around kneecap"));
         names.put(Zone.CALF, List.of("calves", "back of lower leg", "calf muscle", "calf belly"));
         names.put(Zone.CALF_CENTRE, List.of("centre of the calf", "center of the calf", "middle of calf"));
-        names.put(
-                Zone.SHIN,
-                List.of(
-                        "tibialis ant",
-                        "tib anterior",
-                        "tibialis",
-                        "shins",
-                        "outer shin",
-                        "front of lower leg",
-                        "outside of lower leg"));
+        names.put(Zone.SHIN, List.of("tibialis", "shins", "outer shin", "front of lower leg", "outside of lower leg"));
         names.put(Zone.ACHILLES, List.of("achilles tendon", "heel tendon"));
         names.put(
                 Zone.SOLE,
@@ -1873,7 +2071,17 @@ final class JotWords {
                         "sole of foot"));
         names.put(
                 Zone.FOOT_TOP,
-                List.of("toes", "toe", "metatarsals", "top of foot", "dorsum of foot", "ankle", "ankles", "each toe"));
+                List.of(
+                        "toes",
+                        "toe",
+                        "big toe",
+                        "metatarsals",
+                        "between metatarsals",
+                        "top of foot",
+                        "dorsum of foot",
+                        "ankle",
+                        "ankles",
+                        "each toe"));
         return names;
     }
 
@@ -1966,8 +2174,8 @@ final class JotWords {
     private static final Pattern COUNTING = Pattern.compile(
             "\\b(" + String.join("|", NUMBERS)
                     + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
-                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles)\\b)|\\b((?<!at )once|twice|thrice)\\b");
+                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {

@@ -121,6 +121,11 @@ final class Making {
         }
         // "The arm from wrist to shoulder", "down beside the spine from neck to sacrum": all of it.
         if (all.equals(Set.of(Zone.UPPER_ARM_OUTER)) || all.equals(Set.of(Zone.UPPER_BACK))) all.addAll(between());
+        // A long stroke of the back is all the way down.
+        if (read.back
+                && all.equals(Set.of(Zone.UPPER_BACK))
+                && read.technique != null
+                && read.technique.stroke() == Stroke.EFFLEURAGE) all.add(Zone.LUMBAR);
         if (read.leg
                 && (all.isEmpty()
                         || read.legs
@@ -186,8 +191,13 @@ final class Making {
                     || read.placeless() && read.technique != null && read.technique.stroke() == Stroke.PETRISSAGE) {
                 if (read.placeless() && read.limbNamed == null) read.zones.addAll(Reading.FOREARM);
             } else read.tool = Tool.FOREARM;
-        // "Pull a finger" is the client's.
-        if (read.fingerNamed
+        // Nothing but a gloved finger is inside the mouth.
+        if (read.technique == null
+                && read.tool == null
+                && read.zones.contains(Zone.INSIDE_MOUTH)
+                && (read.seconds != null || read.count != null)) read.tool = Tool.FINGER_PADS;
+        // "Pull a finger", "traction of the fingers" are the client's.
+        if ((read.fingerNamed || read.tool == Tool.REINFORCED_FINGERS)
                 && read.technique != null
                 && MOVED_FROM_BEHIND.contains(read.technique.stroke())
                 && read.placeless()) {
@@ -213,6 +223,9 @@ final class Making {
         }
         strokeless = read.technique == null;
         if (read.pressed && strokeless && !read.placeless()) read.stroke(read.library.toUse("static-press"), true);
+        // "Find the edge, pads along it 2 passes" goes along.
+        boolean along = read.finds && read.tool != null && (read.goesOn || read.counted == Dose.Kind.PASSES);
+        if (along) read.technique = null;
         if (read.technique == null || read.weak && !read.finds) read.technique = meant.technique(read.technique);
         read.technique =
                 read.technique == null || read.tool == null ? read.technique : meant.forTool(read.technique, read.tool);
@@ -238,6 +251,20 @@ final class Making {
             read.technique = read.library.toUse("contract-relax");
             read.seconds = read.more.part.stream().anyMatch(p -> p.seconds() != null) ? null : read.seconds;
         }
+        // "Contract-relax 20 %, 7 s": so much is pushed, for so long.
+        if (gives("contract-relax")
+                && read.percent != null
+                && read.percent > 0
+                && read.more.part.stream().noneMatch(p -> p.does() == ClientPart.Does.PUSHES)) {
+            read.more.part.add(new ClientPart(ClientPart.Does.PUSHES, null, read.seconds, read.percent));
+        } else if (read.percent != null && !pushedBy(read.percent)) read.aside.add(read.percent + " %");
+        // "One hand pins, the other bends the elbow": the client does nothing.
+        if (gives("pin-lengthen")
+                && read.more.otherHand == OtherHand.MOVES_THE_LIMB
+                && read.more.part.stream().noneMatch(p -> p.does().active()))
+            read.technique = read.library.toUse("pin-lengthen-passive");
+        // A tendon is rubbed across.
+        if (gives("circular-friction") && read.rubs && onTendon(on)) read.technique = read.library.toUse("cross-fibre");
         // "Roll on the fist" rolls no skin.
         if (gives("skin-rolling")
                 && (read.tool == Tool.LOOSE_FIST || read.tool == Tool.KNUCKLES || read.tool == Tool.FOREARM))
@@ -378,6 +405,26 @@ final class Making {
         return lies == Position.SIDE_LEFT || lies == Position.SIDE_RIGHT;
     }
 
+    /** Whether the client pushes, and it is said by itself how hard: "pushes 6 s, 20 %". */
+    private boolean pushedBy(int percent) {
+        for (int i = 0; i < read.more.part.size(); i++) {
+            var part = read.more.part.get(i);
+            if (part.does() != ClientPart.Does.PUSHES || part.percent() != null || percent < 1) continue;
+            read.more.part.set(i, new ClientPart(part.does(), part.times(), part.seconds(), percent));
+            return true;
+        }
+        return false;
+    }
+
+    private boolean onTendon(List<Zone> on) {
+        return read.zones.equals(List.of(Zone.ACHILLES))
+                || !read.structures.isEmpty()
+                        && read.structures.values().stream()
+                                .allMatch(all -> all.stream()
+                                        .allMatch(s -> s.kind() == Structure.Kind.TENDON
+                                                || s.kind() == Structure.Kind.LIGAMENT));
+    }
+
     /** Across the fibre, with what can feel it: cross-fibre friction. */
     private boolean crosses() {
         if (read.technique == null) return read.tool != null && (read.tool.pointed() || read.tool == Tool.FINGER_PADS);
@@ -398,7 +445,7 @@ final class Making {
             boolean arranged = !read.more.props.isEmpty()
                     || !read.more.limb.isEmpty()
                     || read.more.words.containsKey(DetailField.LIMB);
-            return (posture && arranged || !read.more.props.isEmpty())
+            return (posture && arranged || !read.more.props.isEmpty() || read.more.limb.contains(Limb.ARM_OVER_SHEET))
                     && read.tool == null
                     && read.seconds == null
                     && read.count == null;
@@ -494,11 +541,12 @@ final class Making {
 
     /** Where something that was named lies: in a zone that was said, if it lies in one of those; else where it is worked. */
     private void zone(List<Structure> named) {
-        // "Erectors from C7 to the sacrum" is all of the way.
+        // "Erectors from C7 to the sacrum" is all of the way; a muscle at the side of a leg is not behind it.
+        var home = named.get(0).zones().get(0);
         var way = between().stream()
                 .filter(z -> named.stream().anyMatch(s -> s.zones().contains(z)))
                 .toList();
-        if (!way.isEmpty()) {
+        if (!way.isEmpty() && (way.contains(home) || home.unit() != DrapeUnit.LEG)) {
             way.stream().filter(z -> !read.zones.contains(z)).forEach(read.zones::add);
             return;
         }

@@ -23,6 +23,8 @@ final class Meant {
     /** There the hand goes in with the breath, as often as is said. */
     private static final Set<Zone> SUNK_INTO = EnumSet.of(Zone.BELLY, Zone.RIB_EDGE);
 
+    private static final Set<Tool> BROAD = EnumSet.of(Tool.FOREARM, Tool.LOOSE_FIST, Tool.KNUCKLES);
+
     private final Reading read;
     private final @Nullable Step before;
 
@@ -43,6 +45,7 @@ final class Meant {
         boolean leaves = read.updown != null || read.more.from != null || read.more.words.containsKey(DetailField.FROM);
         // "Two fingers down masseter", "cradle the head, thumb down SCM": drawn along what is named.
         boolean drawn = read.tool != null
+                && !face()
                 && (read.tool.pointed() || read.fewFingers)
                 && way
                 && !read.structures.isEmpty()
@@ -61,6 +64,11 @@ final class Meant {
                 && read.tool == null
                 && read.counted != Dose.Kind.HOLDS
                 && read.more.part.stream().anyMatch(p -> p.does().active())) return byTheClient();
+        // "Side-bend the neck, hold 20 s."
+        if (read.tool == null
+                && read.bends
+                && (stays != null || read.seconds != null || read.count != null)
+                && read.counted != Dose.Kind.BREATHS) return read.library.toUse("stretch");
         if (stays != null) {
             if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
                 return read.library.toUse("trigger-point");
@@ -76,11 +84,27 @@ final class Meant {
             if (read.tool == null || read.tool == Tool.PALM || read.counted == Dose.Kind.BREATHS) return stays;
             return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
         }
+        // Held there while the other hand bends the joint.
+        if (read.tool != null
+                && read.more.otherHand == OtherHand.MOVES_THE_LIMB
+                && !way
+                && !read.goesOn
+                && read.counted == null
+                && read.count != null) return read.library.toUse("pin-lengthen-passive");
         // "Palms on the forehead, 30 s" rest there.
-        if (read.laidOn && read.tool == Tool.PALM && !way && read.count == null && read.seconds != null && !moved())
-            return read.library.toUse("still-hold");
+        if (read.laidOn
+                && read.tool == Tool.PALM
+                && read.direction == null
+                && !way
+                && read.count == null
+                && read.seconds != null
+                && !moved()) return read.library.toUse("still-hold");
         // "Thumb on soleus, client points the foot": pinned while the client moves.
-        if (read.laidOn && moved() && !way && read.counted != Dose.Kind.BREATHS)
+        boolean asOften = read.tool != null
+                && read.count != null
+                && read.counted == null
+                && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.MOVES);
+        if ((read.laidOn || asOften) && moved() && !way && read.counted != Dose.Kind.BREATHS)
             return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
         if (read.counted == Dose.Kind.BREATHS
                 || breathed()
@@ -116,13 +140,16 @@ final class Meant {
         if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
         if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
             return read.library.toUse("compression");
-        boolean held = read.sinks && read.direction == null && read.counted != Dose.Kind.PASSES
+        // Fifteen seconds of a broad hand, again and again, are a slow pass.
+        boolean slow = BROAD.contains(read.tool) && read.count != null && read.seconds != null && read.seconds >= 15;
+        boolean held = read.sinks && !slow && read.direction == null && read.counted != Dose.Kind.PASSES
                 || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
                 || read.updown == null
                         && !read.goesOn
                         && read.count != null
                         && read.counted == null
-                        && (read.each != null || read.seconds != null && read.seconds >= 5);
+                        && (read.each != null || read.seconds != null && read.seconds >= 5)
+                        && !slow;
         if (read.counted == Dose.Kind.HOLDS
                 || read.until == End.When.SOFTENS
                 || read.until == End.When.NUMBER_FALLS
@@ -138,9 +165,15 @@ final class Meant {
         if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
             return read.library.toUse("effleurage");
         // The face is stroked.
-        boolean face = read.zones.contains(Zone.FACE) || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
-        if (face && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
+        if (face() && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
         return usual(read.tool);
+    }
+
+    private boolean face() {
+        return read.zones.contains(Zone.FACE)
+                || read.structures.values().stream()
+                        .anyMatch(all -> all.get(0).zones().get(0) == Zone.FACE)
+                || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
     }
 
     private boolean moved() {
@@ -176,6 +209,7 @@ final class Meant {
             case "stripping-fingers", "stripping-thumb" ->
                 switch (tool) {
                     case FOREARM, ELBOW -> read.library.toUse("forearm-glide");
+                    case LOOSE_FIST, KNUCKLES -> read.library.toUse("fist-glide");
                     case SUPPORTED_THUMB, BARE_THUMB -> read.library.toUse("stripping-thumb");
                     case REINFORCED_FINGERS, FINGER_PADS -> read.library.toUse("stripping-fingers");
                     default -> t;

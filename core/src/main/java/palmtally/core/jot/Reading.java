@@ -110,6 +110,28 @@ final class Reading {
     private static final Set<String> OF_THE_ARM =
             Set.of("wrist", "shoulder", "hand", "armpit", "fingers", "deltoid", "axilla", "fingertips");
 
+    private static final Set<String> AT_THE = Set.of("knee", "elbow", "wrist", "ankle", "hip", "heel");
+
+    /** Strokes by the noun: they are given to a place. */
+    private static final Set<String> NOUNS = Set.of(
+            "effleurage",
+            "petrissage",
+            "friction",
+            "frictions",
+            "tapotement",
+            "vibration",
+            "compression",
+            "compressions",
+            "wringing",
+            "kneading",
+            "raking",
+            "rocking",
+            "shaking",
+            "pressure",
+            "heat",
+            "cold",
+            "ice");
+
     private static final Set<String> GOES_ON = Set.of("along", "over", "across", "through");
 
     private static final Set<String> LAID = Set.of("on", "at", "in", "into");
@@ -279,6 +301,18 @@ final class Reading {
     /** A limb is laid somewhere, and nothing worked. */
     boolean arranges;
 
+    /** The head is bent to a side by the hand. */
+    boolean bends;
+
+    /** The back, and not which part of it. */
+    boolean back;
+
+    /** The hand is a cup, and may do something else. */
+    boolean cupped;
+
+    /** Friction is said, and not which. */
+    boolean rubs;
+
     /** Pressure is said, and not how much of it. */
     boolean pressed;
 
@@ -340,6 +374,10 @@ final class Reading {
 
     @Nullable
     Double rate;
+
+    /** How much of their strength the client uses. */
+    @Nullable
+    Integer percent;
 
     final List<Saying> say = new ArrayList<>();
 
@@ -482,8 +520,8 @@ final class Reading {
             return;
         }
         if (Aside.compares(whole, this)) {
-            // Where it is compared is where the work is.
-            var sub = beside(whole.text);
+            // Where it is compared is where the work is; "look at the feet" stands nowhere.
+            var sub = beside(whole.text.replaceFirst("(?i)\\blook at\\b", "look"));
             sub.zones.forEach(zones::add);
             structures.putAll(sub.structures);
             nearby.addAll(sub.nearby);
@@ -497,8 +535,7 @@ final class Reading {
         if (own.plain.isEmpty()) return;
         // "Friction 2 min, then rest 1 min": the rest has a time of its own.
         var rests = beside(own.text);
-        if (technique != null
-                && !weak
+        if ((technique != null ? !weak : tool != null && rests.heelNamed)
                 && rests.weak
                 && rests.placeless()
                 && rests.tool == null
@@ -612,8 +649,11 @@ final class Reading {
 
     /** Takes a stroke: the first that is said is meant, and one that says only that the hand stays gives way. */
     void stroke(Technique stroke, boolean stays) {
-        if (technique == null || weak && !stays || names(stroke)) {
+        // "Cup the buttock and jiggle it": the hand is a cup.
+        if (technique == null || weak && !stays || names(stroke) || cupped && !stays) {
+            if (said.startsWith("rib ")) nearby.add(List.of(Zone.ARMPIT));
             technique = stroke;
+            cupped = said.equals("cup");
             weak = stays;
         } else if (!technique.equals(stroke) && !stays) aside.add(said);
     }
@@ -648,6 +688,11 @@ final class Reading {
             boolean kept = false;
             for (int length = Math.min(longest, tokens.size() - at); length > 0 && used == 0; length--) {
                 var phrase = String.join(" ", tokens.subList(at, at + length));
+                // "The right side of the neck" is a place.
+                if (length == 2
+                        && phrase.endsWith(" side")
+                        && at + 2 < tokens.size()
+                        && tokens.get(at + 2).equals("of")) continue;
                 var meaning = meaning(phrase);
                 if (meaning == null && length == 1 && !RELATIONS.containsKey(phrase) && !FILLERS.contains(phrase))
                     meaning = found.misspelt
@@ -694,6 +739,13 @@ final class Reading {
                         && at + used < tokens.size()
                         && tokens.get(at + used).equals("and");
                 if (!both && !kept && !SIDED.contains(said)) relation = Relation.ON;
+            } else if (word.equals("at")
+                    && !placeless()
+                    && at + 1 < tokens.size()
+                    && AT_THE.contains(tokens.get(at + 1))) {
+                // "The hamstring tendons at the knee": the knee says which end.
+                related = word;
+                relation = Relation.NEAR;
             } else if (RELATIONS.containsKey(word)) {
                 // "From behind the ear" comes from there.
                 boolean ends = at > 0
@@ -701,7 +753,9 @@ final class Reading {
                         && (RELATIONS.get(tokens.get(at - 1)) == Relation.FROM
                                 || RELATIONS.get(tokens.get(at - 1)) == Relation.TO);
                 related = word;
-                if (!ends) relation = RELATIONS.get(word);
+                // "Effleurage to the back" is on it.
+                boolean given = word.equals("to") && at > 0 && NOUNS.contains(tokens.get(at - 1));
+                if (!ends && !given) relation = RELATIONS.get(word);
             } else if (!FILLERS.contains(word)) {
                 boolean together = at > 0 && at - 1 == lastUnknown;
                 this.together.add(together);
@@ -895,7 +949,9 @@ final class Reading {
             "w",
             "&",
             "this",
-            "that");
+            "that",
+            "muscle",
+            "muscles");
 
     private @Nullable Consumer<Reading> meaning(String phrase) {
         var meaning = known(phrase);
@@ -961,7 +1017,8 @@ final class Reading {
             zones.add(Zone.RIB_EDGE);
             return;
         }
-        if (relation == Relation.ON || stays()) zones.add(zone);
+        // "From inside the mouth" is inside it.
+        if (relation == Relation.ON || stays() || zone == Zone.INSIDE_MOUTH) zones.add(zone);
         // Nobody works on the line of the sternum, but from it outward.
         else if (zone == Zone.STERNUM) at(said, List.of(Zone.CHEST_WALL));
         // Nobody works on the spine, but from it and beside it.
@@ -1030,6 +1087,12 @@ final class Reading {
         side = both ? Sides.EACH : said;
     }
 
+    /** Who lies on the side with this one uppermost is worked there, where nothing else is said. */
+    void uppermost(Sides up) {
+        position = up == Sides.RIGHT ? Position.SIDE_LEFT : Position.SIDE_RIGHT;
+        if (side == null) side = up;
+    }
+
     /** What follows is a place that the work keeps near to. */
     void near(String how) {
         relation = Relation.NEAR;
@@ -1050,6 +1113,11 @@ final class Reading {
         if (relation != Relation.ON) at("forearm", List.of(Zone.FOREARM_FLEXORS));
         else if (article && !HANDLED.contains(before)) zones.addAll(FOREARM);
         else forearmNamed = true;
+    }
+
+    /** Whether the word before says that a hand of the therapist's follows. */
+    boolean handled() {
+        return HANDLED.contains(before);
     }
 
     /** "With the palm" is the therapist's; where another hand works, it is the client's. */

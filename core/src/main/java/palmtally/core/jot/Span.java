@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
@@ -33,16 +34,23 @@ final class Span {
             Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin");
     private static final Set<String> SHOULDER = Set.of("shoulder", "shoulders", "shoulder blade", "armpit");
 
-    private static final Line LEG_BACK = new Line(
-            List.of(HIP, Set.of("knee"), Set.of("ankle", "heel")),
-            List.of(List.of(Zone.HAMSTRINGS), List.of(Zone.CALF)));
+    private static final Set<String> FOOT = Set.of("ankle", "ankles", "heel", "heels", "foot", "feet", "toe", "toes");
 
-    private static final Line LEG_FRONT = new Line(
-            List.of(HIP, Set.of("knee"), Set.of("ankle")), List.of(List.of(Zone.THIGH_FRONT), List.of(Zone.SHIN)));
+    private static final Line LEG_BACK =
+            new Line(List.of(HIP, Set.of("knee"), FOOT), List.of(List.of(Zone.HAMSTRINGS), List.of(Zone.CALF)));
+
+    private static final Line LEG_FRONT =
+            new Line(List.of(HIP, Set.of("knee"), FOOT), List.of(List.of(Zone.THIGH_FRONT), List.of(Zone.SHIN)));
 
     private static final Line ARM = new Line(
-            List.of(SHOULDER, Set.of("elbow"), Set.of("wrist", "hand", "fingers")),
+            List.of(SHOULDER, Set.of("elbow"), Set.of("wrist", "hand", "fingers", "fingertips")),
             List.of(List.of(Zone.UPPER_ARM_OUTER), Reading.FOREARM));
+
+    private static final Line CHEST = new Line(
+            List.of(
+                    Set.of("sternum", "breastbone", "midline"),
+                    Set.of("shoulder", "shoulders", "armpit", "deltoid", "shoulder tip", "acromion")),
+            List.of(List.of(Zone.CHEST_WALL)));
 
     private static final Line BACK = new Line(
             List.of(
@@ -65,6 +73,13 @@ final class Span {
                             "l3",
                             "s1")),
             List.of(List.of(Zone.NECK_BACK), List.of(Zone.UPPER_BACK), List.of(Zone.UPPER_BACK), List.of(Zone.LUMBAR)));
+
+    /** All of the back of the body. */
+    private static final Line BODY = new Line(
+            Stream.concat(BACK.stations.stream(), Stream.of(Set.of("knee", "knees"), FOOT))
+                    .toList(),
+            Stream.concat(BACK.between.stream(), Stream.of(List.of(Zone.HAMSTRINGS), List.of(Zone.CALF)))
+                    .toList());
 
     private static final Line NECK = new Line(
             List.of(
@@ -108,8 +123,9 @@ final class Span {
         boolean front = lies == Position.SUPINE || from == Landmark.HIP_SPINE_FRONT || to == Landmark.HIP_SPINE_FRONT;
         var one = end(from, fromWords);
         var other = end(to, toWords);
-        for (var line :
-                faceUp ? List.of(LEG_FRONT, ARM, NECK) : List.of(front ? LEG_FRONT : LEG_BACK, ARM, NECK, BACK)) {
+        for (var line : faceUp
+                ? List.of(LEG_FRONT, ARM, NECK, CHEST)
+                : List.of(front ? LEG_FRONT : LEG_BACK, ARM, NECK, CHEST, BACK, BODY)) {
             int a = line.at(one);
             int b = line.at(other);
             if (a >= 0 && b >= 0 && a != b) return line.from(a, b);
