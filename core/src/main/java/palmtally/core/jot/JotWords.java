@@ -225,7 +225,8 @@ final class JotWords {
             var label = zone.label();
             place(words, landmarks, label.replaceAll("\\s*\\(.*\\)", ""), set);
             var inside = Pattern.compile("\\(([^)]*)\\)").matcher(label);
-            if (inside.find()) place(words, landmarks, inside.group(1), set);
+            // "Upper trapezius" is the muscle, and lies there as well.
+            if (inside.find() && !alone(named, inside.group(1), zone)) place(words, landmarks, inside.group(1), set);
         }
         everyday()
                 .forEach((zone, names) -> names.stream()
@@ -2083,6 +2084,12 @@ final class JotWords {
                         "ankles",
                         "each toe"));
         return names;
+    }
+
+    /** Whether a name is that of one structure, which lies in this zone. */
+    private static boolean alone(Map<String, List<Structure>> named, String name, Zone zone) {
+        var all = named.getOrDefault(bare(plain(name)), List.of());
+        return all.size() == 1 && all.get(0).zones().get(0) == zone;
     }
 
     private interface Setting<E> {
