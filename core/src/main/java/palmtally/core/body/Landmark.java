@@ -180,6 +180,7 @@ public enum Landmark {
             at(62, 648, -38),
             List.of(Zone.LUMBAR, Zone.KIDNEYS, Zone.UPPER_BACK),
             "twelfth rib",
+            "12th rib",
             "last rib"),
     RIB_MARGIN(
             "rib edge",

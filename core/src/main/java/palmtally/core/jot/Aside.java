@@ -20,6 +20,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Saying;
+import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.detail.Branch;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.ClientPart.Does;
@@ -78,7 +79,7 @@ final class Aside {
 
     private static final Pattern SHEET_FIRST = compile("^(?:then |and )*(?:the )?(?:sheet|drape|blanket)\\b");
     private static final Pattern OF_THE_SHEET = compile(
-            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|edge)\\b.*)$");
+            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket(?! (?:folded )?(?:aside|off|away)$)) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|edge)\\b.*)$");
 
     /** Whether the clause is about how the sheet lies; then it stays as it was said. */
     static boolean ofTheSheet(Clause clause, Reading reading) {
@@ -86,6 +87,7 @@ final class Aside {
                 || SHEET_FIRST.matcher(clause.plain).find() && reading.beside(clause.plain).sheet != null
                 || reading.known(List.of(clause.plain.split(" ")))) return false;
         reading.aside.add(clause.text);
+        reading.drapes = true;
         return true;
     }
 
@@ -382,7 +384,7 @@ final class Aside {
         d.put(
                 Does.OPENS,
                 compile(
-                        "\\bopen\\w* (the |their )?(mouth|jaw)\\b|\\bopens? (against|slowly|wide|gently|a little|\\d)\\b"));
+                        "\\bopen\\w* (the |their )?(mouth|jaw)\\b|\\b(mouth|jaw) (falls?|drops?|hangs?|sinks?) open\\b|\\bopens? (against|slowly|wide|gently|a little|\\d)\\b"));
         d.put(Does.SHRUGS, compile("\\bshrug\\w*\\b"));
         d.put(Does.LIFTS_THE_HEAD, compile("\\b(lift|raise)\\w* (the |their |her |his )?head\\b|\\bhead lifted\\b"));
         d.put(
@@ -405,7 +407,7 @@ final class Aside {
                 Does.MOVES,
                 compile(
                         "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
-                                + "|hik\\w*|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
+                                + "|hik\\w*|tuck\\w*|pump\\w*|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
                                 + "|lower\\w*|open\\w* and clos\\w*)\\b"));
         return d;
     }
@@ -413,7 +415,7 @@ final class Aside {
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:ankle|calf|foot) pumps?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+ (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
@@ -433,6 +435,9 @@ final class Aside {
             "^(?:and |then )*(?:on|with|at) (?:the |each |every |their |an? )*(?<way>in ?breath|out ?breath|inhale|exhale|inhalation|exhalation) (?<rest>.+)$");
     private static final Pattern ASKS_FOR_BREATH =
             compile("^(?:then |and )*ask for (?:\\w+ ){0,3}(?:breaths?|inhales?|exhales?)$");
+
+    private static final Pattern OF_THEM = compile("\\w+ of them");
+    private static final Pattern HOLDS_ALONE = compile("(?:and |then )*holds?");
 
     private record Found(int at, Does does) {}
 
@@ -469,6 +474,9 @@ final class Aside {
             if (many != null && many >= 1 && many <= 60) reading.breaths(many.intValue());
             return true;
         }
+        // "Head: hold" is the hand's; after what the client does it is the client's.
+        if (OF_THEM.matcher(plain).matches()) return false;
+        if (HOLDS_ALONE.matcher(plain).matches() && reading.more.part.isEmpty()) return false;
         boolean subject = SUBJECT.matcher(plain).find();
         boolean itself = BY_ITSELF.matcher(plain).find();
         if (!subject && !itself) return false;
@@ -505,6 +513,8 @@ final class Aside {
                         || f.does == Does.SAYS_WHEN
                         || f.does == Does.CHOOSES
                         || f.does == Does.LETS_GO)) found.removeIf(f -> f.does == Does.MOVES);
+        // "Lets the mouth fall open."
+        if (found.stream().anyMatch(f -> f.does == Does.OPENS)) found.removeIf(f -> f.does == Does.LETS_GO);
         if (found.stream().anyMatch(f -> f.does == Does.MOVES_TISSUE_ASIDE)) found.removeIf(f -> f.does == Does.HOLDS);
         if (found.isEmpty()) {
             // "Inside the mouth only if they want it" is a place.
@@ -577,6 +587,7 @@ final class Aside {
         }
         var told = TOLD.matcher(plain);
         if (!told.find() || reading.strokeIn(plain)) return false;
+        reading.about(plain);
         if (ALSO_ASKS.matcher(plain).find()) {
             reading.say.add(Saying.of(SayKind.CONSENT, cut(clause.text, 400)));
             reading.about(plain);
@@ -601,7 +612,7 @@ final class Aside {
     private static final Pattern SUPPORTS = compile(
             "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
     private static final Pattern BY_OTHER = compile(
-            "^(?<does>(?:the )?(?:leg|arm|foot|forearm|knee|hip|ankle|wrist|elbow|shoulder|head|limb|skin|sheet|tissue)\\b.*) by (?:the |my |your )?(?:other|free|second) hand$");
+            "^(?<does>(?:the )?(?:leg|arm|foot|forearm|knee|hip|ankle|wrist|elbow|shoulder|head|limb|skin|sheet|tissue)\\b.*) by (?:the |my |your )?(?:other|free|second) hand(?<rest>| (?:while|as) .*)$");
     private static final Pattern ONE = compile("^(?:with )?one hand\\b(?! \\w+ (?:and )?(?:one|the other) )(.*)");
     private static final Map<OtherHand, Pattern> HANDS = hands();
 
@@ -647,8 +658,8 @@ final class Aside {
         if (by.matches()) {
             reading.more.otherHand =
                     first(HANDS, PAST.matcher(by.group("does")).replaceAll("s")).orElse(OtherHand.MOVES_THE_LIMB);
-            reading.own(DetailField.OTHER_HAND, clause.text);
-            return new Clause("");
+            reading.own(DetailField.OTHER_HAND, clause.plain.substring(0, by.start("rest")));
+            return new Clause(by.group("rest").replaceFirst("^ (?:while|as) ", ""));
         }
         var held = HELD.matcher(clause.plain);
         if (reading.technique != null && held.matches()) {
@@ -787,7 +798,8 @@ final class Aside {
                             + " (?:on|over) (?:the |my |your |therapists? (?:s )?)?shoulder"),
             limb(
                     Limb.ON_THIGH,
-                    "(?:leg|foot|arm|hand|calf|ankle|forearm|shin|knee|limb|it)?" + BE
+                    "(?:my|your) (?:thigh|lap|knee) under " + THE
+                            + "\\w+|(?:leg|foot|arm|hand|calf|ankle|forearm|shin|knee|limb|it)?" + BE
                             + " ?(?:on|over|across) (?:my|your|therapist s|therapists|own) (?:thigh|lap|knee)"),
             limb(
                     Limb.HEEL_TO_HIP,
@@ -879,7 +891,7 @@ final class Aside {
     }
 
     private static final Pattern LIES = compile(
-            "^(?:with )?(?:the |their |her |his )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b)(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
+            "^(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b)(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
@@ -903,11 +915,17 @@ final class Aside {
         if (!LIES.matcher(clause.plain).matches()
                 || BY_OTHER.matcher(clause.plain).matches()
                 || reading.known(List.of(clause.plain.split(" ")))) return false;
+        var of = LIES.matcher(clause.plain);
+        if (of.matches() && reading.side == null && "left".equals(of.group("side"))) reading.side = Sides.LEFT;
+        if (of.matches() && reading.side == null && "right".equals(of.group("side"))) reading.side = Sides.RIGHT;
         var rest = laid(clause.plain, reading);
         var limb = LIMB.matcher(clause.plain);
         // "Range: arm up sideways" is compared there.
         if (reading.comparing != null && reading.limbNamed == null && limb.find()) reading.limbNamed = limb.group();
         if (rest.equals(clause.plain) || !rest.isEmpty()) reading.own(DetailField.LIMB, clause.text);
+        // "Top leg off the table 20 s": the time is that of the work.
+        var dose = DOSE_AT_END.matcher(clause.plain);
+        if (dose.find()) reading.words(new Clause(dose.group()));
         return true;
     }
 

@@ -15,7 +15,7 @@ final class Doses {
     private Doses() {}
 
     private static final Pattern SECONDS = alone(
-            "(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:or so|total|in (?:all|total)|ea|(?:per|on each|on every|at each) (?:spot|point|hold)|a (?:side|leg|arm|foot|hand)|each(?! (?:side|leg|arm|foot|hand|way|direction))|a pass|per pass|(holds?)))?");
+            "(\\d+(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)(?: (?:or so|total|in (?:all|total)|ea|((?:per|a|on each|on every|at each) (?:spot|point|hold))|a (?:side|leg|arm|foot|hand)|each(?! (?:side|leg|arm|foot|hand|way|direction))|a pass|per pass|(holds?)))?");
 
     private static final Pattern MINUTES =
             alone("(\\d+(?:\\.\\d+)?)\\s*(?:m|min|mins|minutes?)(?: (?:or so|total|in (?:all|total)))?");
@@ -48,6 +48,9 @@ final class Doses {
 
     private static final Pattern RATE = alone(
             "(?:at )?(\\d+(?:\\.\\d+)?)\\s*(?:/ ?s(?:ec)?|(?:x |times )?(?:a|per) sec(?:ond)?|hz|cycles? (?:a|per) second|cycles? ?/ ?s(?:ec)?|(?:times|strokes|cycles|rubs|beats) (?:a|per) second)");
+
+    /** "Five of them." */
+    private static final Pattern OF_THEM = alone("(\\d{1,2}) of (?:them|these|those)");
 
     private static final Pattern RANGE = alone(
             "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
@@ -104,6 +107,7 @@ final class Doses {
             read.band = new Band(only.group(1).equals("to a") ? most : Math.min(1, most), most);
             return "";
         }
+        rest = pull(OF_THEM, JotWords.lone(rest), m -> read.count = whole(m.group(1)));
         rest = ranges(rest, read);
         rest = pull(RATE, rest, m -> read.rate = Double.valueOf(m.group(1)));
         rest = counted(rest, read);
@@ -141,7 +145,7 @@ final class Doses {
         rest = pull(MINUTES, rest, m -> read.seconds = Double.parseDouble(m.group(1)) * 60);
         rest = pull(SECONDS, rest, m -> {
             read.seconds = Double.valueOf(m.group(1));
-            if (m.group(2) != null) read.counted = Dose.Kind.HOLDS;
+            if (m.group(2) != null || m.group(3) != null) read.counted = Dose.Kind.HOLDS;
         });
         // "Ankle circles, 10" counts them.
         if (read.seconds == null && read.count == null)
@@ -223,11 +227,11 @@ final class Doses {
             return new Dose(
                     Dose.Kind.CYCLES,
                     null,
-                    read.count != null
-                            ? read.count
-                            : read.seconds != null && read.rate != null
-                                    ? (Integer) (int) Math.round(read.seconds * read.rate)
-                                    : usual.count(),
+                    read.seconds != null && read.rate != null && read.counted != Dose.Kind.CYCLES
+                            // "A minute at 1.5 a second, three rounds": all of it.
+                            ? (Integer)
+                                    (int) Math.round(read.seconds * read.rate * (read.count == null ? 1 : read.count))
+                            : read.count != null ? read.count : usual.count(),
                     read.rate != null ? read.rate : usual.perSecond() != null ? usual.perSecond() : Double.valueOf(1));
         // What the client pushes is what is held.
         if (read.seconds == null && t.stroke() == Stroke.CONTRACT_RELAX)

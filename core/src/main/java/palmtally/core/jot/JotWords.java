@@ -166,6 +166,30 @@ final class JotWords {
                 q.stroke(q.library.toUse("raking"), false);
                 q.zoned(Zone.ARMPIT);
             });
+        put(words, "with parting fingertips", q -> {
+            q.stroke(q.library.toUse("parting"), false);
+            q.tool = Tool.FINGER_PADS;
+        });
+        for (var spread : List.of("palms spread", "both palms spread", "hands spread"))
+            put(words, spread, q -> q.tool = Tool.PALM);
+        for (var spread : List.of("fingers spread", "spread fingers"))
+            put(words, spread, q -> q.tool = Tool.REINFORCED_FINGERS);
+        for (var lean : List.of("lean and lighten", "lean and release", "lean and ease", "lean and lift off"))
+            put(words, lean, q -> q.stroke(q.library.toUse("compression"), false));
+        put(words, "circle it", q -> q.stroke(q.library.toUse("range-of-motion"), false));
+        for (var belly : List.of("belly of muscle", "muscle belly", "belly of calf muscle", "bellies of muscles"))
+            put(words, belly, q -> q.aside.add(belly));
+        all(words, q -> q.zoned(Zone.LUMBAR), "side of trunk", "sides of trunk", "side of body", "side of waist");
+        all(words, q -> q.zoned(Zone.UPPER_BACK), "spine edge", "edge of spine", "edges of spine", "side of vertebrae");
+        all(
+                words,
+                q -> q.zoned(Zone.HAND),
+                "finger web",
+                "finger webs",
+                "webs of fingers",
+                "between fingers of client");
+        all(words, q -> q.zoned(Zone.THIGH_FRONT), "front of hip", "front of hips", "crease of hip", "hip crease");
+        all(words, q -> q.bendsJoint = true, "bend", "flex", "extend", "straighten", "push it", "move it", "glide it");
         all(words, q -> q.zoned(Zone.UPPER_BACK), "serratus posterior", "serratus posterior superior");
         all(words, q -> q.zoned(Zone.LUMBAR), "serratus posterior inferior");
         all(
@@ -539,6 +563,8 @@ final class JotWords {
         strokes.put(
                 "rocking",
                 List.of(
+                        "swing",
+                        "swinging",
                         "rock",
                         "rocks",
                         "jostle",
@@ -795,6 +821,9 @@ final class JotWords {
                 "c grip",
                 "pinch grip",
                 "between thumb and fingers",
+                "between fingers and thumb",
+                "between fingers and thumbs",
+                "between thumbs and fingers",
                 "between thumb and finger");
         all(words, q -> q.tool = Tool.KNUCKLES, "knuckle");
         for (var hand : HandName.TAUGHT)
@@ -1387,7 +1416,15 @@ final class JotWords {
                 "sheet held",
                 "hold sheet",
                 "tucked");
-        all(words, q -> q.care.add(Care.HANDS_WIPED), "wipe hands", "hands wiped", "clean hands", "wash hands");
+        all(
+                words,
+                q -> q.care.add(Care.HANDS_WIPED),
+                "wipe hands",
+                "wiped hands",
+                "hands wiped",
+                "hands clean",
+                "clean hands",
+                "wash hands");
         all(
                 words,
                 q -> {
@@ -2181,8 +2218,8 @@ final class JotWords {
     private static final Pattern COUNTING = Pattern.compile(
             "\\b(" + String.join("|", NUMBERS)
                     + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
-                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|circles|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
+                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )(?<!\\ds )(?<!\\d s )(?<!secs )(?<!sec )(?<!seconds )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|lines|rows|laps|bouts|circles|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {
@@ -2194,6 +2231,17 @@ final class JotWords {
             case "a" -> "1";
             default -> String.valueOf(ALSO.getOrDefault(m.group(), NUMBERS.indexOf(m.group()) + 1));
         });
+    }
+
+    private static final Pattern LONE =
+            Pattern.compile("^ (" + String.join("|", NUMBERS) + ")(?: (?=of (?:them|these|those) )| $)");
+
+    /** A number that stands alone, or before "of them". */
+    static String lone(String text) {
+        var m = LONE.matcher(text);
+        if (!m.find()) return text;
+        int n = NUMBERS.indexOf(m.group(1)) + 1;
+        return m.end() == text.length() ? " " + n + " times " : " " + n + " " + text.substring(m.end());
     }
 
     /** Words of the longest phrase. */

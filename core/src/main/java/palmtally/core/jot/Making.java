@@ -69,6 +69,10 @@ final class Making {
     private static final Set<Zone> SMALL =
             EnumSet.of(Zone.FACE, Zone.EARS, Zone.JAW_MUSCLES, Zone.INSIDE_MOUTH, Zone.STRAP_MUSCLE, Zone.NECK_SIDE);
 
+    /** No forearm is used on these, unless it is said. */
+    private static final Set<Zone> FINE =
+            EnumSet.of(Zone.HAND, Zone.WRIST, Zone.SCALP, Zone.SOLE, Zone.FOOT_TOP, Zone.KNEECAP, Zone.ACHILLES);
+
     private static final Set<Stroke> WITH_PADS = EnumSet.of(
             Stroke.EFFLEURAGE,
             Stroke.PETRISSAGE,
@@ -122,10 +126,8 @@ final class Making {
         // "The arm from wrist to shoulder", "down beside the spine from neck to sacrum": all of it.
         if (all.equals(Set.of(Zone.UPPER_ARM_OUTER)) || all.equals(Set.of(Zone.UPPER_BACK))) all.addAll(between());
         // A long stroke of the back is all the way down.
-        if (read.back
-                && all.equals(Set.of(Zone.UPPER_BACK))
-                && read.technique != null
-                && read.technique.stroke() == Stroke.EFFLEURAGE) all.add(Zone.LUMBAR);
+        if (read.back && all.equals(Set.of(Zone.UPPER_BACK)) && (gives("effleurage") || gives("feather")))
+            all.add(Zone.LUMBAR);
         if (read.leg
                 && (all.isEmpty()
                         || read.legs
@@ -323,6 +325,9 @@ final class Making {
                 && !gives("ear-suction")
                 && SMALL.containsAll(on)
                 && WITH_PADS.contains(t.stroke())) edit.tool = Tool.FINGER_PADS;
+        if (read.tool == null
+                && edit.tool == Tool.FOREARM
+                && on.stream().allMatch(z -> SMALL.contains(z) || FINE.contains(z))) edit.tool = Tool.FINGER_PADS;
         if (read.tool != null) {
             edit.tool = read.tool;
             edit.hand = read.hand;
@@ -438,6 +443,8 @@ final class Making {
     /** Whether it names no stroke, but tells something to say, how the client lies, what is laid under, or that it is over. */
     private boolean saysOnly() {
         if (!read.say.isEmpty() || read.phase == Phase.COVER) return true;
+        // At the head of all lines, how the sheet is laid is where it begins.
+        if (read.drapes && before == null && read.workless()) return true;
         if (read.arranges && read.tool == null && read.seconds == null && read.count == null) return true;
         // Who names a place means to work there, unless all the rest is about how the client lies.
         if (!read.placeless()) {

@@ -110,9 +110,7 @@ final class Meant {
                 || breathed()
                         && read.tool != null
                         && read.seconds == null
-                        && (read.count == null
-                                || read.counted == null
-                                        && (read.laidOn || read.zones.stream().anyMatch(SUNK_INTO::contains)))
+                        && (read.count == null || read.counted == null && (read.laidOn || sunkInto()))
                         && !way) {
             if (read.count != null) read.counted = Dose.Kind.BREATHS;
             return read.library.toUse("breath-hold");
@@ -122,6 +120,12 @@ final class Meant {
                     read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
                             ? "range-of-motion"
                             : "still-hold");
+        // "Thumb across the tendon, 1.5 a second."
+        if (read.tool != null
+                && (read.tool.pointed() || read.tool == Tool.FINGER_PADS)
+                && read.across
+                && !way
+                && (read.rate != null || !read.structures.isEmpty())) return read.library.toUse("cross-fibre");
         // "Three points, 6 s each" are pressed.
         if (read.tool == null && read.counted == Dose.Kind.HOLDS && read.seconds != null && !read.placeless())
             return read.library.toUse("static-press");
@@ -137,6 +141,12 @@ final class Meant {
         if ((read.tool == null || read.tool == Tool.PALM)
                 && (read.oils && (way || !read.placeless()) || read.strokes)
                 && read.more.part.isEmpty()) return read.library.toUse("effleurage");
+        // "Toes: bend each up and down", "kneecap: push it up and down".
+        if (read.tool == null
+                && read.bendsJoint
+                && read.more.part.isEmpty()
+                && (read.count != null || read.seconds != null || read.bothWays)
+                && !read.placeless()) return read.library.toUse("range-of-motion");
         if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
         if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
             return read.library.toUse("compression");
@@ -164,16 +174,24 @@ final class Meant {
                 && read.seconds <= 20) return read.library.toUse("static-press");
         if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
             return read.library.toUse("effleurage");
+        // Down along something, no heel of a hand broadens.
+        if (read.tool == Tool.HEEL_OF_HAND && way && !read.across) return read.library.toUse("effleurage");
         // The face is stroked.
         if (face() && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
         return usual(read.tool);
+    }
+
+    private boolean sunkInto() {
+        return read.zones.stream().anyMatch(SUNK_INTO::contains)
+                || read.structures.values().stream()
+                        .anyMatch(all -> SUNK_INTO.contains(all.get(0).zones().get(0)));
     }
 
     private boolean face() {
         return read.zones.contains(Zone.FACE)
                 || read.structures.values().stream()
                         .anyMatch(all -> all.get(0).zones().get(0) == Zone.FACE)
-                || read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
+                || read.structures.isEmpty() && read.nearby.stream().anyMatch(z -> z.contains(Zone.FACE));
     }
 
     private boolean moved() {

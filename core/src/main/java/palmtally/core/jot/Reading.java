@@ -301,6 +301,15 @@ final class Reading {
     /** A limb is laid somewhere, and nothing worked. */
     boolean arranges;
 
+    /** A joint is bent or pushed by the hand, where no stroke is said besides. */
+    boolean bendsJoint;
+
+    /** It goes across something. */
+    boolean across;
+
+    /** How the sheet lies is said, and perhaps nothing else. */
+    boolean drapes;
+
     /** The head is bent to a side by the hand. */
     boolean bends;
 
@@ -503,7 +512,8 @@ final class Reading {
         var whole = new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1"));
         if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
             return;
-        if (Aside.wonders(whole, this) || Aside.felt(whole, this) || Aside.ofTheSheet(whole, this)) return;
+        if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
+        if (Aside.lays(whole, this) || Aside.ofTheSheet(whole, this)) return;
         if (TURNED.contains(whole.plain)) {
             own(DetailField.LIMB, whole.text);
             return;
@@ -530,9 +540,14 @@ final class Reading {
             if (sub.position != null) position = sub.position;
             return;
         }
-        if (Aside.lays(whole, this) || Aside.lies(whole, this)) return;
+        if (Aside.lies(whole, this)) return;
         var own = Aside.otherHand(whole, this);
         if (own.plain.isEmpty()) return;
+        // "Thumb across, one minute, then rest, three rounds": nothing is held.
+        if (own.plain.equals("rest") && tool != null && (seconds != null || count != null)) {
+            aside.add(own.text);
+            return;
+        }
         // "Friction 2 min, then rest 1 min": the rest has a time of its own.
         var rests = beside(own.text);
         if ((technique != null ? !weak : tool != null && rests.heelNamed)
@@ -557,6 +572,14 @@ final class Reading {
         }
         // "Thumbs open the palm, 45 s; pull each finger": the second is a step of its own.
         var next = beside(own.plain);
+        if (stroke(own.plain) != null
+                && technique == null
+                && strokes
+                && count != null
+                && (next.seconds != null || next.count != null)) {
+            aside.add(own.text);
+            return;
+        }
         if (stroke(own.plain) != null
                 && technique == null
                 && (tool != null || forearmNamed)
@@ -595,7 +618,7 @@ final class Reading {
             aside.add(own.text);
             return;
         }
-        if (another != null && technique != null && !weak && !another.equals(technique) && !names(another)) {
+        if (another != null && technique != null && !weak && !cupped && !another.equals(technique) && !names(another)) {
             aside.add(own.text);
             // "Knead, squeeze, wring 2 min": the time is of all of them.
             var last = beside(own.text);
@@ -733,6 +756,7 @@ final class Reading {
             }
             var word = tokens.get(at);
             goesOn |= GOES_ON.contains(word);
+            across |= word.equals("across");
             if (used > 0) {
                 // "Between the navel and the hip bone" is near to both.
                 boolean both = related.equals("between")

@@ -34,7 +34,8 @@ final class Span {
             Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin");
     private static final Set<String> SHOULDER = Set.of("shoulder", "shoulders", "shoulder blade", "armpit");
 
-    private static final Set<String> FOOT = Set.of("ankle", "ankles", "heel", "heels", "foot", "feet", "toe", "toes");
+    private static final Set<String> FOOT =
+            Set.of("ankle", "ankles", "heel", "heels", "heel cord", "achilles", "foot", "feet", "toe", "toes");
 
     private static final Line LEG_BACK =
             new Line(List.of(HIP, Set.of("knee"), FOOT), List.of(List.of(Zone.HAMSTRINGS), List.of(Zone.CALF)));

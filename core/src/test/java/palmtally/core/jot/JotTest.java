@@ -387,7 +387,7 @@ class JotTest {
                 "across the fibre with the thumb on biceps femoris | cross-fibre [hamstrings] prone treat",
                 "circle the hip, big and slow | range-of-motion [gluteals] prone lengthen",
                 "squeeze the calf with both heels of the hands | broadening [calf] prone warm",
-                "palm glide from the sternum to the shoulder | effleurage [chest-wall, top-of-shoulder] supine warm",
+                "palm glide from the sternum to the shoulder | effleurage [chest-wall] supine warm",
                 "hold the tender point in masseter; may be felt in the ear | trigger-point [jaw-muscles] supine treat",
                 "loose fist over gluteus medius through the sheet | compression [gluteals] prone treat",
                 "cover the calf | still-hold [calf] prone cover",
