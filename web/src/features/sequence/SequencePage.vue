@@ -6,7 +6,6 @@ import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
-import FindingCard from '@/parts/FindingCard.vue'
 import Standing from '@/parts/Standing.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
 import Strip from '@/parts/Strip.vue'
@@ -14,6 +13,7 @@ import TableFigure from '@/parts/TableFigure.vue'
 import { stripOf } from '@/parts/strip'
 import { capital, mmss, word } from '@/parts/words'
 import AddLine from './AddLine.vue'
+import FindingPile from './FindingPile.vue'
 import FitPanel from './FitPanel.vue'
 import MendAllPanel from './MendAllPanel.vue'
 import StepForm from './StepForm.vue'
@@ -34,6 +34,7 @@ import {
   splitBlock,
   stepsIn,
 } from './edits'
+import { piled } from './piles'
 import { useDraft } from './useDraft'
 import type { Spot } from '@/parts/useDrag'
 
@@ -570,14 +571,14 @@ onKeyStroke((e) => {
               @take="mended"
               @leave="mending = false"
             />
-            <FindingCard
-              v-for="f in mending ? [] : plan.findings"
-              :key="f.finding.key"
-              :finding="f.finding"
-              :mend="f.mend"
+            <FindingPile
+              v-for="pile in mending ? [] : piled(plan.findings)"
+              :key="pile[0]!.finding.key"
+              :findings="pile"
+              :number="number"
               :busy="busy"
-              @open="openFinding(f)"
-              @mend="draft.mend(f.finding.key, f.mend!)"
+              @open="openFinding"
+              @mend="(f) => draft.mend(f.finding.key, f.mend!)"
             />
             <p class="law">{{ session.catalogue?.law }}</p>
             <p class="files">

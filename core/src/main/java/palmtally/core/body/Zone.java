@@ -165,12 +165,14 @@ public enum Zone {
                 });
     }
 
-    /** Whether a big movement of it takes the sheet along: not of toes, of a hand or of the head, nor of the belly, which no limb moves. */
+    /** Whether a big movement of it takes the sheet along: not of toes, of a wrist that bends, of a hand or of the head, nor of the belly, which no limb moves. */
     public boolean movesSheet() {
         return unit.draped()
                 && region != FOOT
                 && unit != HEAD
                 && unit != DrapeUnit.ABDOMEN
+                && this != FOREARM_FLEXORS
+                && this != FOREARM_EXTENSORS
                 && this != WRIST
                 && this != HAND;
     }

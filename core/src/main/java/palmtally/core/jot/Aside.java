@@ -436,6 +436,10 @@ final class Aside {
     private static final Pattern ASKS_FOR_BREATH =
             compile("^(?:then |and )*ask for (?:\\w+ ){0,3}(?:breaths?|inhales?|exhales?)$");
 
+    private static final Pattern ITS_MOVE = compile(
+            "(?:knee|elbow|hip|shoulder|wrist|ankle|head|arm|leg|foot|hand|jaw)s? (?:straightening|bending|lifting|turning|pushing|opening|closing|pressing)(?: \\w+)?");
+    private static final Pattern HOLDS_SO_LONG =
+            compile("(?:and |then )*holds?(?: it| that)?(?: for)? \\d+ ?(?:s|sec|secs|seconds)");
     private static final Pattern OF_THEM = compile("\\w+ of them");
     private static final Pattern HOLDS_ALONE = compile("(?:and |then )*holds?");
 
@@ -476,9 +480,15 @@ final class Aside {
         }
         // "Head: hold" is the hand's; after what the client does it is the client's.
         if (OF_THEM.matcher(plain).matches()) return false;
+        // "Client resists, knee straightening", "client shrugs, holds 5 s": it is still the client's.
+        if (!reading.more.part.isEmpty() && ITS_MOVE.matcher(plain).matches()) {
+            reading.own(DetailField.PART, clause.text);
+            return true;
+        }
         if (HOLDS_ALONE.matcher(plain).matches() && reading.more.part.isEmpty()) return false;
         boolean subject = SUBJECT.matcher(plain).find();
-        boolean itself = BY_ITSELF.matcher(plain).find();
+        boolean itself = BY_ITSELF.matcher(plain).find()
+                || !reading.more.part.isEmpty() && HOLDS_SO_LONG.matcher(plain).matches();
         if (!subject && !itself) return false;
         // "Ask them about tingling" is a question.
         if (QUESTION.matcher(plain).find()) return false;

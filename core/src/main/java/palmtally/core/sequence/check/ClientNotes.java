@@ -72,6 +72,11 @@ public final class ClientNotes implements Check {
         return mild ? Severity.WARN : severity;
     }
 
+    /** A foot may be squeezed at a middle depth (common practice, no source); the rest of a leg is worked lightly. */
+    private static boolean deepOnLeg(Step step, Zone zone) {
+        return zone.unit() == DrapeUnit.LEG && step.depth() > (zone.region() == Region.FOOT ? 3 : 2);
+    }
+
     private List<Clash> clashes(Plan plan, ClientNote note, Step step) {
         var found = new ArrayList<Clash>();
         var name = plan.number(step);
@@ -91,7 +96,7 @@ public final class ClientNotes implements Check {
                             new Mend(
                                     "Side-lying for all prone steps",
                                     s -> lying(s, Position.PRONE, Position.SIDE_LEFT))));
-                else if (step.depth() > 2 && step.zones().stream().anyMatch(z -> z.unit() == DrapeUnit.LEG))
+                else if (step.zones().stream().anyMatch(z -> deepOnLeg(step, z)))
                     found.add(new Clash(
                             step,
                             step.zones().get(0),

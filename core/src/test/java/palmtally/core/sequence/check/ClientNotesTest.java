@@ -44,6 +44,15 @@ class ClientNotesTest extends CheckTest {
                         .says(
                                 "Step 1 works deep on the leg, and this client is pregnant: vessels are at risk. Local codes and licensed practice decide.")
                         .mends("Lower to depth 2: Step 1, Step w: depth 3 → 2."),
+                // A foot may be squeezed: common practice, no source.
+                client(
+                                "pregnant, deep on the foot",
+                                note(ClientNote.Kind.PREGNANT),
+                                eachSide(thigh("w").on(Zone.SOLE).deep(4).lying(Position.SIDE_LEFT)),
+                                eachSide(thigh("w").on(Zone.SOLE).deep(3).lying(Position.SIDE_LEFT)))
+                        .says(
+                                "Step 1 works deep on the leg, and this client is pregnant: vessels are at risk. Local codes and licensed practice decide.")
+                        .mends("Lower to depth 2: Step 1, Step w: depth 4 → 2."),
                 client(
                                 "back pain, hip flexors stretched",
                                 note(ClientNote.Kind.BACK_PAIN),

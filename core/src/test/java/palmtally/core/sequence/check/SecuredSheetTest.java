@@ -46,11 +46,13 @@ class SecuredSheetTest extends CheckTest {
                         .under(p -> Choices.find("chest-sheet").orElseThrow().choose(p, "arms-over-sheet")));
     }
 
-    /** Toes, a hand and the head move under no sheet, and the rib edge with the breath alone. */
+    /** Toes, a wrist, a hand and the head move under no sheet, and the rib edge with the breath alone. */
     @Test
     void what_moves_no_sheet_needs_none_secured() {
         silent(eachSide(step("t").technique("range-of-motion").on(Zone.FOOT_TOP)));
         silent(eachSide(step("w").technique("traction").on(Zone.WRIST)));
+        silent(eachSide(
+                step("e").technique("stretch").on(Zone.FOREARM_EXTENSORS).seconds(30)));
         silent(eachSide(step("n").technique("stretch").on(Zone.NECK_BACK).seconds(30)));
         silent(eachSide(step("n").technique("traction").on(Zone.BASE_OF_SKULL)));
         silent(eachSide(step("d").technique("contract-relax").on(Zone.RIB_EDGE)));
