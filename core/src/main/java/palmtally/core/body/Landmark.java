@@ -231,6 +231,7 @@ public enum Landmark {
             "medial border",
             "vertebral border",
             "inner border",
+            "inner edge",
             "inner edge of the blade"),
     BLADE_OUTER_EDGE(
             "outer edge of the shoulder blade",
@@ -344,7 +345,9 @@ public enum Landmark {
             "crista iliaca",
             at(76, 607, -8),
             List.of(Zone.LUMBAR, Zone.GLUTEALS, Zone.BELLY, Zone.THIGH_OUTER),
-            "iliac crest"),
+            "iliac crest",
+            "crest",
+            "hip crest"),
     HIP_SPINE_FRONT(
             "front spine of the hip bone",
             "spina iliaca anterior superior",

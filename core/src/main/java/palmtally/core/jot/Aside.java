@@ -83,13 +83,23 @@ final class Aside {
 
     /** Whether the clause is about how the sheet lies; then it stays as it was said. */
     static boolean ofTheSheet(Clause clause, Reading reading) {
-        if (!OF_THE_SHEET.matcher(clause.plain).matches()
+        boolean more = reading.drapes && OF_IT.matcher(clause.plain).matches();
+        if (!more && !OF_THE_SHEET.matcher(clause.plain).matches()
                 || SHEET_FIRST.matcher(clause.plain).find() && reading.beside(clause.plain).sheet != null
                 || reading.known(List.of(clause.plain.split(" ")))) return false;
         reading.aside.add(clause.text);
+        // "Roll the sheet off the left leg": the left one.
+        if (reading.side == null && !more) {
+            var said = reading.beside(clause.plain);
+            if (said.side != null && (said.leg || !said.zones.isEmpty())) reading.side = said.side;
+        }
         reading.drapes = true;
         return true;
     }
+
+    /** "Tuck it under the other one", where "it" is the sheet. */
+    private static final Pattern OF_IT =
+            compile("^(?:then |and )*(?:tuck|draw|fold|lay|roll|bring|slide|scoop|gather) it\\b.*");
 
     private static final Pattern LIES_DOWN = compile(
             "(?i)^(?:with )?(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
@@ -651,6 +661,18 @@ final class Aside {
         return h;
     }
 
+    /** Whether the clause begins with what is done by the other hand, such as "the leg bent by the other hand"; then it is taken. */
+    static boolean byTheOther(Clause clause, Reading reading) {
+        var by = BY_OTHER.matcher(clause.plain);
+        if (!by.matches()) return false;
+        reading.more.otherHand =
+                first(HANDS, PAST.matcher(by.group("does")).replaceAll("s")).orElse(OtherHand.MOVES_THE_LIMB);
+        reading.own(DetailField.OTHER_HAND, clause.plain.substring(0, by.start("rest")));
+        var rest = by.group("rest").replaceFirst("^ (?:while|as) ", "");
+        if (!rest.isBlank()) reading.clause(new Clause(rest));
+        return true;
+    }
+
     /** Takes what the other hand does out of a clause and leaves what stands before it. */
     static Clause otherHand(Clause clause, Reading reading) {
         var m = OTHER.matcher(clause.plain);
@@ -662,14 +684,6 @@ final class Aside {
                 reading.own(DetailField.OTHER_HAND, with.group("does"));
                 return new Clause("");
             }
-        }
-        // "The leg bent and turned by the other hand."
-        var by = BY_OTHER.matcher(clause.plain);
-        if (by.matches()) {
-            reading.more.otherHand =
-                    first(HANDS, PAST.matcher(by.group("does")).replaceAll("s")).orElse(OtherHand.MOVES_THE_LIMB);
-            reading.own(DetailField.OTHER_HAND, clause.plain.substring(0, by.start("rest")));
-            return new Clause(by.group("rest").replaceFirst("^ (?:while|as) ", ""));
         }
         var held = HELD.matcher(clause.plain);
         if (reading.technique != null && held.matches()) {

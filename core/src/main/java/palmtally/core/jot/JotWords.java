@@ -179,6 +179,15 @@ final class JotWords {
         put(words, "circle it", q -> q.stroke(q.library.toUse("range-of-motion"), false));
         for (var belly : List.of("belly of muscle", "muscle belly", "belly of calf muscle", "bellies of muscles"))
             put(words, belly, q -> q.aside.add(belly));
+        all(words, q -> q.underRibs(), "under ribs", "below ribs");
+        for (var draw : List.of("draw shoulder", "draw shoulder down", "draw shoulders down"))
+            put(words, draw, q -> {
+                q.stroke(q.library.toUse("traction"), false);
+                q.zoned(Zone.TOP_OF_SHOULDER);
+            });
+        all(words, q -> q.more.manner.add(Manner.LEANS_IN), "lean back", "leaning back");
+        all(words, q -> q.sinks = true, "wait", "wait there");
+        all(words, q -> q.tool = Tool.PALM, "between palm and fingers", "between fingers and palm");
         all(words, q -> q.zoned(Zone.LUMBAR), "side of trunk", "sides of trunk", "side of body", "side of waist");
         all(words, q -> q.zoned(Zone.UPPER_BACK), "spine edge", "edge of spine", "edges of spine", "side of vertebrae");
         all(
@@ -1094,7 +1103,8 @@ final class JotWords {
             if (q.relation == Reading.Relation.ON) q.lowerLeg = true;
             else q.at("lower leg", List.of(Zone.CALF));
         });
-        for (var spread : List.of("palm spread", "spread palm", "spread palms", "open palm"))
+        for (var spread :
+                List.of("palm spread", "spread palm", "spread palms", "open palm", "open hand", "spread hand"))
             put(words, spread, q -> {
                 q.stroke(q.library.toUse("effleurage"), false);
                 q.zones.add(Zone.HAND);
@@ -1461,7 +1471,7 @@ final class JotWords {
                     q.zones.add(Zone.RIB_EDGE);
                 });
         for (var waist : List.of("waist", "side of waist", "sides of waist", "side waist"))
-            put(words, waist, q -> q.waist = true);
+            put(words, waist, q -> q.waist());
         for (var middle : List.of(
                 "midline of",
                 "up midline",
@@ -1983,8 +1993,6 @@ final class JotWords {
                         "under costal arch",
                         "costal margin",
                         "rib margin",
-                        "under ribs",
-                        "below ribs",
                         "costal arch",
                         "rib arch"));
         names.put(

@@ -153,14 +153,25 @@ final class Making {
         if (all.isEmpty() && !read.nearby.isEmpty()) {
             // "Chin to ear" stays on the face.
             if (read.nearby.size() > 1) read.nearby.remove(List.of(Zone.EARS));
-            var shared = new ArrayList<>(read.nearby.get(0));
-            read.nearby.forEach(shared::retainAll);
-            if (shared.isEmpty()) read.nearby.forEach(in -> all.add(in.get(0)));
+            List<List<Zone>> near = new ArrayList<>(read.nearby);
+            var shared = shared(near);
+            // "Between the bones of the forearm toward the elbow" is at the forearm.
+            if (shared.isEmpty() && near.removeAll(read.ends)) {
+                if (near.isEmpty()) near.addAll(read.nearby);
+                shared = shared(near);
+            }
+            if (shared.isEmpty()) near.forEach(in -> all.add(in.get(0)));
             else all.add(shared.get(0));
         }
         if (all.isEmpty() && (before == null || read.tool == null)) all.addAll(read.moved);
         if (all.isEmpty()) all.addAll(context.headed());
         return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
+    }
+
+    private static List<Zone> shared(List<List<Zone>> all) {
+        var shared = new ArrayList<>(all.get(0));
+        all.forEach(shared::retainAll);
+        return shared;
     }
 
     /** Where the work is, from what is named alone. */

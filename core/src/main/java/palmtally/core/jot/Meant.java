@@ -4,6 +4,7 @@ import java.util.EnumSet;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Step;
@@ -126,6 +127,14 @@ final class Meant {
                 && read.across
                 && !way
                 && (read.rate != null || !read.structures.isEmpty())) return read.library.toUse("cross-fibre");
+        // "Sink beside the navel with the out-breath, four times."
+        if (read.tool == null && read.sinks && breathed()) {
+            if (read.count != null) read.counted = Dose.Kind.BREATHS;
+            return read.library.toUse("breath-hold");
+        }
+        // "With the fist in circles."
+        if (read.tool != null && read.tool != Tool.PALM && read.direction == Direction.CIRCULAR && !way)
+            return read.library.toUse("circular-friction");
         // "Three points, 6 s each" are pressed.
         if (read.tool == null && read.counted == Dose.Kind.HOLDS && read.seconds != null && !read.placeless())
             return read.library.toUse("static-press");

@@ -169,6 +169,9 @@ final class Reading {
     /** Where it lies near to, comes from or goes to: that is the zone where none is said. */
     final List<List<Zone>> nearby = new ArrayList<>();
 
+    /** Those of them that it only comes from or goes to. */
+    final List<List<Zone>> ends = new ArrayList<>();
+
     /** How many of these it only goes to. */
     int toward;
 
@@ -513,7 +516,7 @@ final class Reading {
         if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
             return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
-        if (Aside.lays(whole, this) || Aside.ofTheSheet(whole, this)) return;
+        if (Aside.lays(whole, this) || Aside.byTheOther(whole, this) || Aside.ofTheSheet(whole, this)) return;
         if (TURNED.contains(whole.plain)) {
             own(DetailField.LIMB, whole.text);
             return;
@@ -1070,6 +1073,18 @@ final class Reading {
                 };
     }
 
+    /** Its front where the client lies so, else the low back; from or to it is an end of the stroke. */
+    void waist() {
+        if (relation == Relation.FROM || relation == Relation.TO) at(said, List.of(Zone.LUMBAR));
+        else waist = true;
+    }
+
+    /** Beneath the ribs is their edge, unless a muscle is named that is found there. */
+    void underRibs() {
+        if (structures.isEmpty()) zoned(Zone.RIB_EDGE);
+        else aside.add(said);
+    }
+
     void structure(String name, List<Structure> all) {
         if (relation == Relation.ON || stays()) structures.put(name, all);
         else at(said, all.get(0).zones());
@@ -1084,11 +1099,11 @@ final class Reading {
     void landmark(Landmark landmark) {
         if (relation == Relation.FROM && more.from == null) {
             more.from = landmark;
-            nearby.add(beside(landmark));
+            end(beside(landmark));
         } else if (relation == Relation.TO && more.to == null) {
             toward++;
             more.to = landmark;
-            nearby.add(beside(landmark));
+            end(beside(landmark));
         } else {
             if (relation == Relation.ON) aside.add(said);
             at(said, landmark.zones());
@@ -1102,7 +1117,13 @@ final class Reading {
             toward++;
             own(DetailField.TO, name);
         } else if (relation != Relation.ON) aside.add(related + " " + name);
+        if (relation == Relation.FROM || relation == Relation.TO) end(in);
+        else nearby.add(in);
+    }
+
+    private void end(List<Zone> in) {
         nearby.add(in);
+        ends.add(in);
     }
 
     /** Left, and then right, is each. */

@@ -31,8 +31,9 @@ final class Span {
     }
 
     private static final Set<String> HIP =
-            Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin");
-    private static final Set<String> SHOULDER = Set.of("shoulder", "shoulders", "shoulder blade", "armpit");
+            Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin", "crest");
+    private static final Set<String> SHOULDER =
+            Set.of("shoulder", "shoulders", "shoulder blade", "shoulder blades", "blade", "blades", "armpit");
 
     private static final Set<String> FOOT =
             Set.of("ankle", "ankles", "heel", "heels", "heel cord", "achilles", "foot", "feet", "toe", "toes");
@@ -68,7 +69,10 @@ final class Span {
                             "buttock",
                             "seat",
                             "low back",
+                            "waist",
+                            "flank",
                             "iliac crest",
+                            "crest",
                             "l5",
                             "l4",
                             "l3",
