@@ -43,7 +43,7 @@ const more = computed(() => props.findings.slice(1))
 .more {
   border-left: 5px solid var(--hint);
   padding-left: 12px;
-  margin-top: -8px;
+  margin-top: -12px;
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
