@@ -889,6 +889,12 @@ final class Aside {
     private static final List<Phrase> WITH_MORE =
             Stream.concat(PHRASES.stream(), MORE.stream()).toList();
 
+    /** What lies somewhere or is laid under it: a clause without one of these words says nothing of it. */
+    private static final Pattern LAID_AT_ALL = compile(
+            "\\b(?:arms?|forearms?|legs?|hands?|foot|feet|heels?|ankles?|calf|shins?|knees?|thigh|lap|hips?|head|face|neck|ear|limb|elbows?|wrists?"
+                    + "|pillows?|cushion|bolster|roll|rolled|towel|wedge|blanket|wipes|gloves?|gloved|stool|frog|between|under|hug\\w*|round|around"
+                    + "|lying|lies?|on)\\b");
+
     private static final Pattern SHAKEN_OUT =
             compile("\\b((?:shake|jiggle|swing|wiggle)\\b.{0,20}?\\b(?:arms?|legs?|hands?|foot|feet)) out\\b");
 
@@ -898,6 +904,7 @@ final class Aside {
 
     /** Takes where a limb lies and what is laid under it out of a clause, and leaves the rest of it. */
     static String laid(String plain, Reading reading) {
+        if (!LAID_AT_ALL.matcher(plain).find()) return plain;
         // "Shake the arm out" lays it nowhere.
         var rest = SHAKEN_OUT.matcher(plain).replaceAll("$1");
         for (var phrase : reading.more.props.isEmpty() && !rest.contains("pillow") ? PHRASES : WITH_MORE) {

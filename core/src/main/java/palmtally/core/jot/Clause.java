@@ -58,6 +58,7 @@ final class Clause {
     }
 
     private static void add(List<Clause> all, String part, String mark) {
-        if (!JotWords.plain(part).isEmpty()) all.add(new Clause(part, mark));
+        var clause = new Clause(part, mark);
+        if (!clause.plain.isEmpty()) all.add(clause);
     }
 }

@@ -91,7 +91,9 @@ final class Doses {
 
     /** Takes the doses, the depth and the number out of the text and leaves the words. */
     static String taken(String text, Reading read) {
-        var rest = NEARLY.matcher(text).replaceAll(" ");
+        var numbered = JotWords.lone(text);
+        if (numbered.chars().noneMatch(c -> c >= '0' && c <= '9')) return numbered;
+        var rest = NEARLY.matcher(numbered).replaceAll(" ");
         rest = pull(NUMBER, rest, m -> {
             var first = m.group(1) != null ? m.group(1) : m.group(3);
             var last = m.group(1) != null ? m.group(2) : m.group(4);
@@ -107,7 +109,7 @@ final class Doses {
             read.band = new Band(only.group(1).equals("to a") ? most : Math.min(1, most), most);
             return "";
         }
-        rest = pull(OF_THEM, JotWords.lone(rest), m -> read.count = whole(m.group(1)));
+        rest = pull(OF_THEM, rest, m -> read.count = whole(m.group(1)));
         rest = ranges(rest, read);
         rest = pull(RATE, rest, m -> read.rate = Double.valueOf(m.group(1)));
         rest = counted(rest, read);

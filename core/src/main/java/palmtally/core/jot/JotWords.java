@@ -50,30 +50,40 @@ import palmtally.core.technique.Tool;
 final class JotWords {
     private JotWords() {}
 
-    private record Plain(Pattern marks, String as) {}
+    /** @param has letters of which a text needs one to be looked at for the marks; empty where any may have them */
+    private record Plain(String has, Pattern marks, String as) {
+        String in(String text) {
+            for (int i = 0; i < has.length(); i++) if (text.indexOf(has.charAt(i)) >= 0) return replaced(text);
+            return has.isEmpty() ? replaced(text) : text;
+        }
+
+        private String replaced(String text) {
+            return marks.matcher(text).replaceAll(as);
+        }
+    }
 
     private static final List<Plain> PLAIN = List.of(
-            new Plain(Pattern.compile("(?<=\\d)\\s?['’′](?![a-z])"), " min "),
-            new Plain(Pattern.compile("(?<=\\b[a-z])\\.(?=[a-z]\\b)"), ""),
-            new Plain(Pattern.compile("(?<=\\d)(?:\\s?½| 1/2\\b)"), ".5"),
-            new Plain(Pattern.compile("(?<!\\d)1/2(?= ?(?:min|m\\b))"), "0.5"),
-            new Plain(Pattern.compile("~\\s?(?=\\d)"), " about "),
-            new Plain(Pattern.compile("\\bo/(?=\\s?(?:sheet|clothes|towel|drape))"), "over "),
-            new Plain(Pattern.compile("\\bb/l\\b"), "both sides"),
-            new Plain(Pattern.compile("½"), "0.5"),
-            new Plain(Pattern.compile("(?<=\\d) and a half(?= min)"), ".5"),
-            new Plain(Pattern.compile("#(?=\\d)"), " number "),
-            new Plain(Pattern.compile("\\b([ctl]\\d{1,2})\\s?[–-]\\s?(?=[a-z])"), "$1 to "),
-            new Plain(Pattern.compile("(?<=\\ds|\\d min|%)\\s?/\\s?(?=\\d)"), " "),
-            new Plain(Pattern.compile("\\bw/"), " with "),
-            new Plain(Pattern.compile("\\s*/\\s*(?=(?:side|leg|arm|foot|hand|pass|hold|spot|point)\\b)"), " per "),
-            new Plain(Pattern.compile("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]"), " and "),
-            new Plain(Pattern.compile("@"), " at "),
-            new Plain(Pattern.compile("(?<=\\d)\\s*[x×]\\s*(?=\\d)"), " x "),
-            new Plain(Pattern.compile("(?<=\\d),(?=\\d)"), "."),
-            new Plain(Pattern.compile("(?<=\\d)\\s*[–-]\\s*(?=\\d)"), " to "),
-            new Plain(Pattern.compile("[-–—,;()!?'’…]+|[:.](?!\\d)|(?<!\\d)[.:]"), " "),
-            new Plain(Pattern.compile("\\s+"), " "));
+            new Plain("'’′", Pattern.compile("(?<=\\d)\\s?['’′](?![a-z])"), " min "),
+            new Plain(".", Pattern.compile("(?<=\\b[a-z])\\.(?=[a-z]\\b)"), ""),
+            new Plain("½/", Pattern.compile("(?<=\\d)(?:\\s?½| 1/2\\b)"), ".5"),
+            new Plain("/", Pattern.compile("(?<!\\d)1/2(?= ?(?:min|m\\b))"), "0.5"),
+            new Plain("~", Pattern.compile("~\\s?(?=\\d)"), " about "),
+            new Plain("/", Pattern.compile("\\bo/(?=\\s?(?:sheet|clothes|towel|drape))"), "over "),
+            new Plain("/", Pattern.compile("\\bb/l\\b"), "both sides"),
+            new Plain("½", Pattern.compile("½"), "0.5"),
+            new Plain("h", Pattern.compile("(?<=\\d) and a half(?= min)"), ".5"),
+            new Plain("#", Pattern.compile("#(?=\\d)"), " number "),
+            new Plain("–-", Pattern.compile("\\b([ctl]\\d{1,2})\\s?[–-]\\s?(?=[a-z])"), "$1 to "),
+            new Plain("/", Pattern.compile("(?<=\\ds|\\d min|%)\\s?/\\s?(?=\\d)"), " "),
+            new Plain("/", Pattern.compile("\\bw/"), " with "),
+            new Plain("/", Pattern.compile("\\s*/\\s*(?=(?:side|leg|arm|foot|hand|pass|hold|spot|point)\\b)"), " per "),
+            new Plain("/&+", Pattern.compile("(?<=[a-z])\\s*/\\s*(?!s\\b|sec\\b)(?=[a-z])|[&+]"), " and "),
+            new Plain("@", Pattern.compile("@"), " at "),
+            new Plain("x×", Pattern.compile("(?<=\\d)\\s*[x×]\\s*(?=\\d)"), " x "),
+            new Plain(",", Pattern.compile("(?<=\\d),(?=\\d)"), "."),
+            new Plain("–-", Pattern.compile("(?<=\\d)\\s*[–-]\\s*(?=\\d)"), " to "),
+            new Plain("", Pattern.compile("[-–—,;()!?'’…]+|[:.](?!\\d)|(?<!\\d)[.:]"), " "),
+            new Plain("", Pattern.compile("\\s+"), " "));
 
     /** Words alone: nothing is to be done with these. */
     private static final Pattern BARE = Pattern.compile("(?:[a-z]+ ?)*+");
@@ -82,7 +92,7 @@ final class JotWords {
     static String plain(String text) {
         var plain = text.toLowerCase(Locale.ROOT).replace("thru ", "through ");
         if (BARE.matcher(plain).matches()) return plain.trim();
-        for (var p : PLAIN) plain = p.marks.matcher(plain).replaceAll(p.as);
+        for (var p : PLAIN) plain = p.in(plain);
         return plain.trim();
     }
 
