@@ -511,7 +511,7 @@ public enum Structure {
             .along(HIP_SPINE_FRONT, TROCHANTER)
             .does(HIP_FLEXION, HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(THIGH_OUTER)
-            .called("tfl", "tensor fasciae latae", "tensor fascia lata")),
+            .called("tfl", "tensor fasciae latae", "tensor fascia lata", "tensor", "tensor fascia")),
     ILIOPSOAS(muscle("Iliopsoas", "musculus iliopsoas")
             .in(BELLY, GROIN)
             .along(L2_SIDE, HIP_BOWL, TROCHANTER_LESSER)
@@ -769,7 +769,7 @@ public enum Structure {
     KNEECAP_TENDON(tendon("Tendon below the kneecap", "ligamentum patellae")
             .in(KNEECAP)
             .along(KNEECAP_TIP, SHIN_BUMP)
-            .called("patellar tendon", "patellar ligament")),
+            .called("patellar tendon", "patellar ligament", "patella tendon")),
     SHARED_KNEE_TENDON(tendon("Shared tendon at the inner knee", "pes anserinus superficialis")
             .in(KNEE_INNER)
             .along(ADDUCTOR_TUBERCLE, SHARED_TENDON)
@@ -779,7 +779,12 @@ public enum Structure {
             .in(WRIST, HAND)
             .along(PEA_BONE, THUMB_BASE)
             .spare("a nerve lies beneath: no lasting pressure")
-            .called("flexor retinaculum", "carpal tunnel", "retinaculum of the wrist")),
+            .called(
+                    "flexor retinaculum",
+                    "carpal tunnel",
+                    "retinaculum of the wrist",
+                    "carpal band",
+                    "carpal ligament")),
     PALM_FASCIA(fascia("Fascia of the palm", "aponeurosis palmaris")
             .in(HAND)
             .along(CARPAL_ROWS, KNUCKLES)
@@ -800,16 +805,16 @@ public enum Structure {
     NAPE_BAND(ligament("Band of the nape", "ligamentum nuchae")
             .in(NECK_BACK)
             .along(SKULL_RIDGE, C7)
-            .called("nuchal ligament")),
+            .called("nuchal ligament", "nuchal band")),
     SIT_BONE_BAND(ligament("Band from sacrum to sit bone", "ligamentum sacrotuberale")
             .in(GLUTEALS, SACRUM)
             .along(COCCYX, SIT_BONE)
             .spare("privacy; near the sciatic nerve")
-            .called("sacrotuberous ligament")),
+            .called("sacrotuberous ligament", "sacrotuberous band", "sacrotuberous")),
     LOIN_BAND(ligament("Band from loin to hip bone", "ligamentum iliolumbale")
             .in(LUMBAR)
             .along(L4, HIP_CREST)
-            .called("iliolumbar ligament")),
+            .called("iliolumbar ligament", "iliolumbar band")),
     SACRUM_BACK_BAND(ligament("Back bands of the sacrum", "ligamenta sacroiliaca posteriora")
             .in(SACRUM)
             .along(SACRUM_CORNER, HIP_SPINE_BACK)),

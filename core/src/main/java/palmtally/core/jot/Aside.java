@@ -79,7 +79,7 @@ final class Aside {
 
     private static final Pattern SHEET_FIRST = compile("^(?:then |and )*(?:the )?(?:sheet|drape|blanket)\\b");
     private static final Pattern OF_THE_SHEET = compile(
-            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket(?! (?:folded )?(?:aside|off|away)$)) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|edge)\\b.*)$");
+            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket(?! (?:folded )?(?:aside|off|away)$)) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|(?:the|its|one|both) edges?(?= |$)(?! of))\\b.*)$");
 
     /** Whether the clause is about how the sheet lies; then it stays as it was said. */
     static boolean ofTheSheet(Clause clause, Reading reading) {
@@ -195,6 +195,7 @@ final class Aside {
 
     private static final Pattern IF =
             compile("^(?<before>.*?)\\b(?:if|when|whenever|unless|in case)\\b\\s*(?<when>.+)$");
+    private static final Pattern OR_ELSE = compile("^(?:or|else|otherwise)\\b");
     private static final Pattern STOP_AT =
             compile("^(?<before>stop|ease off|back off) (?:at|on|for|with)\\b\\s*(?<when>.+)$");
     private static final Pattern SAYS_WHEN =
@@ -234,8 +235,10 @@ final class Aside {
         var before = m.group("before").strip();
         var when = m.group("when").strip();
         if (!before.isEmpty()) {
-            // "Knead the calf, lighter if it hurts": only what is done then stands before the "if".
-            if (first(THENS, before).isEmpty()) return 0;
+            // "Knead the calf, lighter if it hurts": only what is done then stands before the "if"; "or the forearm if
+            // it is sore".
+            if (first(THENS, before).isEmpty() && !(OR_ELSE.matcher(before).find() && reading.strokeIn(before)))
+                return 0;
             return branch(clause.text, when, before, reading) ? 1 : 0;
         }
         if (first(THENS, when).isPresent() && !onlyWhen(when)) return branch(clause.text, when, when, reading) ? 1 : 0;
@@ -351,6 +354,10 @@ final class Aside {
         return e;
     }
 
+    /** "Not over a minute." */
+    private static final Pattern MINUTE =
+            compile("(?i)\\b(over|than|most|max|maximum|to|cap) (?:an?|one) (minute|min)\\b");
+
     private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?till?\\b\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
@@ -358,8 +365,8 @@ final class Aside {
 
     /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
     static Clause until(Clause clause, Reading reading) {
-        var capped = CAP.matcher(clause.text);
-        var text = clause.text;
+        var text = MINUTE.matcher(clause.text).replaceAll("$1 1 $2");
+        var capped = CAP.matcher(text);
         if (capped.find()) {
             reading.capped = true;
             text = capped.replaceAll(" ");
@@ -425,7 +432,7 @@ final class Aside {
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:ankle|calf|foot) pumps?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+ (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:ankle|calf|foot) pumps?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
@@ -439,8 +446,10 @@ final class Aside {
     private static final Pattern MEANWHILE = compile(
             "(?i)^(.+?)\\s+(?:while|as) (?:(?:i|you|we)\\b|(?=(?:the |my |two |one |a )?(?:fingers?|thumbs?|hands?|palms?|forearm|elbow|fist|knuckles)\\b))(.+)$");
 
+    private static final Pattern TURN_THE_CLIENT = compile(
+            "^(?:then |and |now )*(?:turn|roll|flip|help) (?:the |your )?(?:client|partner|patient|them|her|him)\\b");
     private static final Pattern TURNS_OVER = compile(
-            "\\b(?:turn\\w*|roll\\w*|flip\\w*|lies?|lying)(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
+            "\\b(?:turn\\w*|roll\\w*|flip\\w*|lies?|lying)(?: (?:the |your )?(?:client|partner|patient|them|her|him))?(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
     private static final Pattern ON_THE_BREATH = compile(
             "^(?:and |then )*(?:on|with|at) (?:the |each |every |their |an? )*(?<way>in ?breath|out ?breath|inhale|exhale|inhalation|exhalation) (?<rest>.+)$");
     private static final Pattern ASKS_FOR_BREATH =
@@ -469,7 +478,9 @@ final class Aside {
             reading.clause(new Clause(meanwhile.group(2)));
             return true;
         }
-        if (CLIENT_FIRST.matcher(plain).find() && TURNS_OVER.matcher(plain).find()) {
+        if ((CLIENT_FIRST.matcher(plain).find()
+                        || TURN_THE_CLIENT.matcher(plain).find())
+                && TURNS_OVER.matcher(plain).find()) {
             reading.turned = true;
             reading.words(new Clause(plain.replaceFirst("^(?:\\w+ )*?(?=(?:turn|roll|flip|lie|lying))", "")));
             return true;
@@ -628,11 +639,11 @@ final class Aside {
     private static final Pattern WITH_OTHER = compile(
             "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
     private static final Pattern HELD = compile(
-            "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee)(?: still| steady)?$");
+            "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee|shoulder|hip|pelvis|ribs)(?: still| steady| down| back)?$");
     private static final Pattern SUPPORTS = compile(
             "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
     private static final Pattern BY_OTHER = compile(
-            "^(?<does>(?:the )?(?:leg|arm|foot|forearm|knee|hip|ankle|wrist|elbow|shoulder|head|limb|skin|sheet|tissue)\\b.*) by (?:the |my |your )?(?:other|free|second) hand(?<rest>| (?:while|as) .*)$");
+            "^(?<does>(?:the )?(?:leg|arm|foot|forearm|knee|hip|ankle|wrist|elbow|shoulder|head|limb|skin|sheet|tissue)\\b.*) by (?:(?:the |my |your )?(?:other|free|second) hand|holding (?:the |it )?\\w*|(?:the |its )?(?:ankle|foot|wrist|lower leg|shin|heel))(?<rest>| (?:while|as) .*)$");
     private static final Pattern ONE = compile("^(?:with )?one hand\\b(?! \\w+ (?:and )?(?:one|the other) )(.*)");
     private static final Map<OtherHand, Pattern> HANDS = hands();
 
@@ -827,7 +838,8 @@ final class Aside {
                             + " ?(?:on|over|across) (?:my|your|therapist s|therapists|own) (?:thigh|lap|knee)"),
             limb(
                     Limb.HEEL_TO_HIP,
-                    "heels?" + BE + " (?:to|toward|towards) " + THE + "(?:hips?|buttocks?|seat|glutes?|bottom)"),
+                    "(?<!from )(?<!from the )heels?" + BE + " (?:to|toward|towards) " + THE
+                            + "(?:hips?|buttocks?|seat|glutes?|bottom)"),
             limb(
                     Limb.UPPER_KNEE_FORWARD,
                     "(?:upper|top) (?:knee|leg)" + BE + " (?:forward|bent|in front|up)(?: forward)?"),
@@ -898,6 +910,9 @@ final class Aside {
     private static final Pattern SHAKEN_OUT =
             compile("\\b((?:shake|jiggle|swing|wiggle)\\b.{0,20}?\\b(?:arms?|legs?|hands?|foot|feet)) out\\b");
 
+    private static final Pattern LAID_BY = compile(
+            "\\b(?:lift|raise|bring|take|put|place|draw|hang|let|lay|move)(?: (?:the|their|her|his|client s))* ?$");
+
     private static final Pattern LAID_ONLY = compile(
             ".*\\b(?:bolster|roll|pillow)\\b.*\\b(?:knees?|ankles?)\\b.*|.*\\b(?:knees?|ankles?)\\b.*\\b(?:bolster|roll|pillow)\\b.*");
     private static final Pattern LIMB = compile("\\b(arms?|legs?|calf|forearm|foot|feet|hand|ankle|knee)\\b");
@@ -914,7 +929,8 @@ final class Aside {
             // On the bolster lies what is worked, unless it only lies there.
             var limb = LIMB.matcher(LAID_ONLY.matcher(m.group()).replaceAll(" "));
             if (limb.find() && reading.limbNamed == null) reading.limbNamed = limb.group();
-            rest = (rest.substring(0, m.start()) + " " + rest.substring(m.end()))
+            // "Lift the arm off the table": nothing else is lifted.
+            rest = (LAID_BY.matcher(rest.substring(0, m.start())).replaceAll("") + " " + rest.substring(m.end()))
                     .replaceAll("\\s+", " ")
                     .strip();
         }
@@ -922,7 +938,7 @@ final class Aside {
     }
 
     private static final Pattern LIES = compile(
-            "^(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b)(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
+            "^(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b)(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
@@ -961,7 +977,7 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(ease off|lighten|skip|avoid|spare|careful|mind|watch|not(?! (?:over|above|more than) \\d)|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
+            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |ease off|lighten|skip|avoid|spare|careful|mind|watch|not(?! (?:over|above|more than) (?:\\d|an? |one |two |half))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
 
     private static final Pattern FINDS = compile(
             "^(?:then |and )*(?:find|locate|search for|look for|palpate(?: for)?) (?:the |a |any )?(?:\\w+ )?(?:tender )?(?:spots?|points?|knots?|band|bands|edge|nodules?)\\b(?<rest>.*)$");

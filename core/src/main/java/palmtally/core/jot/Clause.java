@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 final class Clause {
     /** A comma, a semicolon, a full stop or colon that parts no number, a dash between blanks; and "then". */
     private static final Pattern PARTS = Pattern.compile(
-            "(?:;|,(?!\\d)|(?<!\\d),)+|[.:!?](?=\\s|$)|\\s[–—-]\\s|\\b(?:and )?then\\b(?! (?:the )?(?:left|right|l|r)\\b)|\\b(?:while|as|and have|and let|and get|having)\\b(?= (?:the |your )?(?:client|partner|patient)\\b)|\\R",
+            "(?:;|,(?!\\d)|(?<!\\d),)+|[.:!?](?=\\s|$)|\\s[–—-]\\s|\\b(?:and )?then\\b(?! (?:the )?(?:left|right|l|r)\\b)|\\b(?:while|as|and have|and let|and get|having)\\b(?= (?:the |your )?(?:client|partner|patient)\\b)|\\bwhen\\b(?= (?:the client|client|they|she|he|the partner) (?:breathes?|exhales?|inhales?|lets? go|relaxes)\\b)|\\band (?=ask (?:whether|if|for|about|how|what|them|the client|again)\\b)|\\R",
             Pattern.CASE_INSENSITIVE);
 
     /** As it was written. */

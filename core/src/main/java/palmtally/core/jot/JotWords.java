@@ -187,6 +187,14 @@ final class JotWords {
         for (var lean : List.of("lean and lighten", "lean and release", "lean and ease", "lean and lift off"))
             put(words, lean, q -> q.stroke(q.library.toUse("compression"), false));
         put(words, "circle it", q -> q.stroke(q.library.toUse("range-of-motion"), false));
+        for (var raised : List.of("degrees of lift", "degree of lift", "degrees of abduction", "degrees of flexion"))
+            put(words, raised, q -> q.aside.add(raised));
+        for (var level : List.of("rib level", "each rib level", "each rib", "rib by rib"))
+            put(words, level, q -> {
+                if (q.placeless()) q.zoned(Zone.ARMPIT);
+                else q.aside.add(level);
+            });
+        all(words, q -> q.zoned(Zone.UPPER_ARM_INNER), "inside arm");
         for (var belly : List.of("belly of muscle", "muscle belly", "belly of calf muscle", "bellies of muscles"))
             put(words, belly, q -> q.aside.add(belly));
         all(words, q -> q.underRibs(), "under ribs", "below ribs");
@@ -280,6 +288,11 @@ final class JotWords {
             q.stroke(q.library.toUse("circular-friction"), false);
             q.rubs = true;
         });
+        for (var rub : List.of("rub", "rubbing"))
+            put(words, rub, q -> {
+                q.stroke(q.library.toUse("circular-friction"), false);
+                q.rubbed = true;
+            });
         for (var spread : List.of("spread", "sweep", "skim", "stroke"))
             put(words, spread, q -> q.stroke(q.library.toUse("effleurage"), false));
         var strokes = new LinkedHashMap<String, List<String>>();
@@ -410,8 +423,6 @@ final class JotWords {
                         "small circles",
                         "circular",
                         "circular frictions",
-                        "rub",
-                        "rubbing",
                         "scrub",
                         "scrubbing",
                         "shampoo",
@@ -581,17 +592,7 @@ final class JotWords {
                         "tremble"));
         strokes.put(
                 "rocking",
-                List.of(
-                        "swing",
-                        "swinging",
-                        "rock",
-                        "rocks",
-                        "jostle",
-                        "jostling",
-                        "rocking",
-                        "roll the leg",
-                        "roll leg",
-                        "roll leg side to side"));
+                List.of("swing", "swinging", "rock", "rocks", "jostle", "jostling", "rocking", "roll muscle loosely"));
         strokes.put(
                 "still-hold",
                 List.of(
@@ -768,7 +769,27 @@ final class JotWords {
                 "whole hand",
                 "soft hands",
                 "warm hands");
-        for (var hand : List.of("hand", "one hand")) put(words, hand, q -> q.handNamed = true);
+        for (var rolled : List.of("roll leg", "roll leg side to side", "roll leg from side to side"))
+            put(words, rolled, q -> {
+                q.stroke(q.library.toUse("rocking"), false);
+                q.leg();
+            });
+        for (var bent : List.of("bend hip and knee", "bend knee and hip", "hip and knee bent", "knee and hip bent"))
+            put(words, bent, q -> q.own(DetailField.LIMB, bent));
+        for (var chest : List.of(
+                "knee to chest", "knees to chest", "press knee to chest", "bring knee to chest", "knee toward chest"))
+            put(words, chest, q -> {
+                q.technique = q.library.toUse("stretch");
+                q.weak = false;
+                q.zoned(Zone.GLUTEALS);
+                if (q.position == null && !q.sideLying) q.position = Position.SUPINE;
+            });
+        for (var hand : List.of("hand", "one hand"))
+            put(words, hand, q -> {
+                if (q.relation == Reading.Relation.FROM || q.relation == Reading.Relation.TO)
+                    q.at("hand", List.of(Zone.HAND));
+                else q.handNamed = true;
+            });
         put(words, "hands", q -> {
             q.handNamed = true;
             q.handsNamed = true;
@@ -891,16 +912,23 @@ final class JotWords {
                 "back of fingers",
                 "backs of hands",
                 "with back of hand",
-                "back of your hand",
                 "palmar");
+        // Yours is the therapist's, the client's else.
+        put(words, "inside of forearm", q -> {
+            if (q.mine()) q.tool = Tool.FOREARM;
+            else q.zoned(Zone.FOREARM_FLEXORS);
+        });
+        put(words, "back of hand", q -> {
+            if (q.mine()) q.tool = Tool.PALM;
+            else q.zoned(Zone.HAND);
+        });
         all(
                 words,
                 q -> q.tool = Tool.FOREARM,
                 "soft part of forearm",
                 "fleshy part of forearm",
                 "muscle of forearm",
-                "proximal forearm",
-                "inside of your forearm");
+                "proximal forearm");
         all(words, q -> q.tool = Tool.PINCER, "c clamp", "c clamp grip", "open c", "c hand", "c hold");
         all(
                 words,
@@ -1149,7 +1177,9 @@ final class JotWords {
             q.zoned(Zone.UPPER_BACK);
         });
         all(words, q -> q.leg(), "whole leg", "lower limb", "lower limbs");
-        put(words, "head", q -> q.nearby.add(List.of(Zone.NECK_BACK)));
+        put(words, "head", q -> {
+            if (q.placeless()) q.nearby.add(List.of(Zone.NECK_BACK));
+        });
         for (var there : List.of(
                 "seated at the head",
                 "sit at the head",

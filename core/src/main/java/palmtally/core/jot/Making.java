@@ -92,6 +92,8 @@ final class Making {
     private static final Set<Zone> JOINTS =
             EnumSet.of(Zone.FOOT_TOP, Zone.WRIST, Zone.HAND, Zone.TOP_OF_SHOULDER, Zone.GLUTEALS, Zone.KNEECAP);
 
+    private static final Set<Zone> HIP = EnumSet.of(Zone.GLUTEALS, Zone.HIP_ROTATORS, Zone.LUMBAR);
+
     private static final Set<Zone> DRAWN = EnumSet.of(Zone.LUMBAR, Zone.UPPER_BACK, Zone.BELLY, Zone.THIGH_OUTER);
 
     /** Whether the line names no stroke, and the hand says which. */
@@ -276,6 +278,13 @@ final class Making {
                 && read.more.otherHand == OtherHand.MOVES_THE_LIMB
                 && read.more.part.stream().noneMatch(p -> p.does().active()))
             read.technique = read.library.toUse("pin-lengthen-passive");
+        // A foot is circled at its ankle.
+        if (gives("range-of-motion") && on.equals(List.of(Zone.SOLE))) on = List.of(Zone.FOOT_TOP);
+        if (gives("circular-friction") && read.across && read.rubbed)
+            read.technique = read.library.toUse("cross-fibre");
+        // No thumb saws.
+        if (gives("sawing") && read.across && read.tool != null && read.tool != Tool.FOREARM)
+            read.technique = read.library.toUse("cross-fibre");
         // A tendon is rubbed across.
         if (gives("circular-friction") && read.rubs && onTendon(on)) read.technique = read.library.toUse("cross-fibre");
         // "Roll on the fist" rolls no skin.
@@ -314,8 +323,12 @@ final class Making {
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
             if (on.stream()
-                    .allMatch(z -> z.reachedIn(before.position()) && !(lies(before) && FROM_THE_FRONT.contains(z))))
-                edit.position = before.position();
+                            .allMatch(z ->
+                                    z.reachedIn(before.position()) && !(lies(before) && FROM_THE_FRONT.contains(z)))
+                    // A hip is stretched on the back as well.
+                    || before.position() == Position.SUPINE
+                            && MOVED_FROM_BEHIND.contains(t.stroke())
+                            && HIP.containsAll(on)) edit.position = before.position();
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
             boolean there = on.stream().allMatch(z -> before.zones().contains(z));
             if (there && before.sheet() != Sheet.COVERED && !before.settles() && read.lubricant == null)
@@ -569,6 +582,13 @@ final class Making {
             return;
         }
         if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(read.zones::contains))) return;
+        // The hip flexor is stretched in front of the hip.
+        if (named.equals(List.of(Structure.ILIOPSOAS))
+                && read.technique != null
+                && read.technique.stroke().lengthens()) {
+            read.zones.add(Zone.THIGH_FRONT);
+            return;
+        }
         // From outside, unless the inside is said.
         if (read.more.props.contains(Prop.GLOVES)
                 && named.stream().anyMatch(s -> s.zones().contains(Zone.INSIDE_MOUTH))) {

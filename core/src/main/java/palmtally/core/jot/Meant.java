@@ -70,6 +70,9 @@ final class Meant {
                 && read.bends
                 && (stays != null || read.seconds != null || read.count != null)
                 && read.counted != Dose.Kind.BREATHS) return read.library.toUse("stretch");
+        // "Hold the kneecap and move it in all directions."
+        if (stays != null && read.tool == null && read.bendsJoint && read.counted != Dose.Kind.BREATHS)
+            return read.library.toUse("range-of-motion");
         if (stays != null) {
             if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
                 return read.library.toUse("trigger-point");

@@ -30,6 +30,7 @@ import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.Comparison;
 import palmtally.core.sequence.detail.Detail;
 import palmtally.core.sequence.detail.DetailEdit;
@@ -307,6 +308,12 @@ final class Reading {
     /** A joint is bent or pushed by the hand, where no stroke is said besides. */
     boolean bendsJoint;
 
+    /** It is rubbed, and not said how. */
+    boolean rubbed;
+
+    /** The articles within the phrase that is being taken. */
+    String articles = "";
+
     /** It goes across something. */
     boolean across;
 
@@ -522,7 +529,9 @@ final class Reading {
             return;
         }
         if (whole.plain.equals("across")) {
-            if (technique != null && technique.stroke() == Stroke.CIRCULAR_FRICTION) more.fibre = FibreAngle.ACROSS;
+            if (technique != null
+                    ? technique.stroke() == Stroke.CIRCULAR_FRICTION
+                    : tool != null && (tool.pointed() || tool == Tool.FINGER_PADS)) more.fibre = FibreAngle.ACROSS;
             else aside.add(whole.text);
             return;
         }
@@ -608,6 +617,18 @@ final class Reading {
                 && count == null) {
             count = beside(own.text).count;
             counted = Dose.Kind.PASSES;
+            return;
+        }
+        // "Client pushes 20 %, 6 s x 3, then knead": the kneading is a step of its own.
+        if (another != null
+                && technique == null
+                && tool == null
+                && another.stroke() != Stroke.STRETCH
+                && another.stroke() != Stroke.CONTRACT_RELAX
+                && (percent != null || seconds != null || count != null)
+                && more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES)
+                && beside(own.text).placeless()) {
+            aside.add(own.text);
             return;
         }
         // "Knead 1 min, then forearm 3 passes": another hand with its own dose is another step.
@@ -728,6 +749,7 @@ final class Reading {
                 said = phrase;
                 before = at > 0 ? tokens.get(at - 1) : "";
                 article = !articles.get(at).isEmpty();
+                this.articles = String.join("", articles.subList(at, at + length));
                 // "The right thumb" is the therapist's.
                 if (length == 1
                         && SIDED.contains(phrase)
@@ -1163,6 +1185,11 @@ final class Reading {
     /** Whether the word before says that a hand of the therapist's follows. */
     boolean handled() {
         return HANDLED.contains(before);
+    }
+
+    /** Whether what is named is the therapist's own. */
+    boolean mine() {
+        return articles.contains("your") || articles.contains("my");
     }
 
     /** "With the palm" is the therapist's; where another hand works, it is the client's. */
