@@ -215,7 +215,9 @@ public enum Landmark {
             List.of(Zone.TOP_OF_SHOULDER, Zone.SHOULDER_BLADE, Zone.UPPER_BACK),
             "superior angle",
             "sup angle",
-            "upper angle of the blade"),
+            "upper angle of the blade",
+            "top of the blade",
+            "top of the shoulder blade"),
     BLADE_SPINE(
             "spine of the shoulder blade",
             "spina scapulae",

@@ -756,12 +756,25 @@ public enum Structure {
     EXTENSOR_ORIGIN(tendon("Common origin of the extensors", "origo communis extensorum")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, FOREARM_MIDDLE)
-            .called("common extensor tendon", "common extensor origin", "common extensors", "cet", "ceo")),
+            .called(
+                    "common extensor tendon",
+                    "common extensor origin",
+                    "common extensors",
+                    "cet",
+                    "ceo",
+                    "outer elbow tendon",
+                    "outer elbow tendons",
+                    "outer elbow")),
     FLEXOR_ORIGIN(tendon("Common origin of the flexors", "origo communis flexorum")
             .in(FOREARM_FLEXORS, ELBOW_INSIDE)
             .along(EPICONDYLE_INNER, FOREARM_MIDDLE)
             .spare("a nerve lies behind the inner bump")
-            .called("common flexor tendon", "common flexor origin", "common flexors")),
+            .called(
+                    "common flexor tendon",
+                    "common flexor origin",
+                    "common flexors",
+                    "inner elbow tendon",
+                    "inner elbow tendons")),
     HAMSTRING_ORIGIN(tendon("Common origin of the hamstrings", "origo communis flexorum cruris")
             .in(HAMSTRINGS, GLUTEALS)
             .along(SIT_BONE, THIGH_SHAFT)

@@ -101,6 +101,23 @@ final class Aside {
     private static final Pattern OF_IT =
             compile("^(?:then |and )*(?:tuck|draw|fold|lay|roll|bring|slide|scoop|gather) it\\b.*");
 
+    /** "On the back now", by itself. */
+    private static final Pattern NOW_ON = compile(
+            "^(?:and |then |now )*on (?:the|their|her|his) (?<what>back|belly|front|stomach|left side|right side)(?: now)?$");
+
+    /** Whether the clause says by itself how the client lies from here on. */
+    static boolean nowLies(Clause clause, Reading reading) {
+        var on = NOW_ON.matcher(clause.plain);
+        if (!on.matches() || !clause.heads() && !clause.plain.endsWith("now")) return false;
+        reading.position = switch (on.group("what")) {
+            case "back" -> Position.SUPINE;
+            case "left side" -> Position.SIDE_LEFT;
+            case "right side" -> Position.SIDE_RIGHT;
+            default -> Position.PRONE;
+        };
+        return true;
+    }
+
     private static final Pattern LIES_DOWN = compile(
             "(?i)^(?:with )?(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
 
@@ -816,7 +833,10 @@ final class Aside {
                     Limb.ARM_OFF_TABLE,
                     "arms?" + BE + " (?:off|over " + THE + "(?:side|edge))(?: of)?(?: " + THE
                             + "(?:table|edge|side))?|arms? (?:hanging|hangs|hung|dangling|dangles)(?: down)?"),
-            limb(Limb.ARM_OVERHEAD, "arms?" + BE + "(?: up)? (?:overhead|over head|(?:over|above) " + THE + "head)"),
+            limb(
+                    Limb.ARM_OVERHEAD,
+                    "arms?" + BE + "(?: up)? (?:(?:beside|next to|by) " + THE
+                            + "(?:head|ear)|overhead|over head|(?:over|above) " + THE + "head)"),
             limb(Limb.ARM_OVER_SHEET, "arms?" + BE + "(?: out)? (?:over|on top of|outside|on) " + THE + "sheet"),
             limb(Limb.ARM_ACROSS, "arms?" + BE + " across(?: " + THE + "(?:body|chest|belly))?"),
             limb(
@@ -977,7 +997,7 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |ease off|lighten|skip|avoid|spare|careful|mind|watch|not(?! (?:over|above|more than) (?:\\d|an? |one |two |half))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
+            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |ease off|lighten|skip|avoid|spare|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than) (?:\\d|an? |one |two |half))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
 
     private static final Pattern FINDS = compile(
             "^(?:then |and )*(?:find|locate|search for|look for|palpate(?: for)?) (?:the |a |any )?(?:\\w+ )?(?:tender )?(?:spots?|points?|knots?|band|bands|edge|nodules?)\\b(?<rest>.*)$");

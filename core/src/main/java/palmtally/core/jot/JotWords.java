@@ -230,6 +230,7 @@ final class JotWords {
                 "retinaculum of ankle",
                 "ankle retinaculum");
         all(words, q -> q.zoned(Zone.BELLY), "transverse colon", "descending colon", "ascending colon", "colon path");
+        all(words, q -> q.depth = 3, "not deep", "not too deep", "not so deep", "not deeply");
         put(words, "lateral neck stretch", q -> {
             q.stroke(q.library.toUse("stretch"), false);
             q.zoned(Zone.NECK_BACK);
@@ -755,9 +756,15 @@ final class JotWords {
                 "chest covered",
                 "chest draped",
                 "drape first")) put(words, aside, q -> q.aside.add(aside));
+        for (var on :
+                List.of("hand on hand", "hand over hand flat", "one hand on other", "palm over palm", "palm on palm"))
+            put(words, on, q -> {
+                q.more.otherHand = OtherHand.REINFORCES;
+                if (q.tool == null) q.tool = Tool.PALM;
+            });
         for (var ends : List.of("gluteal fold", "gluteal crease", "glute fold", "glute crease", "fold of buttock"))
             put(words, ends, q -> q.at("hip", List.of(Zone.HAMSTRINGS)));
-        for (var across : List.of("side to side", "back and forth", "to and fro"))
+        for (var across : List.of("from side to side", "side to side", "back and forth", "to and fro"))
             put(words, across, q -> q.toAndFro = across);
         for (var aside : List.of("two heads", "heads")) put(words, aside, q -> q.aside.add(aside));
         all(
@@ -1333,8 +1340,6 @@ final class JotWords {
                 words,
                 q -> q.more.otherHand = OtherHand.REINFORCES,
                 "reinforced",
-                "hand on hand",
-                "one hand on other",
                 "hand on top",
                 "reinforced by other hand",
                 "doubled");
@@ -1553,7 +1558,11 @@ final class JotWords {
                 "chin tuck",
                 "chin tucks");
         for (var knee : List.of("knee up", "knees up", "opposite knee up", "other knee up", "opposite knee bent"))
-            put(words, knee, q -> q.more.limb.add(Limb.KNEE_BENT));
+            put(words, knee, q -> {
+                // "From the knee up" goes from there.
+                if (q.relation == Reading.Relation.FROM) q.at("knee", List.of(Zone.KNEE_BACK));
+                else q.more.limb.add(Limb.KNEE_BENT);
+            });
         for (var off : List.of("wipe oil off", "wipe off oil", "oil off", "wipe lotion off", "wipe off lotion"))
             put(words, off, q -> {
                 q.more.props.add(Prop.WIPES);

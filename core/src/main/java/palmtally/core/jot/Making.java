@@ -92,7 +92,7 @@ final class Making {
     private static final Set<Zone> JOINTS =
             EnumSet.of(Zone.FOOT_TOP, Zone.WRIST, Zone.HAND, Zone.TOP_OF_SHOULDER, Zone.GLUTEALS, Zone.KNEECAP);
 
-    private static final Set<Zone> HIP = EnumSet.of(Zone.GLUTEALS, Zone.HIP_ROTATORS, Zone.LUMBAR);
+    private static final Set<Zone> HIP = EnumSet.of(Zone.GLUTEALS, Zone.HIP_ROTATORS, Zone.LUMBAR, Zone.HAMSTRINGS);
 
     private static final Set<Zone> DRAWN = EnumSet.of(Zone.LUMBAR, Zone.UPPER_BACK, Zone.BELLY, Zone.THIGH_OUTER);
 
@@ -582,13 +582,6 @@ final class Making {
             return;
         }
         if (named.stream().anyMatch(s -> s.zones().stream().anyMatch(read.zones::contains))) return;
-        // The hip flexor is stretched in front of the hip.
-        if (named.equals(List.of(Structure.ILIOPSOAS))
-                && read.technique != null
-                && read.technique.stroke().lengthens()) {
-            read.zones.add(Zone.THIGH_FRONT);
-            return;
-        }
         // From outside, unless the inside is said.
         if (read.more.props.contains(Prop.GLOVES)
                 && named.stream().anyMatch(s -> s.zones().contains(Zone.INSIDE_MOUTH))) {

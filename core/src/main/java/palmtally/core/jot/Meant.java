@@ -177,6 +177,14 @@ final class Meant {
                 || read.until == End.When.NUMBER_FALLS
                 || held && (!way || !leaves && read.tool.pointed()))
             return read.library.toUse(read.tool.pointed() ? "trigger-point" : "static-press");
+        // "Thumb into levator, 8 seconds" presses.
+        if (read.tool.pointed()
+                && (read.laidOn || read.band != null)
+                && !way
+                && !read.goesOn
+                && read.count == null
+                && read.seconds != null
+                && read.seconds <= 12) return read.library.toUse("trigger-point");
         // Fingers that are so many seconds on a muscle press it.
         if (read.tool == Tool.FINGER_PADS
                 && !way

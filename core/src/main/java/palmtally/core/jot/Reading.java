@@ -85,6 +85,8 @@ final class Reading {
             "fingers",
             "sacrum",
             "armpit",
+            "low back",
+            "lower back",
             "sternum",
             "flank",
             "waist",
@@ -524,6 +526,7 @@ final class Reading {
             return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
         if (Aside.lays(whole, this) || Aside.byTheOther(whole, this) || Aside.ofTheSheet(whole, this)) return;
+        if (Aside.nowLies(said, this)) return;
         if (TURNED.contains(whole.plain)) {
             own(DetailField.LIMB, whole.text);
             return;
@@ -1108,7 +1111,13 @@ final class Reading {
     }
 
     void structure(String name, List<Structure> all) {
-        if (relation == Relation.ON || stays()) structures.put(name, all);
+        // "Flat fingers from the armpit to pec minor" are on it.
+        boolean aimed = relation == Relation.TO
+                && zones.isEmpty()
+                && structures.isEmpty()
+                && !nearby.isEmpty()
+                && all.get(0).kind() == Structure.Kind.MUSCLE;
+        if (relation == Relation.ON || stays() || aimed) structures.put(name, all);
         else at(said, all.get(0).zones());
     }
 
