@@ -254,8 +254,10 @@ final class Aside {
         if (!before.isEmpty()) {
             // "Knead the calf, lighter if it hurts": only what is done then stands before the "if"; "or the forearm if
             // it is sore".
-            if (first(THENS, before).isEmpty() && !(OR_ELSE.matcher(before).find() && reading.strokeIn(before)))
-                return 0;
+            if (first(THENS, before).isEmpty()
+                    && !((OR_ELSE.matcher(before).find()
+                                    || INSTEAD_OF.matcher(before).find())
+                            && reading.strokeIn(before))) return 0;
             return branch(clause.text, when, before, reading) ? 1 : 0;
         }
         if (first(THENS, when).isPresent() && !onlyWhen(when)) return branch(clause.text, when, when, reading) ? 1 : 0;
@@ -874,7 +876,8 @@ final class Aside {
                             + " (?:turned|rotated|rolled) (?:in|inward|inwards)|(?:hip|leg) internally rotated"),
             limb(
                     Limb.KNEE_BENT,
-                    "(?:flex|bend) " + THE + "knees?(?: (?:to|at) 90(?: degrees)?)?|knees?" + BE
+                    "(?:flex|bend) " + THE
+                            + "knees?(?: (?:to|at) 90(?: degrees)?)?|knees? (?:at|to) 90(?: degrees)?|knees?" + BE
                             + " (?:bent|flexed)(?: (?:to|at) (?:90|right angle)(?: degrees)?)?|bent knees?"),
             limb(
                     Limb.LEG_ACROSS,

@@ -3,6 +3,7 @@ package palmtally.core.jot;
 import java.util.EnumSet;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Phase;
@@ -185,6 +186,14 @@ final class Meant {
                 && read.count == null
                 && read.seconds != null
                 && read.seconds <= 12) return read.library.toUse("trigger-point");
+        // Curled under the skull for so long, the fingers wait.
+        if ((read.tool == Tool.REINFORCED_FINGERS || read.tool == Tool.FINGER_PADS)
+                && !way
+                && read.count == null
+                && read.seconds != null
+                && read.seconds >= 45
+                && read.structures.values().stream().anyMatch(all -> all.contains(Structure.SUBOCCIPITALS)))
+            return read.library.toUse("static-press");
         // Fingers that are so many seconds on a muscle press it.
         if (read.tool == Tool.FINGER_PADS
                 && !way

@@ -145,6 +145,8 @@ final class Reading {
     /** "Sacrum up to C7" goes from the one to the other as well. */
     private static final Set<String> ON_THE_WAY = Set.of("up", "down", "out", "over", "along");
 
+    private static final Pattern TIMES_ALONE = Pattern.compile("(?:x ?)?(\\d{1,2})(?: ?x| times)?");
+
     /** After a number two strokes are seconds. */
     private static final Pattern INCHES = Pattern.compile("(?<=\\d)\\s?[\"″](?=[\\s,;)]|$)");
 
@@ -315,6 +317,9 @@ final class Reading {
 
     /** The articles within the phrase that is being taken. */
     String articles = "";
+
+    /** The part before was about what the client does. */
+    private boolean clients;
 
     /** It goes across something. */
     boolean across;
@@ -522,8 +527,20 @@ final class Reading {
 
     void clause(Clause said) {
         var whole = new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1"));
-        if (whole.plain.isEmpty() || Aside.client(whole, this) || Aside.said(whole, this) || Aside.spares(whole, this))
+        if (whole.plain.isEmpty()) return;
+        // "Squeeze 45 s, client shrugs, lets go, x3": so often the client does.
+        var times = clients && technique != null && technique.stroke().warming() && seconds != null && count == null
+                ? TIMES_ALONE.matcher(whole.plain)
+                : null;
+        clients = Aside.client(whole, this);
+        if (clients) return;
+        if (times != null && times.matches()) {
+            var first = more.part.get(0);
+            more.part.set(
+                    0, new ClientPart(first.does(), Integer.valueOf(times.group(1)), first.seconds(), first.percent()));
             return;
+        }
+        if (Aside.said(whole, this) || Aside.spares(whole, this)) return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
         if (Aside.lays(whole, this) || Aside.byTheOther(whole, this) || Aside.ofTheSheet(whole, this)) return;
         if (Aside.nowLies(said, this)) return;
