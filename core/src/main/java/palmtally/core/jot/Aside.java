@@ -101,6 +101,21 @@ final class Aside {
     private static final Pattern OF_IT =
             compile("^(?:then |and )*(?:tuck|draw|fold|lay|roll|bring|slide|scoop|gather) it\\b.*");
 
+    /** "Lift the shin a little and shake the calf": what is lifted is held for what is done then. */
+    private static final Pattern LIFTS_FIRST = compile(
+            "^(?:then |and |now )*(?<lifts>(?:lift|raise|pick up|take|hold up) (?:the |their |her |his )?(?<limb>arm|leg|shin|foot|lower leg|knee|hand|elbow)(?: a little| slightly| gently| up)?) and (?<then>.+)$");
+
+    /** Whether the clause lifts a limb and then does something with it; then the rest of it is read. */
+    static boolean liftsFirst(Clause clause, Reading reading) {
+        var m = LIFTS_FIRST.matcher(clause.plain);
+        if (!m.matches() || reading.technique != null) return false;
+        var then = m.group("then").replaceFirst("^(draw|bring|take|put|lay|place) it\\b", "$1 the " + m.group("limb"));
+        if (then.equals(m.group("then")) && !reading.strokeIn(then)) return false;
+        reading.own(DetailField.LIMB, m.group("lifts"));
+        reading.clause(new Clause(then));
+        return true;
+    }
+
     /** "On the back now", by itself. */
     private static final Pattern NOW_ON = compile(
             "^(?:and |then |now )*on (?:the|their|her|his) (?<what>back|belly|front|stomach|left side|right side)(?: now)?$");

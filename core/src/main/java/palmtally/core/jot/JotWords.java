@@ -451,7 +451,17 @@ final class JotWords {
                         "friction across",
                         "friction across fibres"));
         strokes.put(
-                "skin-rolling", List.of("roll skin", "skin roll", "skin rolls", "pinch and roll", "roll the tissue"));
+                "skin-rolling",
+                List.of(
+                        "grasp skin",
+                        "grasp skin and roll",
+                        "pick up skin",
+                        "pick up skin and roll",
+                        "roll skin",
+                        "skin roll",
+                        "skin rolls",
+                        "pinch and roll",
+                        "roll the tissue"));
         strokes.put(
                 "fascia-indirect",
                 List.of(
@@ -1173,8 +1183,10 @@ final class JotWords {
                 "toes",
                 "fingers",
                 "leg",
-                "arm"))
-            for (var move : List.of("move ", "moving "))
+                "arm",
+                "kneecap",
+                "patella"))
+            for (var move : List.of("move ", "moving ", "mobilise ", "mobilize "))
                 put(words, move + part, q -> {
                     q.stroke(q.library.toUse("range-of-motion"), false);
                     q.words(new Clause(part.equals("fingers") ? "each finger" : part));

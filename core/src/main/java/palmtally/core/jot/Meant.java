@@ -212,6 +212,7 @@ final class Meant {
 
     private boolean sunkInto() {
         return read.zones.stream().anyMatch(SUNK_INTO::contains)
+                || read.nearby.stream().anyMatch(z -> SUNK_INTO.contains(z.get(0)))
                 || read.structures.values().stream()
                         .anyMatch(all -> SUNK_INTO.contains(all.get(0).zones().get(0)));
     }

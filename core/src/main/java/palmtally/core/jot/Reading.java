@@ -540,7 +540,7 @@ final class Reading {
                     0, new ClientPart(first.does(), Integer.valueOf(times.group(1)), first.seconds(), first.percent()));
             return;
         }
-        if (Aside.said(whole, this) || Aside.spares(whole, this)) return;
+        if (Aside.said(whole, this) || Aside.spares(whole, this) || Aside.liftsFirst(whole, this)) return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
         if (Aside.lays(whole, this) || Aside.byTheOther(whole, this) || Aside.ofTheSheet(whole, this)) return;
         if (Aside.nowLies(said, this)) return;

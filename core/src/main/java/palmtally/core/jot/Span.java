@@ -88,9 +88,14 @@ final class Span {
 
     private static final Line NECK = new Line(
             List.of(
-                    Set.of("shoulder", "shoulders", "collar bone", "neck"),
+                    Set.of("shoulder", "shoulders", "neck"),
                     Set.of("skull", "ear", "ears", "head", "occiput", "hairline", "jaw")),
             List.of(List.of(Zone.NECK_BACK)));
+
+    /** The strap muscle runs so. */
+    private static final Line NECK_SIDE = new Line(
+            List.of(Set.of("collar bone", "breastbone", "sternum"), Set.of("ear", "ears", "jaw")),
+            List.of(List.of(Zone.STRAP_MUSCLE)));
 
     private static final Map<Landmark, String> ENDS = Map.ofEntries(
             Map.entry(Landmark.HIP_SPINE_FRONT, "hip"),
@@ -129,8 +134,8 @@ final class Span {
         var one = end(from, fromWords);
         var other = end(to, toWords);
         for (var line : faceUp
-                ? List.of(LEG_FRONT, ARM, NECK, CHEST)
-                : List.of(front ? LEG_FRONT : LEG_BACK, ARM, NECK, CHEST, BACK, BODY)) {
+                ? List.of(LEG_FRONT, ARM, NECK, NECK_SIDE, CHEST)
+                : List.of(front ? LEG_FRONT : LEG_BACK, ARM, NECK, NECK_SIDE, CHEST, BACK, BODY)) {
             int a = line.at(one);
             int b = line.at(other);
             if (a >= 0 && b >= 0 && a != b) return line.from(a, b);
