@@ -490,7 +490,7 @@ final class Reading {
                 at += 2;
                 continue;
             }
-            int used = Aside.branch(clauses, at, this);
+            int used = Instead.branch(clauses, at, this);
             if (used == 0) clause(clauses.get(at));
             at += Math.max(1, used);
         }
@@ -532,7 +532,7 @@ final class Reading {
         var times = clients && technique != null && technique.stroke().warming() && seconds != null && count == null
                 ? TIMES_ALONE.matcher(whole.plain)
                 : null;
-        clients = Aside.client(whole, this);
+        clients = ClientDoes.client(whole, this);
         if (clients) return;
         if (times != null && times.matches()) {
             var first = more.part.get(0);
@@ -540,10 +540,10 @@ final class Reading {
                     0, new ClientPart(first.does(), Integer.valueOf(times.group(1)), first.seconds(), first.percent()));
             return;
         }
-        if (Aside.said(whole, this) || Aside.spares(whole, this) || Aside.liftsFirst(whole, this)) return;
+        if (Says.said(whole, this) || Aside.spares(whole, this) || Lying.liftsFirst(whole, this)) return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
-        if (Aside.lays(whole, this) || Aside.byTheOther(whole, this) || Aside.ofTheSheet(whole, this)) return;
-        if (Aside.nowLies(said, this)) return;
+        if (Lying.lays(whole, this) || OtherHands.byTheOther(whole, this) || Lying.ofTheSheet(whole, this)) return;
+        if (Lying.nowLies(said, this)) return;
         if (TURNED.contains(whole.plain)) {
             own(DetailField.LIMB, whole.text);
             return;
@@ -561,7 +561,7 @@ final class Reading {
             sayBefore = whole.plain.startsWith("before");
             return;
         }
-        if (Aside.compares(whole, this)) {
+        if (Compares.compares(whole, this)) {
             // Where it is compared is where the work is; "look at the feet" stands nowhere.
             var sub = beside(whole.text.replaceFirst("(?i)\\blook at\\b", "look"));
             sub.zones.forEach(zones::add);
@@ -572,8 +572,8 @@ final class Reading {
             if (sub.position != null) position = sub.position;
             return;
         }
-        if (Aside.lies(whole, this)) return;
-        var own = Aside.otherHand(whole, this);
+        if (Lying.lies(whole, this)) return;
+        var own = OtherHands.otherHand(whole, this);
         if (own.plain.isEmpty()) return;
         // "Thumb across, one minute, then rest, three rounds": nothing is held.
         if (own.plain.equals("rest") && tool != null && (seconds != null || count != null)) {
@@ -679,7 +679,7 @@ final class Reading {
             }
             return;
         }
-        words(Aside.until(Aside.why(Aside.meanwhile(own, this), this), this));
+        words(Ends.until(Aside.why(OtherHands.meanwhile(own, this), this), this));
     }
 
     /** Whether a clause beside the work names a place in passing: "off the kidneys", "then bent", but not one more place of a list. */
@@ -734,7 +734,7 @@ final class Reading {
             aside.add(returns.group());
             clause = new Clause(clause.plain.substring(0, returns.start()));
         }
-        var rest = Aside.laid(
+        var rest = Lying.laid(
                 Doses.taken(" " + JotWords.numbered(clause.plain) + " ", this).strip(), this);
         var tokens = new ArrayList<String>();
         var articles = new ArrayList<String>();

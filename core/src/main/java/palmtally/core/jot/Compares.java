@@ -1,0 +1,75 @@
+package palmtally.core.jot;
+
+import static java.util.regex.Pattern.compile;
+
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import palmtally.core.body.Zone;
+import palmtally.core.sequence.Phase;
+import palmtally.core.sequence.detail.Comparison;
+
+/** What is looked at, measured or judged before, between and after. */
+final class Compares {
+    private Compares() {}
+
+    private static final Pattern RE_CHECK = compile("^(re ?check|re ?test|re ?assess|check again)$");
+
+    private static final Pattern AFTERWARDS = compile("\\b(re ?check|re ?test|re ?assess|again|now|after(wards)?)\\b");
+
+    private static final Pattern BETWEEN = compile("\\b(between)\\b");
+
+    private static final Map<Comparison.What, Pattern> WHATS = whats();
+
+    private static Map<Comparison.What, Pattern> whats() {
+        var w = new LinkedHashMap<Comparison.What, Pattern>();
+        w.put(Comparison.What.RANGE, compile("\\b(range|rom|how far|movement|opening|(?:neck|head) turn\\w*)\\b"));
+        w.put(Comparison.What.NUMBER, compile("\\b(number|pain|score)\\b"));
+        w.put(
+                Comparison.What.STANDING,
+                compile("\\b(standing|stance|posture|hips? (level|higher|lower)|foot turn\\w*|turned out foot)\\b"));
+        w.put(Comparison.What.LOOK, compile("\\b(look|looks|from (the )?head end)\\b"));
+        w.put(Comparison.What.TISSUE, compile("\\b(warm|red|pale|tissue|temperature|colou?r)\\b"));
+        w.put(Comparison.What.TENSION, compile("\\b(tension|tight\\w*|tone)\\b"));
+        w.put(Comparison.What.SIDES, compile("\\b(left|right|sides?|both)\\b"));
+        return w;
+    }
+
+    private static final Pattern COMPARE = compile(
+            "^look (at|for)\\b|\\b(compar\\w*|re ?check|re ?test\\w*|re ?assess\\w*|check|test|measure|judge|assess|before and after|number (now|before|after|again)|(now|before|after) number)\\b"
+                    + "|^(?:number|range|tension|tissue|pain)(?: and (?:number|range|tension|tissue|pain))+$");
+
+    /** Whether the clause says what is compared; then it is taken, and its side as well. */
+    static boolean compares(Clause clause, Reading reading) {
+        var plain = clause.plain;
+        // "Reassess: neck turn, number": what stands after it is compared as well.
+        boolean again = reading.phase == Phase.RE_CHECK && reading.technique == null && reading.tool == null;
+        if (!again && !COMPARE.matcher(plain).find() || reading.strokeIn(plain)) return false;
+        var what = EnumSet.noneOf(Comparison.What.class);
+        WHATS.forEach((w, words) -> {
+            if (words.matcher(plain).find()) what.add(w);
+        });
+        if (what.isEmpty()) {
+            if (!RE_CHECK.matcher(plain).find()) return false;
+            reading.phase = Phase.RE_CHECK;
+            return true;
+        }
+        var when = BETWEEN.matcher(plain).find()
+                ? Comparison.When.BETWEEN
+                : AFTERWARDS.matcher(plain).find() && !plain.contains("before and after")
+                        ? Comparison.When.AFTER
+                        : Comparison.When.BEFORE;
+        reading.sayBefore = plain.contains("before");
+        reading.more.compares = new Comparison(what, when);
+        reading.comparing = plain;
+        if (ClientDoes.HEAD.matcher(plain).find() && reading.placeless(plain))
+            reading.nearby.add(List.of(Zone.NECK_BACK));
+        if (EnumSet.of(Comparison.What.LOOK, Comparison.What.STANDING).containsAll(what)) {
+            reading.depth = 0;
+            reading.phase = Phase.ASSESS;
+        }
+        return true;
+    }
+}

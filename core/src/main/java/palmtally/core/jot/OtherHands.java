@@ -1,0 +1,158 @@
+package palmtally.core.jot;
+
+import static java.util.regex.Pattern.compile;
+
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.regex.Pattern;
+import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.OtherHand;
+
+/** What the other hand does, and what is done meanwhile. */
+final class OtherHands {
+    private OtherHands() {}
+
+    private static final Pattern SIDED_HAND = compile("\\b(left|right|upper|lower|top|inside|outside) hand\\b");
+
+    private static final Pattern OTHER = compile(
+            "\\b(?:(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand"
+                    + "|the other(?= (?:moves|bends|straightens|swings|rotates|turns|flexes|extends|lifts|raises|holds|steadies|fixes|supports|follows|rests|presses|pushes|cradles|pulls|stretches)\\b))\\b(.*)");
+    private static final Pattern WITH_OTHER = compile(
+            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
+    private static final Pattern HELD = compile(
+            "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee|shoulder|hip|pelvis|ribs)(?: still| steady| down| back)?$");
+    private static final Pattern SUPPORTS = compile(
+            "^(?<before>.*?)(?:\\band )?\\bsupport(?:s|ing|ed(?= (?:at|under|by)\\b))? (?:at |under )?(?<what>[a-z ]+)$");
+    static final Pattern BY_OTHER = compile(
+            "^(?<does>(?:the )?(?:leg|arm|foot|forearm|knee|hip|ankle|wrist|elbow|shoulder|head|limb|skin|sheet|tissue)\\b.*) by (?:(?:the |my |your )?(?:other|free|second) hand|holding (?:the |it )?\\w*|(?:the |its )?(?:ankle|foot|wrist|lower leg|shin|heel))(?<rest>| (?:while|as) .*)$");
+    private static final Pattern ONE = compile("^(?:with )?one hand\\b(?! \\w+ (?:and )?(?:one|the other) )(.*)");
+    private static final Map<OtherHand, Pattern> HANDS = hands();
+
+    private static Map<OtherHand, Pattern> hands() {
+        var h = new LinkedHashMap<OtherHand, Pattern>();
+        h.put(
+                OtherHand.CRADLES_THE_HEAD,
+                compile("\\bcradl\\w*|\\b(under|supports?|holds?|carries) (the )?(head|skull)\\b"));
+        h.put(OtherHand.HOLDS_THE_SHEET, compile("\\b(sheet|drape|towel)\\b"));
+        h.put(OtherHand.STRETCHES_THE_SKIN, compile("\\b(skin|taut|anchors?|tension)\\b|\\bholds? (the )?tissue\\b"));
+        h.put(OtherHand.LIFTS_THE_SHOULDER, compile("\\b(lifts?|raises?|under|shortens?) (the )?shoulder\\b"));
+        h.put(
+                OtherHand.REINFORCES,
+                compile("\\b(reinforc\\w*|on top|over it|doubles?|on the first|adds weight|presses on)\\b"));
+        h.put(
+                OtherHand.MOVES_THE_LIMB,
+                compile(
+                        "\\b(moves?|bends?|straightens?|swings?|rotates?|turns?|flexes|extends?|lifts? (the )?(leg|arm|foot|forearm|knee|limb))\\b"));
+        h.put(OtherHand.SUPPORTS_ABOVE_THE_JOINT, compile("\\babove (the )?\\w+\\b|\\bsupports?\\b"));
+        h.put(
+                OtherHand.HOLDS_THE_JOINT,
+                compile("\\b(holds?|steadies|fixes|braces|stabili[sz]es|keeps?|grips?|bent back)\\b"));
+        h.put(OtherHand.FOLLOWS, compile("\\bfollow\\w*\\b"));
+        h.put(OtherHand.WORKS_ALTERNATELY, compile("\\balternat\\w*\\b"));
+        h.put(OtherHand.RESTS, compile("\\b(rests?|resting|lies|stays|waits|on|still|feels)\\b"));
+        return h;
+    }
+
+    /** Whether the clause begins with what is done by the other hand, such as "the leg bent by the other hand"; then it is taken. */
+    static boolean byTheOther(Clause clause, Reading reading) {
+        var by = BY_OTHER.matcher(clause.plain);
+        if (!by.matches()) return false;
+        reading.more.otherHand = Aside.first(
+                        HANDS, PAST.matcher(by.group("does")).replaceAll("s"))
+                .orElse(OtherHand.MOVES_THE_LIMB);
+        reading.own(DetailField.OTHER_HAND, clause.plain.substring(0, by.start("rest")));
+        var rest = by.group("rest").replaceFirst("^ (?:while|as) ", "");
+        if (!rest.isBlank()) reading.clause(new Clause(rest));
+        return true;
+    }
+
+    /** Takes what the other hand does out of a clause and leaves what stands before it. */
+    static Clause otherHand(Clause clause, Reading reading) {
+        var m = OTHER.matcher(clause.plain);
+        var with = WITH_OTHER.matcher(clause.plain);
+        if (with.matches()) {
+            var does = Aside.first(HANDS, with.group("does"));
+            if (does.isPresent()) {
+                reading.more.otherHand = does.get();
+                reading.own(DetailField.OTHER_HAND, with.group("does"));
+                return new Clause("");
+            }
+        }
+        var held = HELD.matcher(clause.plain);
+        if (reading.technique != null && held.matches()) {
+            reading.more.otherHand = OtherHand.HOLDS_THE_JOINT;
+            reading.own(DetailField.OTHER_HAND, clause.text);
+            return new Clause("");
+        }
+        var supports = SUPPORTS.matcher(clause.plain);
+        if (supports.matches() && (reading.technique != null || reading.strokeIn(supports.group("before")))) {
+            reading.more.otherHand =
+                    Aside.first(HANDS, "supports " + supports.group("what")).orElseThrow();
+            reading.own(DetailField.OTHER_HAND, clause.plain.substring(supports.end("before")));
+            return new Clause(supports.group("before"));
+        }
+        if (!m.find()) {
+            // After the stroke, one hand is the other one.
+            m = ONE.matcher(clause.plain);
+            if (reading.technique == null || !m.find()) return clause;
+        }
+        var does = Aside.first(HANDS, m.group(1));
+        // "Left hand" alone is a side.
+        if (does.isEmpty() && SIDED_HAND.matcher(m.group()).find()) return clause;
+        does.ifPresent(h -> reading.more.otherHand = h);
+        // What is said in the very words of the list need not be said twice.
+        var said =
+                m.group(1).replaceAll("\\bthe\\b", "").replaceAll("\\s+", " ").strip();
+        if (does.map(h -> !said.equals(h.toString().replace("-the-", "-").replace('-', ' ')))
+                .orElse(true)) {
+            int from = clause.text.toLowerCase(Locale.ROOT).indexOf(m.group().split(" ")[0]);
+            reading.own(DetailField.OTHER_HAND, from < 0 ? clause.text : clause.text.substring(from));
+        }
+        // "With the skin held by the other hand 3x": the count is of the stroke.
+        var dose = DOSE_AT_END.matcher(clause.plain);
+        return new Clause(clause.plain.substring(0, m.start()) + (dose.find() ? " " + dose.group() : ""));
+    }
+
+    private static final Pattern PAST = compile("(?<=\\w{3})ed\\b");
+
+    static final Pattern DOSE_AT_END =
+            compile("(?:\\d+ ?(?:x|times|passes|strokes|s|sec|secs|seconds|min|minutes)|x ?\\d+)$");
+
+    private static final Pattern MOVED = compile(
+            "^(?:then |and )*(?:rotate|turn|bend|straighten|move|circle|swing|flex|extend|roll|lift) (?:the |their |her |his )?\\w+");
+
+    private static final Pattern WHILE =
+            compile("(?i)^(?<before>.*?)\\b(?<meanwhile>while\\b.*|as (?:you|i|we)\\b.*)$");
+
+    /** Takes what is done meanwhile out of a clause and leaves the rest of it. */
+    static Clause meanwhile(Clause clause, Reading reading) {
+        var m = WHILE.matcher(clause.text);
+        if (!m.find()) return clause;
+        // "Dorsiflex the foot while stripping": the stroke is what is done meanwhile.
+        var after = m.group("meanwhile").replaceFirst("(?i)^(?:while|as (?:you|i|we))\\s+", "");
+        if (!reading.strokeIn(m.group("before")) && reading.strokeIn(after)) {
+            reading.own(DetailField.OTHER_HAND, m.group("before"));
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            return new Clause(after);
+        }
+        // "Rotate the hip while the fist stays on the glute": it is pinned there.
+        var pinned = reading.beside(after);
+        if ((pinned.tool != null || pinned.forearmNamed)
+                && !pinned.placeless()
+                && pinned.technique == null
+                && MOVED.matcher(JotWords.plain(m.group("before"))).find()) {
+            reading.own(DetailField.OTHER_HAND, m.group("before"));
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            reading.stroke(reading.library.toUse("pin-lengthen-passive"), false);
+            return new Clause(after);
+        }
+        // "Rotate the arm with one hand while the thumb presses": so is it here.
+        if (WITH_OTHER.matcher(JotWords.plain(m.group("before"))).matches() && reading.strokeIn(after)) {
+            otherHand(new Clause(m.group("before")), reading);
+            return new Clause(after);
+        }
+        reading.aside.add(m.group("meanwhile"));
+        return new Clause(m.group("before"));
+    }
+}
