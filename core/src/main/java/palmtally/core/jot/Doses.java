@@ -31,10 +31,10 @@ final class Doses {
     private static final Pattern EACH = alone(
             "(\\d{1,2}) (?:x|×) (\\d{1,3})(?! ?(?:s|secs?|seconds?|m|mins?|minutes?|breaths?|holds?|passes|strokes?) )");
 
-    private static final Pattern COUNTED =
-            alone("(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
+    private static final Pattern COUNTED = alone(
+            "(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|palm|forearm|fist|knuckle"
                     + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?(?:breath(?:ing)? cycles?|breaths?|brs?)(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|cycs?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?"
-                    + "|glides?|circles?|laps|rounds?|sets?|lots|bouts?|rows?|lines?|lengths?|strips?|rubs?)");
+                    + "|glides?|circles?|forearms(?= )|laps|rounds?|sets?|lots|bouts?|rows?|lines?|lengths?|strips?|rubs?)");
 
     private static final Pattern A_MINUTE =
             alone("(\\d{1,3}) (?:cpm|bpm|cycles? (?:a|per) min(?:ute)?|(?:a|per) min(?:ute)?)");
@@ -178,7 +178,7 @@ final class Doses {
                 };
         read.strokes |= m.group(3).matches("(?:strokes?|sweeps?|glides?|slides?)");
         // Circles are a stroke as well.
-        var stroke = m.group(3).startsWith("circle") ? " circles " : " ";
+        var stroke = m.group(3).startsWith("circle") ? " circles " : m.group(3).equals("forearms") ? " forearm " : " ";
         return text.substring(0, m.start()) + m.group(2) + stroke + text.substring(m.end());
     }
 

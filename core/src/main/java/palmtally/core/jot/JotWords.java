@@ -198,6 +198,8 @@ final class JotWords {
         for (var belly : List.of("belly of muscle", "muscle belly", "belly of calf muscle", "bellies of muscles"))
             put(words, belly, q -> q.aside.add(belly));
         all(words, q -> q.underRibs(), "under ribs", "below ribs");
+        for (var draw : List.of("draw out", "draw out long", "draw long"))
+            put(words, draw, q -> q.stroke(q.library.toUse("traction"), false));
         for (var draw : List.of("draw shoulder", "draw shoulder down", "draw shoulders down"))
             put(words, draw, q -> {
                 q.stroke(q.library.toUse("traction"), false);
@@ -2288,7 +2290,7 @@ final class JotWords {
             "\\b(" + String.join("|", NUMBERS)
                     + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
                     + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )(?<!\\ds )(?<!\\d s )(?<!secs )(?<!sec )(?<!seconds )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|rounds?|sets?|rubs?|lines|rows|laps|bouts|circles|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|forearms|rounds?|sets?|rubs?|lines|rows|laps|bouts|circles|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {

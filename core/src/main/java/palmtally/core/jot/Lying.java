@@ -57,12 +57,13 @@ final class Lying {
 
     /** "On the back now", by itself. */
     private static final Pattern NOW_ON = compile(
-            "^(?:and |then |now )*on (?:the|their|her|his) (?<what>back|belly|front|stomach|left side|right side)(?: now)?$");
+            "^(?:and |then |now )*(?:on|(?<turns>(?:over )?onto|over on)) (?:the|their|her|his) (?<what>back|belly|front|stomach|left side|right side)(?: now)?$");
 
     /** Whether the clause says by itself how the client lies from here on. */
     static boolean nowLies(Clause clause, Reading reading) {
         var on = NOW_ON.matcher(clause.plain);
-        if (!on.matches() || !clause.heads() && !clause.plain.endsWith("now")) return false;
+        if (!on.matches() || on.group("turns") == null && !clause.heads() && !clause.plain.endsWith("now"))
+            return false;
         reading.position = switch (on.group("what")) {
             case "back" -> Position.SUPINE;
             case "left side" -> Position.SIDE_LEFT;
@@ -158,8 +159,8 @@ final class Lying {
             limb(Limb.ARM_ACROSS, "arms?" + BE + " across(?: " + THE + "(?:body|chest|belly))?"),
             limb(
                     Limb.ARM_BEHIND_BACK,
-                    "arms?" + BE + " behind(?: " + THE + "back)?|hand (?:behind|on) " + THE
-                            + "(?:small of the )?back|hand in small of back"),
+                    "arms?" + BE + " behind(?: " + THE + "back)?|(?:hand|arm) in (?:the )?small of " + THE
+                            + "back|hand (?:behind|on) " + THE + "(?:small of the )?back|hand in small of back"),
             limb(
                     Limb.ARM_OUT,
                     "arms?" + BE + " (?:out(?: to " + THE + "side)?|abducted|at 90(?: degrees)?|to " + THE + "side)"),

@@ -1,6 +1,7 @@
 package palmtally.core.jot;
 
 import java.util.EnumSet;
+import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Structure;
@@ -238,6 +239,13 @@ final class Meant {
             return read.library.toUse("stretch");
         }
         if (does.contains(ClientPart.Does.PUSHES)) return read.library.toUse("contract-relax");
+        // "Suboccipitals, let it sink, two minutes"; hands on the back that follow the breath.
+        if (does.equals(List.of(ClientPart.Does.LETS_GO)) && read.seconds != null && read.count == null)
+            return read.library.toUse("still-hold");
+        if (read.laidOn && !does.isEmpty() && does.stream().allMatch(ClientPart.Does::breath)) {
+            if (read.count != null && read.seconds == null) read.counted = Dose.Kind.BREATHS;
+            return read.library.toUse("still-hold");
+        }
         return does.stream().anyMatch(ClientPart.Does::active) ? read.library.toUse("range-of-motion") : null;
     }
 

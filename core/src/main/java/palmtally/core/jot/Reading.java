@@ -62,6 +62,7 @@ final class Reading {
             Map.entry("toward", Relation.TO),
             Map.entry("towards", Relation.TO),
             Map.entry("beside", Relation.NEAR),
+            Map.entry("near", Relation.NEAR),
             Map.entry("below", Relation.NEAR),
             Map.entry("above", Relation.NEAR),
             Map.entry("under", Relation.NEAR),
@@ -113,6 +114,9 @@ final class Reading {
     private static final Set<String> OF_THE_ARM =
             Set.of("wrist", "shoulder", "hand", "armpit", "fingers", "deltoid", "axilla", "fingertips");
 
+    /** The near one of two is no place that something is near to. */
+    private static final Set<String> OF_TWO = Set.of("one", "side", "arm", "leg", "hand", "foot", "flank", "hip");
+
     private static final Set<String> AT_THE = Set.of("knee", "elbow", "wrist", "ankle", "hip", "heel");
 
     /** Strokes by the noun: they are given to a place. */
@@ -144,6 +148,9 @@ final class Reading {
 
     /** "Sacrum up to C7" goes from the one to the other as well. */
     private static final Set<String> ON_THE_WAY = Set.of("up", "down", "out", "over", "along");
+
+    private static final Pattern ONLY_DOSE = Pattern.compile(
+            "(?:for |about )?(?:\\d+(?:\\.\\d+)?|an?|half a|[a-z]{3,7}) ?(?:s|sec|secs|seconds|min|mins|minutes?|x|times|passes|strokes)");
 
     private static final Pattern TIMES_ALONE = Pattern.compile("(?:x ?)?(\\d{1,2})(?: ?x| times)?");
 
@@ -317,6 +324,9 @@ final class Reading {
 
     /** The articles within the phrase that is being taken. */
     String articles = "";
+
+    /** The part before told a second stroke, where the first has its dose. */
+    private boolean second;
 
     /** The part before was about what the client does. */
     private boolean clients;
@@ -528,6 +538,12 @@ final class Reading {
     void clause(Clause said) {
         var whole = new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1"));
         if (whole.plain.isEmpty()) return;
+        // "Long strokes, five, then knead, thirty seconds": so long it is kneaded.
+        if (second && ONLY_DOSE.matcher(whole.plain).matches()) {
+            aside.add(whole.text);
+            return;
+        }
+        second = false;
         // "Squeeze 45 s, client shrugs, lets go, x3": so often the client does.
         var times = clients && technique != null && technique.stroke().warming() && seconds != null && count == null
                 ? TIMES_ALONE.matcher(whole.plain)
@@ -664,6 +680,7 @@ final class Reading {
         }
         if (another != null && technique != null && !weak && !cupped && !another.equals(technique) && !names(another)) {
             aside.add(own.text);
+            second = seconds != null || count != null;
             // "Knead, squeeze, wring 2 min": the time is of all of them.
             var last = beside(own.text);
             if (seconds == null
@@ -794,7 +811,11 @@ final class Reading {
                 meaning.accept(this);
                 kept = relation != was;
                 if (hand
-                        && (tool != null || forearmNamed || phrase.equals("hand") || phrase.equals("hands"))
+                        && (tool != null
+                                || forearmNamed
+                                || phrase.equals("hand")
+                                || phrase.equals("hands")
+                                || phrase.equals("both hands"))
                         && at + length < tokens.size()
                         && LAID.contains(tokens.get(at + length))) laidOn = true;
                 used = length;
@@ -815,7 +836,8 @@ final class Reading {
                 // "The hamstring tendons at the knee": the knee says which end.
                 related = word;
                 relation = Relation.NEAR;
-            } else if (RELATIONS.containsKey(word)) {
+            } else if (RELATIONS.containsKey(word)
+                    && !(word.equals("near") && at + 1 < tokens.size() && OF_TWO.contains(tokens.get(at + 1)))) {
                 // "From behind the ear" comes from there.
                 boolean ends = at > 0
                         && RELATIONS.get(word) == Relation.NEAR

@@ -48,13 +48,13 @@ public final class Routine {
 
     /** What is uncovered for the work that follows. */
     private static final Pattern UNCOVERS = Pattern.compile(
-            "\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*");
+            "\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*|^(?:the )?(?:left |right )?(?:leg|arm|back|belly|chest) (?:is )?(?:bare|uncovered|undraped)\\b.*");
 
     private static final int LONG = 600;
 
     private static final Pattern MINUTES = Pattern.compile("(?i)\\b\\d+ ?(?:min|mins|minutes)\\b");
 
-    private static final Pattern TUCKED = Pattern.compile("\\b(?:tuck|secure|hold)\\b.*");
+    private static final Pattern TUCKED = Pattern.compile("\\b(?:sheet )?(?:tuck(?:ed)?|secured?|hold)\\b.*");
 
     private static final int LOOKED_AHEAD = 4;
 
