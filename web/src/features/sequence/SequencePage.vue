@@ -34,7 +34,7 @@ import {
   splitBlock,
   stepsIn,
 } from './edits'
-import { piled } from './piles'
+import { piled, pileKey } from './piles'
 import { useDraft } from './useDraft'
 import type { Spot } from '@/parts/useDrag'
 
@@ -573,7 +573,7 @@ onKeyStroke((e) => {
             />
             <FindingPile
               v-for="pile in mending ? [] : piled(plan.findings)"
-              :key="pile[0]!.finding.key"
+              :key="pileKey(pile)"
               :findings="pile"
               :number="number"
               :busy="busy"

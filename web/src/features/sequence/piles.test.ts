@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import type { Schema } from '@/api/client'
-import { piled } from './piles'
+import { piled, pileKey } from './piles'
 
 const finding = (rule: string, step: string, severity = 'warn') =>
   ({ finding: { key: `${rule}@${step}`, rule, severity, where: { step } } }) as Schema['CheckView']
@@ -23,6 +23,12 @@ describe('findings', () => {
       ['B@2'],
       ['A@3'],
     ])
+  })
+  it('stand under one key while they are mended one by one, and a single one under its own', () => {
+    const all = ['1', '2', '3', '4'].map((step) => finding('A', step))
+    expect(piled(all).map(pileKey)).toEqual(['warn A'])
+    expect(piled(all.slice(1)).map(pileKey)).toEqual(['warn A'])
+    expect(piled(all.slice(2)).map(pileKey)).toEqual(['A@3', 'A@4'])
   })
   it('of another weight are not hidden behind a lighter one', () => {
     const all = [finding('A', '1', 'stop'), finding('A', '2'), finding('A', '3'), finding('A', '4')]

@@ -16,3 +16,9 @@ export function piled(findings: CheckView[]): CheckView[][] {
     return pile[0] === f ? [pile] : []
   })
 }
+
+/** What a pile is known by: it stays the same, and open, while those in it are mended one by one. */
+export function pileKey([first, ...more]: CheckView[]): string {
+  const { severity, rule, key } = first!.finding
+  return more.length ? `${severity} ${rule}` : key
+}
