@@ -2,7 +2,6 @@ package palmtally.core.practical.event;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
@@ -72,7 +71,7 @@ public sealed interface Observation
 
     /** A kind's name in files. */
     static String nameOf(Class<? extends Observation> kind) {
-        return kind.getSimpleName().replaceAll("(?<=[a-z])(?=[A-Z])", "-").toLowerCase(Locale.ROOT);
+        return KindNames.OF.get(kind);
     }
 
     private static Map<String, Class<? extends Observation>> kinds() {
