@@ -151,22 +151,19 @@ public final class Documents {
     }
 
     public static String write(Practical practical) {
-        var body = new LinkedHashMap<String, Object>();
-        body.put("sequence", practical.sequence());
-        body.put("profile", practical.profile());
-        body.put("asked", practical.asked());
-        body.put("sides", practical.sides());
-        if (!practical.extent().equals(Extent.WHOLE)) body.put("extent", practical.extent());
-        body.put("events", practical.events());
-        return document("practical", body);
+        return new PracticalWriter().write(practical);
     }
 
-    private static String document(String name, Map<String, Object> body) {
+    static String document(String name, Map<String, Object> body) {
         var file = new LinkedHashMap<String, Object>();
         file.put("format", "palm-tally/" + name);
         file.put("version", VERSION);
         file.putAll(body);
-        return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(file) + "\n";
+        return pretty(file) + "\n";
+    }
+
+    static String pretty(Object value) {
+        return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsString(value);
     }
 
     private static Sequence sequence(JsonNode node) throws FormatException {

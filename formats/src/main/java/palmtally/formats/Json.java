@@ -1,8 +1,12 @@
 package palmtally.formats;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.OffsetDateTime;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Observation;
 import palmtally.core.technique.Technique;
 import tools.jackson.core.StreamReadConstraints;
@@ -36,9 +40,29 @@ public final class Json {
 
     /** What an event carries, as it is stored beside the name of its kind. */
     public static Observation observation(String kind, String data) {
-        var type = Observation.KINDS.get(kind);
-        if (type == null) throw new IllegalArgumentException("no kind of event is named " + kind);
-        return MAPPER.readValue(data, type);
+        return MAPPER.readValue(data, kind(kind));
+    }
+
+    /** Events as they are stored: an array of objects with {@code id, device, seq, atMs, wall, kind, data}. */
+    public static List<Event> events(String stored) {
+        var events = new ArrayList<Event>();
+        for (var e : MAPPER.readTree(stored))
+            events.add(new Event(
+                    e.get("id").asString(),
+                    e.get("device").asString(),
+                    e.get("seq").asLong(),
+                    e.get("atMs").asLong(),
+                    e.hasNonNull("wall")
+                            ? OffsetDateTime.parse(e.get("wall").asString()).toInstant()
+                            : null,
+                    MAPPER.treeToValue(e.get("data"), kind(e.get("kind").asString()))));
+        return events;
+    }
+
+    private static Class<? extends Observation> kind(String name) {
+        var type = Observation.KINDS.get(name);
+        if (type == null) throw new IllegalArgumentException("no kind of event is named " + name);
+        return type;
     }
 
     /** What is nested deeper or has more parts than anything here means is read no further. */

@@ -168,6 +168,17 @@ class SchoolTest {
         try (var rows = CsvReader.builder().ofNamedCsvRecord(entries.get("practicals.csv"))) {
             var lines = rows.stream().toList();
             assertThat(lines.stream().map(r -> r.getField("file"))).containsExactlyInAnyOrderElementsOf(practicals);
+            // And each a line in the trail, about whom and which.
+            for (var line : lines)
+                assertThat(
+                                app.database()
+                                        .count(
+                                                "select count(*) from audit a join person p on p.id = a.subject where a.what = 'read a practical'"
+                                                        + " and a.detail = '" + line.getField("id") + "' and p.name = '"
+                                                        + line.getField("student")
+                                                        + "' and a.account_id = (select id from person where name = 'Nadia Reef')"))
+                        .as(line.getField("id"))
+                        .isPositive();
             var ids = new ArrayList<>(lines.stream().map(r -> r.getField("id")).toList());
             // What two graders still mark blind is left out, and said to be.
             entries.getOrDefault("left-out.txt", "").lines().forEach(l -> ids.add(l.substring(0, 36)));

@@ -10,7 +10,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -20,13 +19,14 @@ import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.finding.Criterion;
 import palmtally.formats.Documents;
+import palmtally.formats.PracticalWriter;
 import palmtally.formats.Table;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.competency.Tracking;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Terms;
-import palmtally.server.practical.PracticalViews;
 import palmtally.server.practical.Practicals;
+import palmtally.server.practical.TermPracticals;
 import palmtally.server.profile.Profiles;
 
 /** A whole term to keep: its plan with the sequences, the profile, people, competencies and every practical. */
@@ -36,7 +36,7 @@ class TermArchive {
     private final Curricula curricula;
     private final Profiles profiles;
     private final Practicals practicals;
-    private final PracticalViews views;
+    private final TermPracticals opening;
     private final Tracking tracking;
     private final ZoneId zone;
 
@@ -45,14 +45,14 @@ class TermArchive {
             Curricula curricula,
             Profiles profiles,
             Practicals practicals,
-            PracticalViews views,
+            TermPracticals opening,
             Tracking tracking,
             ZoneId zone) {
         this.terms = terms;
         this.curricula = curricula;
         this.profiles = profiles;
         this.practicals = practicals;
-        this.views = views;
+        this.opening = opening;
         this.tracking = tracking;
         this.zone = zone;
     }
@@ -106,7 +106,8 @@ class TermArchive {
         for (var c : Criterion.values()) columns.add("own mark, " + c);
         var rows = new ArrayList<List<@Nullable Object>>();
         var closed = new ArrayList<String>();
-        var opened = views.ofTerm(caller, term);
+        var opened = opening.open(caller, term);
+        var writer = new PracticalWriter();
         for (var line : practicals.all(term)) {
             var whole = opened.apply(line.id()).orElse(null);
             if (whole == null) {
@@ -116,8 +117,7 @@ class TermArchive {
             var day = line.startedAt().atZone(zone).toLocalDate();
             var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
                     + line.id().toString().substring(0, 8) + ".practical.json";
-            put(zip, file, Documents.write(whole.practical()));
-            var own = whole.selfMarks() == null ? Map.<Criterion, Double>of() : whole.selfMarks();
+            put(zip, file, writer.write(whole.practical()));
             var row = new ArrayList<@Nullable Object>(Arrays.asList(
                     line.id(),
                     file,
@@ -137,7 +137,7 @@ class TermArchive {
                     line.result(),
                     line.mean(),
                     line.released()));
-            for (var c : Criterion.values()) row.add(own.get(c));
+            for (var c : Criterion.values()) row.add(whole.selfMarks().get(c));
             rows.add(row);
         }
         put(zip, "practicals.csv", new Table("Practicals", columns, rows).csv());

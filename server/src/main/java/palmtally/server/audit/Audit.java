@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.web.context.request.RequestContextHolder;
 import org.springframework.web.context.request.ServletRequestAttributes;
+import palmtally.formats.Json;
 import palmtally.server.answer.Page;
 import palmtally.server.people.Caller;
 
@@ -29,6 +30,12 @@ public class Audit {
                 @Nullable UUID subject,
                 String detail,
                 @Nullable String address);
+
+        @Insert("""
+                insert into audit (at, account_id, what, subject, detail, address)
+                select #{at}, #{account}, #{what}, subject, which, #{address}
+                from jsonb_to_recordset(#{each}::jsonb) as r(subject uuid, which text)""")
+        void lines(Instant at, UUID account, String what, String each, @Nullable String address);
 
         @Select("""
                 select l.id, l.at, b.name as by, l.what, a.name as about, l.detail, l.address from audit l
@@ -87,6 +94,14 @@ public class Audit {
         if (!caller.id().equals(student)) told(caller, "read " + what, student, which);
     }
 
+    /** Which of several that a student has. */
+    public record Which(UUID subject, String which) {}
+
+    /** Somebody read records of many students: a line for each. */
+    public void readEach(Caller caller, String what, List<Which> records) {
+        rows.lines(clock.instant(), caller.id(), "read " + what, Json.MAPPER.writeValueAsString(records), address());
+    }
+
     /** Somebody read of a whole class at once: one line, however many they are. */
     public void readClass(Caller caller, int students, String what) {
         told(caller, "read " + what, null, students == 1 ? "1 student" : students + " students");
@@ -98,13 +113,12 @@ public class Audit {
     }
 
     private void told(Caller caller, String what, @Nullable UUID subject, String detail) {
-        var request = RequestContextHolder.getRequestAttributes();
-        rows.line(
-                clock.instant(),
-                caller.id(),
-                what,
-                subject,
-                detail.replace("\0", ""),
-                request instanceof ServletRequestAttributes r ? r.getRequest().getRemoteAddr() : null);
+        rows.line(clock.instant(), caller.id(), what, subject, detail.replace("\0", ""), address());
+    }
+
+    private static @Nullable String address() {
+        return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes r
+                ? r.getRequest().getRemoteAddr()
+                : null;
     }
 }

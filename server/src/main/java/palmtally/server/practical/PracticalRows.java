@@ -130,21 +130,19 @@ interface PracticalRows {
 
     record Kept(
             UUID practicalId,
+            boolean awarded,
             @Nullable Double rating,
             @Nullable String selfMark) {}
 
-    /** The ratings and the students' own marks of a term. */
+    /** Of each practical of a term whether it is awarded, its rating and the student's own marks. */
     @Select("""
-            select p.id as practical_id, r.value as rating, m.body::text as self_mark from practical p
+            select p.id as practical_id, exists (select 1 from award where practical_id = p.id) as awarded,
+                r.value as rating, m.body::text as self_mark
+            from practical p
             left join rating r on r.practical_id = p.id
             left join self_mark m on m.practical_id = p.id
-            where p.term_id = #{term} and (r.practical_id is not null or m.practical_id is not null)""")
+            where p.term_id = #{term}""")
     List<Kept> kept(UUID term);
-
-    @Select("""
-            select practical_id, revision, body, result, mean, released, awarded_by, awarded_at, events, judged from newest_award
-            where practical_id in (select id from practical where term_id = #{term})""")
-    List<AwardRow> awards(UUID term);
 
     @Select("select " + COLUMNS + " from practical where id = #{id} for update")
     Optional<Row> lock(UUID id);
@@ -225,10 +223,12 @@ interface PracticalRows {
             where id = #{id}""")
     void setVoid(UUID id, @Nullable String reason, UUID by, Instant at);
 
+    /** All of one practical as a JSON array of what their columns hold, by time. */
     @Select("""
-            select id, device, seq, at_ms, wall, kind, data::text as data from event
-            where practical_id = #{id} order by at_ms, device, seq, id""")
-    List<EventRow> events(UUID id);
+            select coalesce(json_agg(json_build_object('id', id, 'device', device, 'seq', seq, 'atMs', at_ms, 'wall', wall,
+                'kind', kind, 'data', data) order by at_ms, device, seq, id), '[]')::text
+            from event where practical_id = #{id}""")
+    String events(UUID id);
 
     record EventKey(UUID practicalId, String id) {}
 

@@ -1,7 +1,11 @@
 package palmtally.server.practical;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.function.Predicate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.body.Region;
 import palmtally.core.practical.Extent;
@@ -9,6 +13,8 @@ import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Attend;
 import palmtally.core.practical.event.Event;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Sequence;
 import palmtally.formats.Json;
 import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
@@ -80,7 +86,7 @@ class Records {
     }
 
     List<Event> events(UUID id) {
-        return rows.events(id).stream().map(Records::event).toList();
+        return Json.events(rows.events(id));
     }
 
     static Event event(EventRow r) {
@@ -93,14 +99,32 @@ class Records {
     }
 
     Practical practical(Row row) {
+        return practical(row, new Papers());
+    }
+
+    Practical practical(Row row, Papers papers) {
         return new Practical(
-                sequences.version(row.sequenceVersionId()).document(),
-                profiles.version(row.profileVersionId()).document(),
+                papers.sequence(row.sequenceVersionId()),
+                papers.profile(row.profileVersionId()),
                 List.of(Json.MAPPER.readValue(row.asked(), String[].class)),
                 row.sides(),
                 (row.kind() == Practicals.Kind.PRACTICAL && row.retakeOf() == null ? Extent.WHOLE : Extent.PART)
                         .only(row.criterion()),
                 events(row.id()));
+    }
+
+    /** The sequences and profiles that practicals go by, each looked up once. */
+    final class Papers {
+        private final Map<UUID, Sequence> plans = new HashMap<>();
+        private final Map<UUID, Profile> standards = new HashMap<>();
+
+        Sequence sequence(UUID version) {
+            return plans.computeIfAbsent(version, v -> sequences.version(v).document());
+        }
+
+        Profile profile(UUID version) {
+            return standards.computeIfAbsent(version, v -> profiles.version(v).document());
+        }
     }
 
     /** How many taps an award rests on; where a grader's eyes were is told by the device itself, also when it is put away. */
@@ -123,24 +147,25 @@ class Records {
 
     /** Whether the caller grades the same run on their own and has not seen the other's marks yet. */
     boolean blind(Caller caller, Row row) {
-        return blind(caller, row, Attached.each(rows));
+        if (row.graderId().equals(caller.id())) return false;
+        return blind(
+                caller,
+                row,
+                rows.other(row.id()).orElse(null),
+                id -> rows.award(id).isPresent());
     }
 
-    boolean blind(Caller caller, Row row, Attached attached) {
-        if (row.graderId().equals(caller.id()) || row.voidReason() != null) return false;
-        var other = attached.other(row.id()).orElse(null);
+    /** @param other the practical of the other grader of the same run */
+    static boolean blind(Caller caller, Row row, @Nullable Row other, Predicate<UUID> awarded) {
         return other != null
+                && row.voidReason() == null
+                && !row.graderId().equals(caller.id())
                 && other.graderId().equals(caller.id())
-                && (attached.award(row.id()).isEmpty()
-                        || attached.award(other.id()).isEmpty());
+                && !(awarded.test(row.id()) && awarded.test(other.id()));
     }
 
     void mustNotBeBlind(Caller caller, Row row) {
-        mustNotBeBlind(caller, row, Attached.each(rows));
-    }
-
-    void mustNotBeBlind(Caller caller, Row row, Attached attached) {
-        if (blind(caller, row, attached))
+        if (blind(caller, row))
             throw Refusal.forbidden("Two graders mark this run, each on their own: it opens once both have awarded.");
     }
 
