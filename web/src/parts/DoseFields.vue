@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
 import { word } from './words'
+import { vTyped } from './typed'
 
 type Dose = Schema['Dose']
 
@@ -46,34 +47,34 @@ function kind(k: Dose['kind']) {
     <label v-if="dose.count !== undefined">
       Count
       <input
+        v-typed="dose.count"
         type="number"
         min="1"
         max="1000"
         :aria-label="named('Count')"
-        :value="dose.count"
         @change="num($event) && patch({ count: Math.round(num($event)!) })"
       />
     </label>
     <label v-if="dose.seconds !== undefined">
       Seconds
       <input
+        v-typed="dose.seconds"
         type="number"
         min="1"
         max="3600"
         :aria-label="named('Seconds')"
-        :value="dose.seconds"
         @change="num($event) && patch({ seconds: num($event) })"
       />
     </label>
     <label v-if="dose.perSecond !== undefined">
       A second
       <input
+        v-typed="dose.perSecond"
         type="number"
         min="0.1"
         max="10"
         step="0.1"
         :aria-label="named('A second')"
-        :value="dose.perSecond"
         @change="num($event) && patch({ perSecond: num($event) })"
       />
     </label>

@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import { vTyped } from '@/parts/typed'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import AddField from '@/parts/AddField.vue'
 import FindingCard from '@/parts/FindingCard.vue'
@@ -370,10 +371,10 @@ onKeyStroke((e) => {
                 <label
                   >Week
                   <input
+                    v-typed="l.week"
                     type="number"
                     min="1"
                     :max="curriculum.weeks"
-                    :value="l.week"
                     @change="
                       change(l, 'Week', { week: Number(($event.target as HTMLInputElement).value) || l.week })
                     "
@@ -381,10 +382,10 @@ onKeyStroke((e) => {
                 <label
                   >Lab
                   <input
+                    v-typed="l.lab"
                     type="number"
                     min="1"
                     :max="curriculum.labsAWeek"
-                    :value="l.lab"
                     @change="
                       change(l, 'Lab', { lab: Number(($event.target as HTMLInputElement).value) || l.lab })
                     "
@@ -392,11 +393,11 @@ onKeyStroke((e) => {
                 <label
                   >Minutes
                   <input
+                    v-typed="l.minutes"
                     type="number"
                     min="5"
                     max="480"
                     step="5"
-                    :value="l.minutes"
                     @change="
                       change(l, 'Minutes', {
                         minutes: Number(($event.target as HTMLInputElement).value) || l.minutes,
@@ -428,8 +429,8 @@ onKeyStroke((e) => {
                 <label class="wide"
                   >Note for the lab plan
                   <input
+                    v-typed="l.note"
                     maxlength="500"
-                    :value="l.note"
                     @change="change(l, 'Note', { note: ($event.target as HTMLInputElement).value })"
                 /></label>
                 <router-link v-if="l.sequence" class="push" :to="`/plan/${l.sequence}`">Open</router-link>
@@ -459,8 +460,8 @@ onKeyStroke((e) => {
             <label class="wide"
               >Name
               <input
+                v-typed="curriculum.name"
                 maxlength="200"
-                :value="curriculum.name"
                 @change="
                   on('Name', (c) => ({ ...c, name: ($event.target as HTMLInputElement).value || c.name }))
                 "
@@ -469,36 +470,36 @@ onKeyStroke((e) => {
               <label
                 >Weeks
                 <input
+                  v-typed="curriculum.weeks"
                   type="number"
                   min="1"
                   max="60"
-                  :value="curriculum.weeks"
                   @change="setNumber('weeks', 'Weeks', $event)"
               /></label>
               <label
                 >Labs a week
                 <input
+                  v-typed="curriculum.labsAWeek"
                   type="number"
                   min="1"
                   max="7"
-                  :value="curriculum.labsAWeek"
                   @change="setNumber('labsAWeek', 'Labs a week', $event)"
               /></label>
               <label
                 >Minutes a lab
                 <input
+                  v-typed="curriculum.labMinutes"
                   type="number"
                   min="10"
                   max="480"
-                  :value="curriculum.labMinutes"
                   @change="setNumber('labMinutes', 'Minutes a lab', $event)"
               /></label>
               <label
                 >Hours asked for
                 <input
+                  v-typed="curriculum.targetHours"
                   type="number"
                   min="0"
-                  :value="curriculum.targetHours"
                   @change="setNumber('targetHours', 'Hours asked for', $event)"
               /></label>
             </div>
@@ -507,10 +508,10 @@ onKeyStroke((e) => {
               <template v-for="(t, i) in curriculum.times" :key="i">
                 <span class="soft">Lab {{ i + 1 }}</span>
                 <input
+                  v-typed="t.room"
                   maxlength="40"
                   placeholder="room"
                   :aria-label="`Room of lab ${i + 1}`"
-                  :value="t.room"
                   @change="
                     on('Room of a lab', (c) =>
                       changeTime(c, i + 1, { room: ($event.target as HTMLInputElement).value }),
@@ -529,9 +530,9 @@ onKeyStroke((e) => {
                   <option v-for="(d, n) in DAYS" :key="d" :value="n + 1">{{ d }}</option>
                 </select>
                 <input
+                  v-typed="t.begins"
                   type="time"
                   :aria-label="`Lab ${i + 1} begins`"
-                  :value="t.begins"
                   @change="
                     on('Time of a lab', (c) =>
                       changeTime(c, i + 1, {
@@ -566,11 +567,11 @@ onKeyStroke((e) => {
                   <td>{{ hours(r.hours) }}</td>
                   <td>
                     <input
+                      v-typed="curriculum.regionHours[r.region] ?? ''"
                       type="number"
                       min="0"
                       class="slim"
                       :aria-label="`Hours asked for, ${session.regionName(r.region)}`"
-                      :value="curriculum.regionHours[r.region] ?? ''"
                       @change="
                         on(`Hours of ${session.regionName(r.region).toLowerCase()}`, (c) => {
                           const { [r.region]: _, ...rest } = c.regionHours

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import { vTyped } from '@/parts/typed'
 import { hue } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import { counted } from '@/parts/words'
@@ -69,12 +70,12 @@ function setUp(l: Schema['LookLine']) {
       <label class="field"
         >Minutes
         <input
+          v-typed="list.minutes"
           type="number"
           min="0"
           max="480"
           step="5"
           aria-label="Minutes of your eyes"
-          :value="list.minutes"
           @change="setMinutes"
       /></label>
       <a class="push" :href="`/api/terms/${cohort.term}/watch/list?minutes=${list.minutes}`" target="_blank"

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import { vTyped } from '@/parts/typed'
 import Standing from '@/parts/Standing.vue'
 import { capital, word } from '@/parts/words'
 
@@ -270,12 +271,12 @@ async function save() {
             </div>
             <label class="number">
               <input
+                v-typed="numbers[n.id] ?? n.chosen[id]"
                 type="number"
                 :min="n.least"
                 :max="n.most"
                 :step="n.whole ? 1 : 'any'"
                 :aria-label="n.name"
-                :value="numbers[n.id] ?? n.chosen[id]"
                 @change="setNumber(n, $event)"
               />
               {{ n.unit }}

@@ -2,6 +2,7 @@
 import * as values from '@/api/schema'
 import { computed } from 'vue'
 import { useSession } from '@/features/session/useSession'
+import { vTyped } from '@/parts/typed'
 import AddField from '@/parts/AddField.vue'
 import { word } from '@/parts/words'
 import * as D from './detail'
@@ -104,7 +105,7 @@ const LISTS = [
         </label>
         <label>
           In own words
-          <input :value="d.words[end]" maxlength="200" @change="own(end, text($event))" />
+          <input v-typed="d.words[end]" maxlength="200" @change="own(end, text($event))" />
         </label>
       </template>
       <label>
@@ -130,7 +131,7 @@ const LISTS = [
       </label>
       <label>
         In own words
-        <input :value="d.words['other-hand']" maxlength="200" @change="own('other-hand', text($event))" />
+        <input v-typed="d.words['other-hand']" maxlength="200" @change="own('other-hand', text($event))" />
       </label>
       <div v-for="l in LISTS" :key="l.key" class="wide">
         <span>{{ l.name }}</span>
@@ -155,10 +156,10 @@ const LISTS = [
             @add="(id) => set(l.key, [...d[l.key], id] as never, l.name)"
           />
           <input
+            v-typed="d.words[l.key]"
             class="grow"
             :aria-label="`${l.name} in own words`"
             placeholder="in own words"
-            :value="d.words[l.key]"
             maxlength="200"
             @change="own(l.key, text($event))"
           />
@@ -175,28 +176,28 @@ const LISTS = [
             <option v-for="x in values.clientPartDoesValues" :key="x" :value="x">{{ word(x) }}</option>
           </select>
           <input
+            v-typed="p.times"
             type="number"
             min="1"
             max="50"
-            :value="p.times"
             placeholder="times"
             :aria-label="`Times of part ${i + 1}`"
             @change="part(i, { times: num($event) })"
           />
           <input
+            v-typed="p.seconds"
             type="number"
             min="1"
             max="600"
-            :value="p.seconds"
             placeholder="s"
             :aria-label="`Seconds of part ${i + 1}`"
             @change="part(i, { seconds: num($event) })"
           />
           <input
+            v-typed="p.percent"
             type="number"
             min="1"
             max="100"
-            :value="p.percent"
             placeholder="%"
             :aria-label="`Strength of part ${i + 1}`"
             @change="part(i, { percent: num($event) })"
@@ -225,10 +226,10 @@ const LISTS = [
             Add a part
           </button>
           <input
+            v-typed="d.words.part"
             class="grow"
             aria-label="Client’s part in own words"
             placeholder="in own words"
-            :value="d.words.part"
             maxlength="200"
             @change="own('part', text($event))"
           />
@@ -247,11 +248,11 @@ const LISTS = [
       <label>
         At most, s
         <input
+          v-typed="d.end?.capSeconds"
           type="number"
           min="1"
           max="3600"
           :disabled="!d.end"
-          :value="d.end?.capSeconds"
           placeholder="its dose"
           @change="d.end && set('end', { ...d.end, capSeconds: num($event) }, 'End')"
         />
@@ -296,7 +297,7 @@ const LISTS = [
             <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
           </select>
           <input
-            :value="b.words"
+            v-typed="b.words"
             maxlength="400"
             placeholder="in own words"
             :aria-label="`In own words, ${i + 1}`"
@@ -338,11 +339,11 @@ const LISTS = [
       </fieldset>
       <label class="wide">
         Why
-        <input :value="d.why" maxlength="400" @change="set('why', text($event), 'Why')" />
+        <input v-typed="d.why" maxlength="400" @change="set('why', text($event), 'Why')" />
       </label>
       <label class="wide">
         Note
-        <textarea :value="d.note" maxlength="2000" rows="2" @change="set('note', text($event), 'Note')" />
+        <textarea v-typed="d.note" maxlength="2000" rows="2" @change="set('note', text($event), 'Note')" />
       </label>
       <PictureField :picture="d.picture" @change="set('picture', $event, 'Picture')" />
     </div>

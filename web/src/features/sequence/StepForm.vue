@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Schema } from '@/api/client'
 import * as values from '@/api/schema'
 import { useSession } from '@/features/session/useSession'
+import { vTyped } from '@/parts/typed'
 import AddField from '@/parts/AddField.vue'
 import DoseFields from '@/parts/DoseFields.vue'
 import HandField from '@/parts/HandField.vue'
@@ -64,7 +65,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
   <div class="form">
     <label class="wide">
       Name
-      <input :value="step.name" maxlength="200" @change="set('name', text($event) || step.name, 'Name')" />
+      <input v-typed="step.name" maxlength="200" @change="set('name', text($event) || step.name, 'Name')" />
     </label>
     <label class="wide">
       Technique
@@ -173,10 +174,10 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
     <label>
       Least, s a side
       <input
+        v-typed="step.minimumSeconds"
         type="number"
         min="1"
         max="3600"
-        :value="step.minimumSeconds"
         placeholder="half"
         @change="set('minimumSeconds', num($event), 'Least')"
       />
@@ -238,11 +239,11 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
           <option v-for="k in values.sayingKindValues" :key="k" :value="k">{{ capital(word(k)) }}</option>
         </select>
         <input
+          v-typed="s.atSeconds"
           type="number"
           min="0"
           max="3600"
           class="at"
-          :value="s.atSeconds"
           :aria-label="`Second of words ${i + 1}`"
           @change="say(i, { atSeconds: Math.max(0, Number(text($event)) || 0) })"
         />
@@ -261,9 +262,9 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
           ×
         </button>
         <input
+          v-typed="s.words"
           class="words"
           maxlength="400"
-          :value="s.words"
           :aria-label="`Words ${i + 1}`"
           @change="say(i, { words: text($event) || undefined })"
         />
