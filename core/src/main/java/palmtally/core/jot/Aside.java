@@ -88,7 +88,7 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only skin (?:over|behind|at) |ease off|lighten|skip|avoid|spare|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than) (?:\\d|an? |one |two |half))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
+            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only skin (?:over|behind|at) |ease off|lighten|skip|avoid|spare|leave (?:it |this )?out|left out|leave (?:it )?alone|do ?n[o']?t |dont |must not |careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
 
     private static final Pattern FINDS = compile(
             "^(?:then |and )*(?:find|locate|search for|look for|palpate(?: for)?) (?:the |a |any )?(?:\\w+ )?(?:tender )?(?:spots?|points?|knots?|band|bands|edge|nodules?)\\b(?<rest>.*)$");

@@ -57,7 +57,20 @@ final class Clause {
         return all;
     }
 
+    /** "Lay the arm overhead and stretch the side": first it is laid, and then it is stretched. */
+    private static final Pattern FIRST_LAID = Pattern.compile(
+            "^(?<laid>\\s*(?:(?:and|then|now) )*(?:lay|bend|place|put|bring|take|turn|cross|drop|hang|fold|flex|straighten|open) "
+                    + "(?:the |their |her |his |your )?(?:(?:left|right|top|upper|lower|bottom|far|near|other) )?(?:arms?|legs?|knees?|elbows?|wrists?|hips?|foot|feet|head|hands?|shoulders?|toes|shin)\\b(?: (?!and\\b)[\\w-]+){0,6}?) and "
+                    + "(?<next>(?:stretch|wring|knead|glide|press|shake|rock|pull|strip|stroke|work|turn|rotate|circle|swing|move|jiggle|squeeze|roll|rub|compress|traction|lean|sink|slide) .+)$",
+            Pattern.CASE_INSENSITIVE);
+
     private static void add(List<Clause> all, String part, String mark) {
+        var two = FIRST_LAID.matcher(part);
+        if (two.matches()) {
+            add(all, two.group("laid"), "");
+            add(all, two.group("next"), mark);
+            return;
+        }
         var clause = new Clause(part, mark);
         if (!clause.plain.isEmpty()) all.add(clause);
     }

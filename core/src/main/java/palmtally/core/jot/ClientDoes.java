@@ -70,14 +70,14 @@ final class ClientDoes {
                 compile(
                         "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
                                 + "|hik\\w*|tuck\\w*|pump\\w*|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
-                                + "|lower\\w*|open\\w* and clos\\w*)\\b"));
+                                + "|lower\\w*|open\\w* and clos\\w*|clos\\w* and open\\w*)\\b"));
         return d;
     }
 
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:ankle|calf|foot) pumps?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:ankle|calf|foot) pumps?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nod\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
@@ -92,9 +92,9 @@ final class ClientDoes {
             "(?i)^(.+?)\\s+(?:while|as) (?:(?:i|you|we)\\b|(?=(?:the |my |two |one |a )?(?:fingers?|thumbs?|hands?|palms?|forearm|elbow|fist|knuckles)\\b))(.+)$");
 
     private static final Pattern TURN_THE_CLIENT = compile(
-            "^(?:then |and |now )*(?:turn|roll|flip|help) (?:the |your )?(?:client|partner|patient|them|her|him)\\b");
+            "^(?:then |and |now )*(?:turn|roll|flip|help|bring|move|get) (?:the |your )?(?:client|partner|patient|them|her|him)\\b");
     private static final Pattern TURNS_OVER = compile(
-            "\\b(?:turn\\w*|roll\\w*|flip\\w*|lies?|lying)(?: (?:the |your )?(?:client|partner|patient|them|her|him))?(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
+            "\\b(?:turn\\w*|roll\\w*|flip\\w*|bring|move|get|lies?|lying)(?: (?:the |your )?(?:client|partner|patient|them|her|him))?(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
     private static final Pattern ON_THE_BREATH = compile(
             "^(?:and |then )*(?:on|with|at) (?:the |each |every |their |an? )*(?<way>in ?breath|out ?breath|inhale|exhale|inhalation|exhalation) (?<rest>.+)$");
     private static final Pattern ASKS_FOR_BREATH =
@@ -105,6 +105,7 @@ final class ClientDoes {
     private static final Pattern HOLDS_SO_LONG =
             compile("(?:and |then )*holds?(?: it| that)?(?: for)? \\d+ ?(?:s|sec|secs|seconds)");
     private static final Pattern OF_THEM = compile("\\w+ of them");
+    private static final Pattern BY_THEM = compile("\\bby (?:the )?(?:client|partner|patient|them)\\b");
     private static final Pattern HOLDS_ALONE = compile("(?:and |then )*holds?");
 
     private record Found(int at, Does does) {}
@@ -127,7 +128,13 @@ final class ClientDoes {
                         || TURN_THE_CLIENT.matcher(plain).find())
                 && TURNS_OVER.matcher(plain).find()) {
             reading.turned = true;
-            reading.words(new Clause(plain.replaceFirst("^(?:\\w+ )*?(?=(?:turn|roll|flip|lie|lying))", "")));
+            var how = plain.replaceFirst("^(?:\\w+ )*?(?=(?:turn|roll|flip|bring|move|get|lie|lying))", "");
+            how = how.replaceFirst("^\\w+ (?:the |your )?(?:client|partner|patient|them|her|him) (?=on|to)", "")
+                    .replaceFirst("^(?:onto|on to|to) ", "on ")
+                    .replaceFirst("^on (?:the |their |her |his )?(left|right) side\\b", "side lying on $1");
+            int and = how.indexOf(" and ");
+            reading.words(new Clause(and < 0 ? how : how.substring(0, and)));
+            if (and > 0) reading.clause(new Clause(how.substring(and + 5)));
             return true;
         }
         // "On the out breath press the back": both.
@@ -161,6 +168,7 @@ final class ClientDoes {
         // "They" is in a clause about the stroke, too.
         if (subject
                 && !itself
+                && !BY_THEM.matcher(plain).find()
                 && reading.strokeIn(plain)
                 && !CLIENT_FIRST.matcher(plain).find()) return false;
         if (subject && PASSIVE.matcher(plain).find()) {

@@ -40,7 +40,7 @@ final class Ends {
     private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?till?\\b\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
-                    + "(?<!glute )(?<!glutes )(?<!\\\\bg )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|no (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
+                    + "(?<!glute )(?<!glutes )(?<!\\\\bg )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|(?:no|not) (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
 
     /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
     static Clause until(Clause clause, Reading reading) {

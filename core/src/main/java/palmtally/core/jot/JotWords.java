@@ -218,7 +218,29 @@ final class JotWords {
                 "webs of fingers",
                 "between fingers of client");
         all(words, q -> q.zoned(Zone.THIGH_FRONT), "front of hip", "front of hips", "crease of hip", "hip crease");
-        all(words, q -> q.bendsJoint = true, "bend", "flex", "extend", "straighten", "push it", "move it", "glide it");
+        all(words, q -> q.near("under"), "slide under", "slip under", "reach under");
+        all(
+                words,
+                q -> {
+                    q.bends = true;
+                    if (q.placeless()) q.zoned(Zone.GLUTEALS);
+                },
+                "knee to opposite shoulder",
+                "knees to chest",
+                "knee to chest");
+        all(words, q -> q.bends = true, "hug", "hugs", "hug knee", "hug knees");
+        all(words, q -> q.zoned(Zone.LUMBAR), "lumborum");
+        all(
+                words,
+                q -> q.bendsJoint = true,
+                "bend",
+                "flex",
+                "extend",
+                "straighten",
+                "push it",
+                "move it",
+                "glide it",
+                "shift it");
         all(words, q -> q.zoned(Zone.UPPER_BACK), "serratus posterior", "serratus posterior superior");
         all(words, q -> q.zoned(Zone.LUMBAR), "serratus posterior inferior");
         all(
@@ -338,6 +360,9 @@ final class JotWords {
                 List.of(
                         "knead",
                         "kneads",
+                        "roll between",
+                        "roll it between",
+                        "rolled between",
                         "petrissaging",
                         "squeeze and lift",
                         "work dough",
@@ -356,6 +381,7 @@ final class JotWords {
                         "squeezing",
                         "squeezes",
                         "grasp",
+                        "grab",
                         "pluck",
                         "lifted"));
         strokes.put("broadening", List.of("broaden", "spread muscle", "open muscle", "broadening"));
@@ -370,6 +396,7 @@ final class JotWords {
                         "lean and hold",
                         "direct pressure",
                         "digital pressure",
+                        "press back",
                         "positional release",
                         "counterstrain",
                         "strain counterstrain",
@@ -884,7 +911,13 @@ final class JotWords {
                 "between fingers and thumbs",
                 "between thumbs and fingers",
                 "between thumb and finger");
-        all(words, q -> q.tool = Tool.KNUCKLES, "knuckle");
+        all(
+                words,
+                q -> q.tool = Tool.KNUCKLES,
+                "knuckle",
+                "one knuckle",
+                "knuckle of one finger",
+                "knuckle of index finger");
         for (var hand : HandName.TAUGHT)
             put(words, hand.name(), q -> {
                 q.tool = hand.like();
@@ -1255,7 +1288,7 @@ final class JotWords {
         put(words, "stripping", q -> q.stroke(q.library.toUse("stripping-fingers"), false));
         put(words, "point", q -> q.stroke(q.library.toUse("trigger-point"), false));
         put(words, "kneading", q -> q.stroke(q.library.toUse("petrissage"), false));
-        put(words, "hold", q -> q.stroke(q.library.toUse("still-hold"), true));
+        all(words, q -> q.stroke(q.library.toUse("still-hold"), true), "hold", "holding");
         put(words, "thumb strip", q -> q.stroke(q.library.toUse("stripping-thumb"), false));
         each(words, Sides.values(), Reading::side);
         for (var left : List.of("l", "lt", "left side", "l side", "lt side", "left only", "l only", "left side only"))
@@ -2274,7 +2307,11 @@ final class JotWords {
             Map.entry("twenty", 20),
             Map.entry("thirty", 30),
             Map.entry("forty", 40),
-            Map.entry("forty five", 45),
+            Map.entry("fifty", 50),
+            Map.entry("seventy", 70),
+            Map.entry("eighty", 80),
+            Map.entry("a hundred", 100),
+            Map.entry("one hundred", 100),
             Map.entry("sixty", 60),
             Map.entry("ninety", 90),
             Map.entry("a single", 1),
@@ -2288,13 +2325,32 @@ final class JotWords {
 
     private static final Pattern COUNTING = Pattern.compile(
             "\\b(" + String.join("|", NUMBERS)
-                    + "|fifteen|twenty|thirty|forty five|forty|sixty|ninety|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
+                    + "|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|(?:a|one) hundred|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
                     + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )(?<!\\ds )(?<!\\d s )(?<!secs )(?<!sec )(?<!seconds )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
                     + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|forearms|rounds?|sets?|rubs?|lines|rows|laps|bouts|circles|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
+    private static final String SMALL = String.join("|", NUMBERS.subList(0, 10));
+
+    /** Twenty-five, and the numbers after what is said in numbers alone. */
+    private static final Pattern COMPOUND =
+            Pattern.compile("\\b(twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety) ("
+                    + String.join("|", NUMBERS.subList(0, 9)) + ")\\b");
+
+    private static final Pattern AFTER_NUMBER = Pattern.compile(
+            "\\b(number|depth|level)( of| is| at)? (" + SMALL + ")(?: (or|to|and) (" + SMALL + "))?\\b");
+
+    private static String digits(String text) {
+        var whole = COMPOUND.matcher(text)
+                .replaceAll(m -> String.valueOf(ALSO.get(m.group(1)) + NUMBERS.indexOf(m.group(2)) + 1));
+        return AFTER_NUMBER
+                .matcher(whole)
+                .replaceAll(m -> m.group(1) + " " + (NUMBERS.indexOf(m.group(3)) + 1)
+                        + (m.group(5) == null ? "" : " to " + (NUMBERS.indexOf(m.group(5)) + 1)));
+    }
+
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {
-        return COUNTING.matcher(text).replaceAll(m -> switch (m.group()) {
+        return COUNTING.matcher(digits(text)).replaceAll(m -> switch (m.group()) {
             case "once" -> "1 times";
             case "twice" -> "2 times";
             case "thrice" -> "3 times";

@@ -221,8 +221,8 @@ final class Lying {
                     "(?:let |lets )?" + THE + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
                             + " (?:turned|rotated|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
                             + "(?:left|right|side|other side)))?|(?:turn|rotate) " + THE
-                            + "(?:head|face)(?: (?:away|slightly|gently|(?:to )?" + THE
-                            + "(?:left|right|side|other side)))+"),
+                            + "(?:head|face)(?:(?: (?:away|slightly|gently|(?:to )?" + THE
+                            + "(?:left|right|side|other side)))+|$)"),
             limb(
                     Limb.HEAD_TILTED,
                     "head" + BE + " (?:tilted|side bent)(?: (?:away|(?:to )?" + THE
@@ -277,9 +277,18 @@ final class Lying {
     }
 
     static final Pattern LIES = compile(
-            "^(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b)(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
+            "^(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b(?! (?:the )?(?:table|edge)))(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
+
+    private static final Pattern BRINGS_A_PROP = compile(
+            "^(?:then |and |now )*(?:slide|put|give|place|push|slip|set|lay)(?: (?:them|her|him))? (?=(?:a |an |the |one |some )?(?:small |rolled |folded |second )?(?:pillows?|bolsters?|cushions?|towels?|wedges?|blankets?)\\b)");
+
+    /** A prop that is brought, without the hand that brings it: "slide the bolster under the knees". */
+    static Clause brought(Clause clause) {
+        var m = BRINGS_A_PROP.matcher(clause.plain);
+        return m.find() ? new Clause(m.replaceFirst("")) : clause;
+    }
 
     private static final Pattern LAYS = compile(
             "^(?:then |and |now )*(?:take|bring|slide|lay|put|place|draw|slip) (?=(?:the |their |her |his |left |right |far |near |upper |top )*(?:arms?|legs?|hands?|foot|feet|knees?|head|elbows?)\\b)");

@@ -121,6 +121,11 @@ final class Making {
         var all = new LinkedHashSet<>(read.zones);
         // Nobody works on the spine beside something else.
         if (all.size() > 1) all.remove(Zone.SPINE);
+        // From the breastbone along the ribs is on the chest.
+        if (all.containsAll(List.of(Zone.STERNUM, Zone.ARMPIT))) {
+            all.removeAll(List.of(Zone.STERNUM, Zone.ARMPIT));
+            all.add(Zone.CHEST_WALL);
+        }
         if (all.equals(Set.of(Zone.SPINE)) && gives("feather")) {
             all.clear();
             all.addAll(List.of(Zone.UPPER_BACK, Zone.LUMBAR));
@@ -176,6 +181,13 @@ final class Making {
         return shared;
     }
 
+    /** The zones that are named, and those of the structures that are, nothing filled in. */
+    List<Zone> named() {
+        var all = new LinkedHashSet<>(read.zones);
+        for (var group : read.structures.values()) for (var s : group) all.addAll(s.zones());
+        return List.copyOf(all);
+    }
+
     /** Where the work is, from what is named alone. */
     List<Zone> where() {
         read.structures.values().forEach(this::zone);
@@ -190,6 +202,7 @@ final class Making {
                 read.nearby.add(Landmark.HEEL.zones());
                 if (read.pairNamed && read.side == null) read.side = Sides.BOTH;
             } else if (read.tool == null
+                    && !(read.weak && read.zones.stream().allMatch(z -> z.region() == Region.FOOT))
                     && (read.technique == null
                             || !MOVED_FROM_BEHIND.contains(read.technique.stroke()) && !gives("rocking")))
                 read.tool = Tool.HEEL_OF_HAND;
@@ -210,7 +223,8 @@ final class Making {
         if (read.technique == null
                 && read.tool == null
                 && read.zones.contains(Zone.INSIDE_MOUTH)
-                && (read.seconds != null || read.count != null)) read.tool = Tool.FINGER_PADS;
+                && (read.seconds != null || read.count != null || read.unknown.contains("theory")))
+            read.tool = Tool.FINGER_PADS;
         // "Pull a finger", "traction of the fingers" are the client's.
         if ((read.fingerNamed || read.tool == Tool.REINFORCED_FINGERS)
                 && read.technique != null
@@ -319,6 +333,12 @@ final class Making {
                     : context.ahead();
         }
         if (read.technique == null || on.isEmpty()) return null;
+        // Who was turned over is not touched where they lie on now.
+        if (still
+                && read.placeless()
+                && read.side == null
+                && lies() != null
+                && on.stream().noneMatch(z -> z.reachedIn(lies()))) on = List.of(Zone.neutral(lies(), Set.of()));
         var t = read.technique;
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
@@ -456,7 +476,10 @@ final class Making {
 
     /** Across the fibre, with what can feel it: cross-fibre friction. */
     private boolean crosses() {
-        if (read.technique == null) return read.tool != null && (read.tool.pointed() || read.tool == Tool.FINGER_PADS);
+        if (read.technique == null)
+            return read.tool == null
+                    ? read.seconds != null || read.count != null
+                    : read.tool.pointed() || read.tool == Tool.FINGER_PADS;
         return switch (read.technique.stroke()) {
             case CIRCULAR_FRICTION, TRIGGER_POINT -> true;
             case STRIPPING -> strokeless;
@@ -521,7 +544,7 @@ final class Making {
 
     /** The head is held, turned or let sink from behind it: then the client lies on the back. */
     private boolean seatedAtHead() {
-        return read.behindTheHead && (before == null || before.position() != Position.SEATED)
+        return (read.behindTheHead || read.cradles) && (before == null || before.position() != Position.SEATED)
                 || read.stands == Stands.HEAD
                 || read.more.otherHand == OtherHand.CRADLES_THE_HEAD
                 || read.more.limb.contains(Limb.HEAD_TURNED)

@@ -48,6 +48,7 @@ final class Meant {
         boolean leaves = read.updown != null || read.more.from != null || read.more.words.containsKey(DetailField.FROM);
         // "Two fingers down masseter", "cradle the head, thumb down SCM": drawn along what is named.
         boolean drawn = read.tool != null
+                && !read.across
                 && !face()
                 && (read.tool.pointed() || read.fewFingers)
                 && way
@@ -62,6 +63,14 @@ final class Meant {
                     read.tool == Tool.KNUCKLES
                             ? "fist-glide"
                             : read.tool == Tool.ELBOW ? "forearm-glide" : "stripping-fingers");
+        // "Hold pec minor 20 s, client reaches for the ceiling": it is pinned.
+        if (stays != null
+                && read.tool == null
+                && read.seconds != null
+                && !read.structures.isEmpty()
+                && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.MOVES)
+                && read.more.part.stream().noneMatch(p -> p.does() == ClientPart.Does.PUSHES)
+                && !read.bends) return read.library.toUse("pin-lengthen");
         // "Client shrugs, holds 5 s, lets go": the client works, and no hand.
         if (stays != null
                 && read.tool == null
@@ -76,6 +85,9 @@ final class Meant {
         if (stays != null && read.tool == null && read.bendsJoint && read.counted != Dose.Kind.BREATHS)
             return read.library.toUse("range-of-motion");
         if (stays != null) {
+            // "Fist, hold the ankle, rotate in and out": pinned meanwhile.
+            if (read.tool != null && read.tool != Tool.PALM && read.more.otherHand == OtherHand.MOVES_THE_LIMB)
+                return read.library.toUse("pin-lengthen-passive");
             if (read.tool != null && read.tool.pointed() && read.counted != Dose.Kind.BREATHS)
                 return read.library.toUse("trigger-point");
             if (read.more.part.stream()
@@ -84,6 +96,8 @@ final class Meant {
                     && read.phase != Phase.SETTLE) return read.library.toUse("breath-hold");
             if (read.tool == null && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.PUSHES))
                 return read.library.toUse("contract-relax");
+            // "Begin with a hand on the sacrum for two breaths": it only rests.
+            if (read.counted == Dose.Kind.BREATHS && rests()) return read.library.toUse("still-hold");
             // Held over breaths, but not as hands that only rest.
             if (read.counted == Dose.Kind.BREATHS && stays.stroke() != Stroke.STILL_HOLD)
                 return read.library.toUse("breath-hold");
@@ -112,11 +126,13 @@ final class Meant {
                 && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.MOVES);
         if ((read.laidOn || asOften) && moved() && !way && read.counted != Dose.Kind.BREATHS)
             return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
+        if (read.counted == Dose.Kind.BREATHS && read.laidOn && rests()) return read.library.toUse("still-hold");
         if (read.counted == Dose.Kind.BREATHS
                 || breathed()
                         && read.tool != null
                         && read.seconds == null
-                        && (read.count == null || read.counted == null && (read.laidOn || sunkInto()))
+                        && (read.count == null
+                                || read.counted == null && (read.laidOn || sunkInto() || !read.goesOn && narrow()))
                         && !way) {
             if (read.count != null) read.counted = Dose.Kind.BREATHS;
             return read.library.toUse("breath-hold");
@@ -126,12 +142,16 @@ final class Meant {
                     read.more.compares != null && read.more.compares.what().contains(Comparison.What.RANGE)
                             ? "range-of-motion"
                             : "still-hold");
+        // "Thumbs round the kneecap."
+        if (read.tool != null && read.tool.pointed() && read.round && !way && read.count == null)
+            return read.library.toUse("circular-friction");
         // "Thumb across the tendon, 1.5 a second."
         if (read.tool != null
-                && (read.tool.pointed() || read.tool == Tool.FINGER_PADS)
+                && narrow()
                 && read.across
-                && !way
-                && (read.rate != null || !read.structures.isEmpty())) return read.library.toUse("cross-fibre");
+                && (!way || read.updown == null && read.tool.pointed() && !read.structures.isEmpty())
+                && (read.rate != null || !read.structures.isEmpty() || read.seconds != null && read.count == null))
+            return read.library.toUse("cross-fibre");
         // "Sink beside the navel with the out-breath, four times."
         if (read.tool == null && read.sinks && breathed()) {
             if (read.count != null) read.counted = Dose.Kind.BREATHS;
@@ -162,7 +182,7 @@ final class Meant {
                 && (read.count != null || read.seconds != null || read.bothWays)
                 && !read.placeless()) return read.library.toUse("range-of-motion");
         if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
-        if (read.sheet == Sheet.THROUGH && !read.tool.pointed() && !way && read.count == null)
+        if (read.sheet == Sheet.THROUGH && !read.across && !read.tool.pointed() && !way && read.count == null)
             return read.library.toUse("compression");
         // Fifteen seconds of a broad hand, again and again, are a slow pass.
         boolean slow = BROAD.contains(read.tool) && read.count != null && read.seconds != null && read.seconds >= 15;
@@ -202,13 +222,38 @@ final class Meant {
                 && read.count == null
                 && read.seconds != null
                 && read.seconds <= 20) return read.library.toUse("static-press");
+        // "Under pec major from the armpit, 20 s": from there the fingers come, and stay.
+        if (read.tool == Tool.FINGER_PADS
+                && read.more.to == null
+                && !read.more.words.containsKey(DetailField.TO)
+                && read.updown == null
+                && !read.structures.isEmpty()
+                && read.count == null
+                && read.seconds != null
+                && read.seconds <= 30) return read.library.toUse("static-press");
         if (read.tool == Tool.FINGER_PADS && (read.counted == Dose.Kind.PASSES || way))
             return read.library.toUse("effleurage");
         // Down along something, no heel of a hand broadens.
         if (read.tool == Tool.HEEL_OF_HAND && way && !read.across) return read.library.toUse("effleurage");
         // The face is stroked.
         if (face() && (way || read.count != null && read.seconds == null)) return read.library.toUse("effleurage");
+        // Light fingers that go along something stroke it.
+        if (read.tool == Tool.REINFORCED_FINGERS && read.depth != null && read.depth <= 1 && read.goesOn)
+            return read.library.toUse("effleurage");
         return usual(read.tool);
+    }
+
+    /** Each breath a press, where nothing broad glides. */
+    private boolean narrow() {
+        return read.tool.pointed() || read.tool == Tool.FINGER_PADS || read.tool == Tool.REINFORCED_FINGERS;
+    }
+
+    private boolean rests() {
+        return (read.tool == null || read.tool == Tool.PALM)
+                && !read.sinks
+                && !read.pressed
+                && !breathed()
+                && !sunkInto();
     }
 
     private boolean sunkInto() {
@@ -237,6 +282,11 @@ final class Meant {
             if (read.placeless()) read.zones.add(Zone.THIGH_FRONT);
             read.tool = null;
             return read.library.toUse("stretch");
+        }
+        // In: they hold and push back against the hand. Out: it sinks.
+        if (does.contains(ClientPart.Does.PUSHES) && does.contains(ClientPart.Does.BREATHES_IN)) {
+            if (read.count != null) read.counted = Dose.Kind.BREATHS;
+            return read.library.toUse("breath-hold");
         }
         if (does.contains(ClientPart.Does.PUSHES)) return read.library.toUse("contract-relax");
         // "Suboccipitals, let it sink, two minutes"; hands on the back that follow the breath.

@@ -6,8 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
+import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.technique.Tool;
 
 /** What the other hand does, and what is done meanwhile. */
 final class OtherHands {
@@ -122,6 +124,72 @@ final class OtherHands {
     private static final Pattern MOVED = compile(
             "^(?:then |and )*(?:rotate|turn|bend|straighten|move|circle|swing|flex|extend|roll|lift) (?:the |their |her |his )?\\w+");
 
+    private static final String JOINT =
+            "(?:foot|feet|lower leg|legs?|knees?|shin|heel|ankle|thigh|hips?|arms?|forearm|elbow|wrist|hands?|head|shoulders?|toes?|big toe|fingers?|jaw|kneecap|patella)";
+
+    private static final Pattern ITS_OWN = compile(
+            "^(?:the |their )?" + JOINT
+                    + " (?:bend|straighten|open|close|turn|point|pull|lift|move|slide|flex|extend|rotate|swing|circle|curl|spread|rise|drop)s?\\b");
+
+    private static final Pattern MOVES_LIMB = compile(
+            "^(?:then |and |now )*(?:swing|turn|move|rotate|circle|bend|flex|straighten|lift|push|glide|slide) (?:the |their |her |his )?(?:(?:client s|other|same) )?(?<limb>"
+                    + JOINT + ")(?<how>\\b.*)$");
+
+    private static final Pattern TO_AND_FRO = compile(
+            "\\b(?:in and out|out and in|both ways|up and down|down and up|out and back|forwards? and back\\w*|back and forth|in (?:small |big |slow )?circles?|all (?:directions|ways)|and straighten)\\b");
+
+    private static final Pattern KNEECAP = compile("\\b(?:push|move) (?:the |their )?(?:kneecap|patella)\\b");
+
+    /** "Fist, hold the ankle, rotate in and out." */
+    private static final Pattern MOVES_IT =
+            compile("^(?:then |and |now )*(?:swing|turn|move|rotate|circle)(?: it)? (?<how>.+)$");
+
+    /** Whether the clause says that a limb is moved: by the other hand, where one works; else that is the work. */
+    static boolean moves(Clause clause, Reading reading) {
+        var it = MOVES_IT.matcher(clause.plain);
+        if (it.matches()
+                && reading.tool != null
+                && reading.tool != Tool.PALM
+                && (reading.technique == null || reading.weak)
+                && TO_AND_FRO.matcher(it.group("how")).lookingAt()) {
+            Doses.taken(" " + JotWords.numbered(it.group("how")) + " ", reading);
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            return true;
+        }
+        var m = MOVES_LIMB.matcher(clause.plain);
+        if (!m.matches()
+                || reading.technique != null && !reading.weak
+                || clause.plain.contains(" while ")
+                || reading.strokeIn(m.group("how"))) return false;
+        boolean held = reading.tool != null || reading.forearmNamed;
+        boolean kneecap = KNEECAP.matcher(clause.plain).find();
+        if (!held && !kneecap && !TO_AND_FRO.matcher(m.group("how")).find()) return false;
+        var dose = Doses.taken(" " + JotWords.numbered(m.group("how")) + " ", reading)
+                .strip();
+        if (held) {
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            reading.own(DetailField.OTHER_HAND, clause.text);
+            return true;
+        }
+        reading.stroke(reading.library.toUse("range-of-motion"), false);
+        reading.bothWays |= !dose.equals(m.group("how").strip());
+        reading.words(new Clause(m.group("limb")));
+        return true;
+    }
+
+    /** "Arm circled by me." */
+    private static final Pattern BY_ME = compile(
+            "^(?:the |their )?" + JOINT
+                    + " (?:is )?(?:circled|moved|bent|turned|rotated|swung|lifted|bent and straightened)\\b.* by (?:me|you|the therapist|the other)\\b.*$");
+
+    /** Whether the clause says what limb the therapist moves meanwhile; then it is taken. */
+    static boolean byMe(Clause clause, Reading reading) {
+        if (!BY_ME.matcher(clause.plain).matches() || reading.tool == null) return false;
+        reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+        reading.own(DetailField.OTHER_HAND, clause.text);
+        return true;
+    }
+
     private static final Pattern WHILE =
             compile("(?i)^(?<before>.*?)\\b(?<meanwhile>while\\b.*|as (?:you|i|we)\\b.*)$");
 
@@ -130,7 +198,7 @@ final class OtherHands {
         var m = WHILE.matcher(clause.text);
         if (!m.find()) return clause;
         // "Dorsiflex the foot while stripping": the stroke is what is done meanwhile.
-        var after = m.group("meanwhile").replaceFirst("(?i)^(?:while|as (?:you|i|we))\\s+", "");
+        var after = m.group("meanwhile").replaceFirst("(?i)^(?:while(?: (?:you|i|we)\\b)?|as (?:you|i|we))\\s+", "");
         if (!reading.strokeIn(m.group("before")) && reading.strokeIn(after)) {
             reading.own(DetailField.OTHER_HAND, m.group("before"));
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
@@ -152,7 +220,17 @@ final class OtherHands {
             otherHand(new Clause(m.group("before")), reading);
             return new Clause(after);
         }
-        reading.aside.add(m.group("meanwhile"));
+        // "While I swing the lower leg."
+        if (MOVES_LIMB.matcher(JotWords.plain(after)).matches() && reading.more.otherHand == null) {
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            reading.own(DetailField.OTHER_HAND, after);
+            return new Clause(m.group("before"));
+        }
+        // "While the knee bends and straightens": the client does that.
+        if (ITS_OWN.matcher(JotWords.plain(after)).find()) {
+            reading.more.part.add(ClientPart.of(ClientPart.Does.MOVES));
+            reading.own(DetailField.PART, after);
+        } else reading.aside.add(m.group("meanwhile"));
         return new Clause(m.group("before"));
     }
 }

@@ -334,6 +334,9 @@ final class Reading {
     /** It goes across something. */
     boolean across;
 
+    /** "Thumbs round the kneecap." */
+    boolean round;
+
     /** How the sheet lies is said, and perhaps nothing else. */
     boolean drapes;
 
@@ -398,6 +401,9 @@ final class Reading {
 
     boolean behindTheHead;
 
+    /** "Cradle the head." */
+    boolean cradles;
+
     boolean bolster;
 
     @Nullable
@@ -445,6 +451,20 @@ final class Reading {
         this.longest = longest;
     }
 
+    /** The clause that is read. */
+    private String within = "";
+
+    /** Where the work is by the head of the line, such as "piriformis:"; what is named after it elsewhere is only near. */
+    private List<Zone> head = List.of();
+
+    /** Whether a place after the head of a line is another part of the body: "piriformis: swing the foot out". */
+    private boolean foreign(List<Zone> in) {
+        return relation == Relation.ON
+                && !head.isEmpty()
+                && stroke(within) == null
+                && in.stream().noneMatch(z -> head.stream().anyMatch(h -> h.region() == z.region()));
+    }
+
     /** What no step can have is not taken. */
     void forgetNumbers() {
         depth = null;
@@ -478,6 +498,8 @@ final class Reading {
     /** Before a colon, with another hand after it, it is the client's. */
     private static final Set<String> OF_THE_HAND = Set.of("palm", "palms", "the palm", "the palms", "hand", "hands");
 
+    private static final Set<String> ELBOW = Set.of("elbow", "elbows", "the elbow", "the elbows");
+
     void take(String text) {
         text = INCHES.matcher(text).replaceAll(" s");
         var said = SAID.matcher(text);
@@ -488,6 +510,13 @@ final class Reading {
         for (int at = 0; at < clauses.size(); ) {
             if (at == 0 && clauses.get(at).heads() && OF_THE_HAND.contains(clauses.get(at).plain)) {
                 zones.add(Zone.HAND);
+                at++;
+                continue;
+            }
+            // Beside the elbow the forearm is worked; its crook is spared.
+            if (at == 0 && clauses.get(at).heads() && ELBOW.contains(clauses.get(at).plain)) {
+                zones.add(Zone.FOREARM_EXTENSORS);
+                aside.add(clauses.get(at).text);
                 at++;
                 continue;
             }
@@ -502,6 +531,11 @@ final class Reading {
             }
             int used = Instead.branch(clauses, at, this);
             if (used == 0) clause(clauses.get(at));
+            if (at == 0
+                    && clauses.size() > 1
+                    && workless()
+                    && note().isEmpty()
+                    && (clauses.get(0).heads() || zones.isEmpty())) head = new Making(this, Context.NONE).named();
             at += Math.max(1, used);
         }
     }
@@ -536,7 +570,7 @@ final class Reading {
     }
 
     void clause(Clause said) {
-        var whole = new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1"));
+        var whole = Lying.brought(new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1")));
         if (whole.plain.isEmpty()) return;
         // "Long strokes, five, then knead, thirty seconds": so long it is kneaded.
         if (second && ONLY_DOSE.matcher(whole.plain).matches()) {
@@ -544,6 +578,7 @@ final class Reading {
             return;
         }
         second = false;
+        cradles |= CRADLES.matcher(whole.plain).find();
         // "Squeeze 45 s, client shrugs, lets go, x3": so often the client does.
         var times = clients && technique != null && technique.stroke().warming() && seconds != null && count == null
                 ? TIMES_ALONE.matcher(whole.plain)
@@ -560,6 +595,7 @@ final class Reading {
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
         if (Lying.lays(whole, this) || OtherHands.byTheOther(whole, this) || Lying.ofTheSheet(whole, this)) return;
         if (Lying.nowLies(said, this)) return;
+        if (OtherHands.moves(whole, this) || OtherHands.byMe(whole, this)) return;
         if (TURNED.contains(whole.plain)) {
             own(DetailField.LIMB, whole.text);
             return;
@@ -567,7 +603,7 @@ final class Reading {
         if (whole.plain.equals("across")) {
             if (technique != null
                     ? technique.stroke() == Stroke.CIRCULAR_FRICTION
-                    : tool != null && (tool.pointed() || tool == Tool.FINGER_PADS)) more.fibre = FibreAngle.ACROSS;
+                    : tool == null || tool.pointed() || tool == Tool.FINGER_PADS) more.fibre = FibreAngle.ACROSS;
             else aside.add(whole.text);
             return;
         }
@@ -667,6 +703,18 @@ final class Reading {
             aside.add(own.text);
             return;
         }
+        // "Knuckles, 30 s; thumbs outward, 5 x": the thumbs are a step of their own.
+        if (technique == null
+                && tool != null
+                && beside(own.text).tool != null
+                && beside(own.text).tool != tool
+                && another == null
+                && (seconds != null || count != null)
+                && !own.plain.startsWith("or ")) {
+            aside.add(own.text);
+            second = true;
+            return;
+        }
         // "Knead 1 min, then forearm 3 passes": another hand with its own dose is another step.
         var hand = beside(own.text);
         if (technique != null
@@ -742,10 +790,15 @@ final class Reading {
         } else if (!technique.equals(stroke) && !stays) aside.add(said);
     }
 
+    private static final Pattern VERTEBRA = Pattern.compile("[clt]\\d{1,2}|s1");
+
+    private static final Pattern CRADLES = Pattern.compile("\\bcradl\\w* (?:the |their |her |his )?head\\b");
+
     private static final Pattern RETURNS =
             Pattern.compile("\\band (?:return|come back|go back|glide back|slide back)\\b[^\\d]*$");
 
     void words(Clause clause) {
+        within = clause.plain;
         var returns = RETURNS.matcher(clause.plain);
         if (returns.find() && returns.start() > 0) {
             aside.add(returns.group());
@@ -803,7 +856,9 @@ final class Reading {
                 if (relation == Relation.ON
                         && next < tokens.size()
                         && RELATIONS.get(tokens.get(next)) == Relation.TO
-                        && (JotWords.LANDMARKS.contains(phrase) || ENDS.contains(phrase))
+                        && (JotWords.LANDMARKS.contains(phrase)
+                                || ENDS.contains(phrase)
+                                || VERTEBRA.matcher(phrase).matches())
                         && !(phrase.equals("elbow")
                                 && (next + 1 >= tokens.size() || !OF_THE_ARM.contains(tokens.get(next + 1)))))
                     relation = Relation.FROM;
@@ -823,6 +878,7 @@ final class Reading {
             var word = tokens.get(at);
             goesOn |= GOES_ON.contains(word);
             across |= word.equals("across");
+            round |= word.equals("round") || word.equals("around");
             if (used > 0) {
                 // "Between the navel and the hip bone" is near to both.
                 boolean both = related.equals("between")
@@ -1109,11 +1165,16 @@ final class Reading {
             return;
         }
         // "From inside the mouth" is inside it.
-        if (relation == Relation.ON || stays() || zone == Zone.INSIDE_MOUTH) zones.add(zone);
+        if (foreign(List.of(zone))) elsewhere(List.of(zone));
+        else if (relation == Relation.ON || stays() || zone == Zone.INSIDE_MOUTH) zones.add(zone);
         // Nobody works on the line of the sternum, but from it outward.
         else if (zone == Zone.STERNUM) at(said, List.of(Zone.CHEST_WALL));
         // Nobody works on the spine, but from it and beside it.
-        else at(said, zone == Zone.SPINE ? List.of(Zone.UPPER_BACK, Zone.LUMBAR) : List.of(zone));
+        else if (zone == Zone.SPINE) at(said, List.of(Zone.UPPER_BACK, Zone.LUMBAR));
+        // Between the ribs is behind, at the side or in front.
+        else if (zone == Zone.ARMPIT && said.startsWith("rib"))
+            at(said, List.of(Zone.ARMPIT, Zone.UPPER_BACK, Zone.CHEST_WALL));
+        else at(said, List.of(zone));
     }
 
     /** "Pressure to the piriformis" is on it: what stays in one place comes from nowhere. */
@@ -1156,8 +1217,19 @@ final class Reading {
                 && structures.isEmpty()
                 && !nearby.isEmpty()
                 && all.get(0).kind() == Structure.Kind.MUSCLE;
-        if (relation == Relation.ON || stays() || aimed) structures.put(name, all);
+        if (foreign(all.stream().flatMap(s -> s.zones().stream()).toList()))
+            elsewhere(all.get(0).zones());
+        else if (relation == Relation.ON || stays() || aimed) structures.put(name, all);
         else at(said, all.get(0).zones());
+    }
+
+    private void elsewhere(List<Zone> in) {
+        if (tool == null && (said.equals("thumb pad") || said.equals("thumb pads"))) {
+            tool = Tool.SUPPORTED_THUMB;
+            return;
+        }
+        aside.add(said);
+        nearby.add(in);
     }
 
     /** Nobody works on the spine itself. */
@@ -1176,7 +1248,9 @@ final class Reading {
             end(beside(landmark));
         } else {
             if (relation == Relation.ON) aside.add(said);
-            at(said, landmark.zones());
+            // Behind the hip bone are the gluteals.
+            boolean behind = related.equals("behind") && landmark == Landmark.HIP_SPINE_FRONT;
+            at(said, relation == Relation.NEAR && behind ? List.of(Zone.GLUTEALS) : landmark.zones());
         }
     }
 
@@ -1198,6 +1272,8 @@ final class Reading {
 
     /** Left, and then right, is each. */
     void side(Sides said) {
+        // "Open the left leg, tuck the sheet under the right thigh."
+        if (relation == Relation.NEAR && side != null) return;
         boolean both = side == Sides.LEFT && said == Sides.RIGHT || side == Sides.RIGHT && said == Sides.LEFT;
         side = both ? Sides.EACH : said;
     }

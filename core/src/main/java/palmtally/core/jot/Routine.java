@@ -27,7 +27,7 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up)?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
+            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
                     + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
@@ -35,6 +35,10 @@ public final class Routine {
     private static final Pattern REMARK = Pattern.compile(
             "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help|lighten|ease off|go easy"
                     + "|(?:fold|slide|bring|draw|tuck|lay|pull|roll|open|undo|close|uncover|lift|turn|push) (?:\\w+ ){0,3}(?:sheet|drape|blanket|edge)\\b|skip|spare|keep off|stay off|stop (?:short|before|above|below)|not) ");
+
+    /** A place where nothing is done: "coccyx: leave out". */
+    private static final Pattern LEFT_OUT = Pattern.compile(
+            "^(?:[\\w-]+ ){1,5}?(?:skip(?:ped)?|leave (?:it )?(?:out|alone)|left out|not today|no work|avoid(?:ed)?|spare(?:d)?|off limits|too near)\\b");
 
     /** A place and nothing else, with a colon or a mark of a heading. */
     private static final Pattern HEADING = Pattern.compile("^\\s*(?:[-*#•]+\\s*)?[^:]{2,60}:\\s*$");
@@ -194,7 +198,9 @@ public final class Routine {
             belongs(line, List.of());
             return true;
         }
-        if (!remarks && !REMARK.matcher(JotWords.plain(said)).find()) return false;
+        if (!remarks
+                && !REMARK.matcher(JotWords.plain(said)).find()
+                && !LEFT_OUT.matcher(JotWords.plain(said)).find()) return false;
         note(said);
         belongs(line, List.of(said.strip()));
         return true;

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Landmark;
@@ -57,9 +59,10 @@ final class Span {
     private static final Line BACK = new Line(
             List.of(
                     Set.of("skull", "head", "occiput"),
-                    Set.of("neck"),
-                    SHOULDER,
-                    Set.of("last rib", "t12", "t11", "t10", "ribs"),
+                    Set.of("neck", "c5", "c6"),
+                    Stream.concat(SHOULDER.stream(), IntStream.rangeClosed(1, 9).mapToObj(n -> "t" + n))
+                            .collect(Collectors.toUnmodifiableSet()),
+                    Set.of("last rib", "t12", "t11", "t10", "l1", "l2", "ribs"),
                     Set.of(
                             "sacrum",
                             "pelvis",
