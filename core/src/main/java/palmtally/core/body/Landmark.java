@@ -131,7 +131,7 @@ public enum Landmark {
             at(18, 548, -58),
             List.of(Zone.SACRUM, Zone.GLUTEALS, Zone.HIP_ROTATORS),
             "sacral edge"),
-    COCCYX("tailbone", "os coccygis", at(0, 512, -48), List.of(Zone.SACRUM, Zone.GLUTEALS), "coccyx"),
+    COCCYX("tailbone", "os coccygis", at(0, 512, -48), List.of(Zone.SACRUM, Zone.GLUTEALS), "coccyx", "tail bone"),
     COLLAR_BONE_INNER(
             "inner end of the collar bone",
             "extremitas sternalis claviculae",

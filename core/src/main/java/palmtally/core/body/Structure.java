@@ -32,7 +32,7 @@ public enum Structure {
             .does(JAW_CLOSING)
             .refers(EARS, FACE)
             .spare("the gland and the facial nerve lie over its back edge")
-            .called("chewing muscle")),
+            .called("chewing muscle", "cheek muscle")),
     PTERYGOID_MEDIAL(muscle("Medial pterygoid", "musculus pterygoideus medialis")
             .in(INSIDE_MOUTH, JAW_MUSCLES)
             .along(PALATE_WING, JAW_ANGLE)

@@ -88,7 +88,14 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only skin (?:over|behind|at) |ease off|lighten|skip|avoid|spare|leave (?:it |this )?out|left out|leave (?:it )?alone|do ?n[o']?t |dont |must not |careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
+            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only (?:skin|light\\w*) (?:over|behind|at|on) |ease off|lighten|skip|avoid|spare|leave (?:it |this )?out|left out|leave (?:it )?alone|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
+
+    /** What must not be done is told, and never a step: "we do not press over the throat". */
+    private static final Pattern FORBIDS = compile(
+            "^(?:please |and |but |then |so |also |here |we |you |i |one |must |should |may |can |shall )*(?:do not|don t|dont|not to be|must not|mustn t|should not|shouldn t|cannot|can not|can t|may not|never(?! over \\d)|nobody|no one|refrain"
+                    + "|without (?:any )?(?:pressing|touching|working|rubbing|digging|leaning|pushing|massaging)|not (?:worked|touched|pressed|massaged|here|today)\\b|leave(?: it| them)?$|nothing (?:on|in|over|at|near|behind|to)|(?:stay|keep|steer) (?:\\w+ ){0,3}?(?:off|away|clear|out of)\\b(?! (?:the )?(?:table|edge|end|side|bed))"
+                    + "|leave (?:\\w+ ){1,5}?(?:alone|out|untouched)|no (?:deep|direct|heavy|hard|firm|strong) )\\b.*"
+                    + "|.*\\b(?:is|are|be|gets?) (?:not|never)(?: to be)? (?:pressed|worked|touched|rubbed|massaged|stretched|used|done|kneaded)\\b.*");
 
     private static final Pattern FINDS = compile(
             "^(?:then |and )*(?:find|locate|search for|look for|palpate(?: for)?) (?:the |a |any )?(?:\\w+ )?(?:tender )?(?:spots?|points?|knots?|band|bands|edge|nodules?)\\b(?<rest>.*)$");
@@ -106,7 +113,10 @@ final class Aside {
 
     /** Whether the clause says what to spare; then it stays as it was said. */
     static boolean spares(Clause clause, Reading reading) {
-        if (!SPARES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" ")))) return false;
+        boolean forbids = FORBIDS.matcher(clause.plain).matches();
+        if (!forbids && !SPARES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" "))))
+            return false;
+        reading.spared |= forbids;
         reading.aside.add(clause.text);
         return true;
     }

@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 final class Clause {
     /** A comma, a semicolon, a full stop or colon that parts no number, a dash between blanks; and "then". */
     private static final Pattern PARTS = Pattern.compile(
-            "(?:;|,(?!\\d)|(?<!\\d),)+|[.:!?](?=\\s|$)|\\s[–—-]\\s|\\b(?:and )?then\\b(?! (?:the )?(?:left|right|l|r)\\b)|\\b(?:while|as|and have|and let|and get|having)\\b(?= (?:the |your )?(?:client|partner|patient)\\b)|\\bwhen\\b(?= (?:the client|client|they|she|he|the partner) (?:breathes?|exhales?|inhales?|lets? go|relaxes)\\b)|\\band (?=ask (?:whether|if|for|about|how|what|them|the client|again)\\b)|\\R",
+            "(?:;|,(?!\\d)|(?<!\\d),)+|[.:!?](?=\\s|$)|\\s[–—-]\\s|\\b(?:and )?then\\b(?! (?:the )?(?:left|right|l|r)\\b)|\\b(?:while|as|and have|and let|and get|having)\\b(?= (?:the |your )?(?:client|partner|patient)\\b)|\\bwhen\\b(?= (?:the client|client|they|she|he|the partner) (?:breathes?|exhales?|inhales?|lets? go|relaxes)\\b)|\\band (?=(?:roll|swing|turn|move|rotate) (?:the |their )?(?:leg|foot|arm|knee|hip|shin|lower leg)\\b)|\\b(?:but|and) (?=(?:do not|don[’']t|never|not|no) )|\\band (?=ask (?:whether|if|for|about|how|what|them|the client|again)\\b)|\\R",
             Pattern.CASE_INSENSITIVE);
 
     /** As it was written. */
@@ -64,11 +64,23 @@ final class Clause {
                     + "(?<next>(?:stretch|wring|knead|glide|press|shake|rock|pull|strip|stroke|work|turn|rotate|circle|swing|move|jiggle|squeeze|roll|rub|compress|traction|lean|sink|slide) .+)$",
             Pattern.CASE_INSENSITIVE);
 
+    /** "Undrape the back and spread oil from hip to neck." */
+    private static final Pattern FIRST_BARED = Pattern.compile(
+            "^(?<bared>\\s*(?:(?:and|then|now) )*(?:undrape|uncover|expose|bare) (?:(?!and\\b)[\\w-]+ ?){1,6}) and "
+                    + "(?<next>(?:spread|oil|stroke|glide|knead|warm|work|press|wring|effleurage|squeeze|roll) .+)$",
+            Pattern.CASE_INSENSITIVE);
+
     private static void add(List<Clause> all, String part, String mark) {
         var two = FIRST_LAID.matcher(part);
         if (two.matches()) {
             add(all, two.group("laid"), "");
             add(all, two.group("next"), mark);
+            return;
+        }
+        var bared = FIRST_BARED.matcher(part);
+        if (bared.matches()) {
+            add(all, bared.group("bared"), "");
+            add(all, bared.group("next"), mark);
             return;
         }
         var clause = new Clause(part, mark);

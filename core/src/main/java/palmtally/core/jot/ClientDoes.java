@@ -106,6 +106,10 @@ final class ClientDoes {
             compile("(?:and |then )*holds?(?: it| that)?(?: for)? \\d+ ?(?:s|sec|secs|seconds)");
     private static final Pattern OF_THEM = compile("\\w+ of them");
     private static final Pattern BY_THEM = compile("\\bby (?:the )?(?:client|partner|patient|them)\\b");
+    /** "Pulls the foot up and lets go" moves it first. */
+    private static final Pattern UP = compile(
+            "\\b(?:pulls?|lifts?|raises?|bends?|points?|turns?|hikes?) (?:the |their )?\\w+(?: up| down| in| out| back)? (?:and|then) (?:lets? go|relax|release)");
+
     private static final Pattern HOLDS_ALONE = compile("(?:and |then )*holds?");
 
     private record Found(int at, Does does) {}
@@ -162,6 +166,8 @@ final class ClientDoes {
         boolean subject = SUBJECT.matcher(plain).find();
         boolean itself = BY_ITSELF.matcher(plain).find()
                 || !reading.more.part.isEmpty() && HOLDS_SO_LONG.matcher(plain).matches();
+        // "Push up beside the spine with the palms" is the therapist's.
+        if (itself && !subject && plain.startsWith("push") && reading.beside(plain).tool != null) itself = false;
         if (!subject && !itself) return false;
         // "Ask them about tingling" is a question.
         if (Says.QUESTION.matcher(plain).find()) return false;
@@ -196,7 +202,8 @@ final class ClientDoes {
                         || f.does == Does.MOVES_TISSUE_ASIDE
                         || f.does == Does.SAYS_WHEN
                         || f.does == Does.CHOOSES
-                        || f.does == Does.LETS_GO)) found.removeIf(f -> f.does == Does.MOVES);
+                        || f.does == Does.LETS_GO && !UP.matcher(plain).find()))
+            found.removeIf(f -> f.does == Does.MOVES);
         // "Lets the mouth fall open."
         if (found.stream().anyMatch(f -> f.does == Does.OPENS)) found.removeIf(f -> f.does == Does.LETS_GO);
         if (found.stream().anyMatch(f -> f.does == Does.MOVES_TISSUE_ASIDE)) found.removeIf(f -> f.does == Does.HOLDS);

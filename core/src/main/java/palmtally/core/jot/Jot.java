@@ -68,7 +68,7 @@ public final class Jot {
             step = new Making(reading, context).step(id);
         }
         return step == null
-                ? new Jotted(text, null, List.of(text.strip()), asked(reading), null)
+                ? new Jotted(text, null, List.of(text.strip()), reading.spared ? null : asked(reading), null)
                 : new Jotted(text, step, reading.note(), null, null);
     }
 

@@ -230,6 +230,8 @@ final class JotWords {
                 "knee to chest");
         all(words, q -> q.bends = true, "hug", "hugs", "hug knee", "hug knees");
         all(words, q -> q.zoned(Zone.LUMBAR), "lumborum");
+        all(words, q -> {}, "thumb side", "back of body");
+        all(words, q -> q.at("inner elbow", List.of(Zone.ELBOW_INSIDE)), "inner elbow");
         all(
                 words,
                 q -> q.bendsJoint = true,

@@ -219,9 +219,10 @@ final class Lying {
             limb(
                     Limb.HEAD_TURNED,
                     "(?:let |lets )?" + THE + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
-                            + " (?:turned|rotated|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
+                            + " (?:turned|rotated|rolled|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
                             + "(?:left|right|side|other side)))?|(?:turn|rotate) " + THE
-                            + "(?:head|face)(?:(?: (?:away|slightly|gently|(?:to )?" + THE
+                            + "(?:head|face)(?:(?: (?:away|slightly|gently|into (?:the |my |your )?(?:left |right |other )?hand|(?:to )?"
+                            + THE
                             + "(?:left|right|side|other side)))+|$)"),
             limb(
                     Limb.HEAD_TILTED,

@@ -168,7 +168,11 @@ final class Making {
                 shared = shared(near);
             }
             if (shared.isEmpty()) near.forEach(in -> all.add(in.get(0)));
-            else all.add(shared.get(0));
+            else
+                all.add(shared.stream()
+                        .filter(z -> lies() != null && z.reachedIn(lies()))
+                        .findFirst()
+                        .orElse(shared.get(0)));
         }
         if (all.isEmpty() && (before == null || read.tool == null)) all.addAll(read.moved);
         if (all.isEmpty()) all.addAll(context.headed());
@@ -301,6 +305,9 @@ final class Making {
             read.technique = read.library.toUse("cross-fibre");
         // A tendon is rubbed across.
         if (gives("circular-friction") && read.rubs && onTendon(on)) read.technique = read.library.toUse("cross-fibre");
+        // A strap muscle that is pinched and rolled is kneaded.
+        if (gives("skin-rolling") && on.equals(List.of(Zone.STRAP_MUSCLE)))
+            read.technique = read.library.toUse("petrissage");
         // "Roll on the fist" rolls no skin.
         if (gives("skin-rolling")
                 && (read.tool == Tool.LOOSE_FIST || read.tool == Tool.KNUCKLES || read.tool == Tool.FOREARM))
@@ -369,6 +376,8 @@ final class Making {
                 && !gives("ear-suction")
                 && SMALL.containsAll(on)
                 && WITH_PADS.contains(t.stroke())) edit.tool = Tool.FINGER_PADS;
+        // The belly is circled with the whole hand.
+        if (read.tool == null && edit.tool == Tool.FINGER_PADS && on.equals(List.of(Zone.BELLY))) edit.tool = Tool.PALM;
         if (read.tool == null
                 && edit.tool == Tool.FOREARM
                 && on.stream().allMatch(z -> SMALL.contains(z) || FINE.contains(z))) edit.tool = Tool.FINGER_PADS;
@@ -479,7 +488,7 @@ final class Making {
         if (read.technique == null)
             return read.tool == null
                     ? read.seconds != null || read.count != null
-                    : read.tool.pointed() || read.tool == Tool.FINGER_PADS;
+                    : read.tool.pointed() || read.tool == Tool.FINGER_PADS || read.tool == Tool.REINFORCED_FINGERS;
         return switch (read.technique.stroke()) {
             case CIRCULAR_FRICTION, TRIGGER_POINT -> true;
             case STRIPPING -> strokeless;

@@ -85,6 +85,8 @@ final class Meant {
         if (stays != null && read.tool == null && read.bendsJoint && read.counted != Dose.Kind.BREATHS)
             return read.library.toUse("range-of-motion");
         if (stays != null) {
+            // "Bring the heel to the buttock and hold."
+            if (read.tool == null && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
             // "Fist, hold the ankle, rotate in and out": pinned meanwhile.
             if (read.tool != null && read.tool != Tool.PALM && read.more.otherHand == OtherHand.MOVES_THE_LIMB)
                 return read.library.toUse("pin-lengthen-passive");
@@ -126,7 +128,15 @@ final class Meant {
                 && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.MOVES);
         if ((read.laidOn || asOften) && moved() && !way && read.counted != Dose.Kind.BREATHS)
             return read.library.toUse(read.tool == Tool.PALM ? "range-of-motion" : "pin-lengthen");
-        if (read.counted == Dose.Kind.BREATHS && read.laidOn && rests()) return read.library.toUse("still-hold");
+        if (read.counted == Dose.Kind.BREATHS && read.laidOn && rests()
+                || read.laidOn
+                        && quiet()
+                        && read.seconds == null
+                        && !read.more.part.isEmpty()
+                        && read.more.part.stream().allMatch(p -> p.does() == ClientPart.Does.BREATHES_SLOWLY)) {
+            if (read.count != null) read.counted = Dose.Kind.BREATHS;
+            return read.library.toUse("still-hold");
+        }
         if (read.counted == Dose.Kind.BREATHS
                 || breathed()
                         && read.tool != null
@@ -222,6 +232,12 @@ final class Meant {
                 && read.count == null
                 && read.seconds != null
                 && read.seconds <= 20) return read.library.toUse("static-press");
+        // "Two fingers on masseter, client clenches": they feel it.
+        if (read.tool == Tool.FINGER_PADS
+                && read.laidOn
+                && read.seconds == null
+                && read.count == null
+                && read.more.part.stream().anyMatch(p -> p.does().active())) return read.library.toUse("static-press");
         // "Under pec major from the armpit, 20 s": from there the fingers come, and stay.
         if (read.tool == Tool.FINGER_PADS
                 && read.more.to == null
@@ -249,11 +265,11 @@ final class Meant {
     }
 
     private boolean rests() {
-        return (read.tool == null || read.tool == Tool.PALM)
-                && !read.sinks
-                && !read.pressed
-                && !breathed()
-                && !sunkInto();
+        return quiet() && !breathed();
+    }
+
+    private boolean quiet() {
+        return (read.tool == null || read.tool == Tool.PALM) && !read.sinks && !read.pressed && !sunkInto();
     }
 
     private boolean sunkInto() {

@@ -132,11 +132,17 @@ final class OtherHands {
                     + " (?:bend|straighten|open|close|turn|point|pull|lift|move|slide|flex|extend|rotate|swing|circle|curl|spread|rise|drop)s?\\b");
 
     private static final Pattern MOVES_LIMB = compile(
-            "^(?:then |and |now )*(?:swing|turn|move|rotate|circle|bend|flex|straighten|lift|push|glide|slide) (?:the |their |her |his )?(?:(?:client s|other|same) )?(?<limb>"
+            "^(?:then |and |now )*(?:swing|turn|move|rotate|circle|bend|flex|straighten|lift|push|glide|slide|roll) (?:the |their |her |his )?(?:(?:client s|other|same) )?(?<limb>"
                     + JOINT + ")(?<how>\\b.*)$");
 
     private static final Pattern TO_AND_FRO = compile(
             "\\b(?:in and out|out and in|both ways|up and down|down and up|out and back|forwards? and back\\w*|back and forth|in (?:small |big |slow )?circles?|all (?:directions|ways)|and straighten)\\b");
+
+    private static final Pattern LOOSENS =
+            compile("^(?:then |and |now )*(?:loosen|free|mobili[sz]e) (?:the |their |her |his )?(?<limb>" + JOINT
+                    + ")\\b(?<how>.*\\b(?:turning|moving|circling|rotating|bending|swinging)\\b.*)$");
+
+    private static final Pattern ROLLS = compile("^(?:then |and |now )*roll\\b");
 
     private static final Pattern KNEECAP = compile("\\b(?:push|move) (?:the |their )?(?:kneecap|patella)\\b");
 
@@ -156,12 +162,21 @@ final class OtherHands {
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
             return true;
         }
+        var loosens = LOOSENS.matcher(clause.plain);
+        if (loosens.matches() && reading.technique == null && reading.tool == null) {
+            Doses.taken(" " + JotWords.numbered(loosens.group("how")) + " ", reading);
+            reading.stroke(reading.library.toUse("range-of-motion"), false);
+            reading.words(new Clause(loosens.group("limb")));
+            return true;
+        }
         var m = MOVES_LIMB.matcher(clause.plain);
         if (!m.matches()
                 || reading.technique != null && !reading.weak
                 || clause.plain.contains(" while ")
                 || reading.strokeIn(m.group("how"))) return false;
         boolean held = reading.tool != null || reading.forearmNamed;
+        // "Roll the leg from side to side" rocks it.
+        if (!held && ROLLS.matcher(clause.plain).find()) return false;
         boolean kneecap = KNEECAP.matcher(clause.plain).find();
         if (!held && !kneecap && !TO_AND_FRO.matcher(m.group("how")).find()) return false;
         var dose = Doses.taken(" " + JotWords.numbered(m.group("how")) + " ", reading)

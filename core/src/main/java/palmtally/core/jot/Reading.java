@@ -334,6 +334,9 @@ final class Reading {
     /** It goes across something. */
     boolean across;
 
+    /** Whether it tells what must not be done. */
+    boolean spared;
+
     /** "Thumbs round the kneecap." */
     boolean round;
 
@@ -603,7 +606,8 @@ final class Reading {
         if (whole.plain.equals("across")) {
             if (technique != null
                     ? technique.stroke() == Stroke.CIRCULAR_FRICTION
-                    : tool == null || tool.pointed() || tool == Tool.FINGER_PADS) more.fibre = FibreAngle.ACROSS;
+                    : tool == null || tool.pointed() || tool == Tool.FINGER_PADS || tool == Tool.REINFORCED_FINGERS)
+                more.fibre = FibreAngle.ACROSS;
             else aside.add(whole.text);
             return;
         }
@@ -790,6 +794,14 @@ final class Reading {
         } else if (!technique.equals(stroke) && !stays) aside.add(said);
     }
 
+    private static final Set<String> OF_THE_BLADE = Set.of("blade", "scapula", "shoulder");
+
+    private static final Set<String> OF_A_MUSCLE = Set.of("belly", "bellies");
+
+    /** "The whole back of the leg." */
+    private static final Set<String> HAS_A_BACK =
+            Set.of("leg", "legs", "thigh", "thighs", "knee", "neck", "hand", "calf", "arm", "shoulder", "body", "head");
+
     private static final Pattern VERTEBRA = Pattern.compile("[clt]\\d{1,2}|s1");
 
     private static final Pattern CRADLES = Pattern.compile("\\bcradl\\w* (?:the |their |her |his )?head\\b");
@@ -830,6 +842,16 @@ final class Reading {
                         && phrase.endsWith(" side")
                         && at + 2 < tokens.size()
                         && tokens.get(at + 2).equals("of")) continue;
+                if (length > 1
+                        && phrase.endsWith(" back")
+                        && at + length + 1 < tokens.size()
+                        && tokens.get(at + length).equals("of")
+                        && HAS_A_BACK.contains(tokens.get(at + length + 1))) continue;
+                // "Along the spine of the blade" is along that edge.
+                if (phrase.endsWith("spine")
+                        && at + length + 1 < tokens.size()
+                        && tokens.get(at + length).equals("of")
+                        && OF_THE_BLADE.contains(tokens.get(at + length + 1))) continue;
                 var meaning = meaning(phrase);
                 if (meaning == null && length == 1 && !RELATIONS.containsKey(phrase) && !FILLERS.contains(phrase))
                     meaning = found.misspelt
@@ -1159,6 +1181,8 @@ final class Reading {
     }
 
     void zoned(Zone zone) {
+        // "The hamstring belly" is of the muscle.
+        if (zone == Zone.BELLY && OF_A_MUSCLE.contains(said) && !article && !before.isEmpty() && !placeless()) return;
         // "Fingers under the ribs" are under their edge.
         if (zone == Zone.ARMPIT && relation == Relation.NEAR && related.equals("under") && said.startsWith("rib")) {
             zones.add(Zone.RIB_EDGE);

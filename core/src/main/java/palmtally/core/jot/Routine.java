@@ -144,7 +144,14 @@ public final class Routine {
         var how = reading.onlyHow();
         boolean remarks = reading.onlyRemarks(said);
         var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, lies));
-        if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks)) return;
+        if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks || reading.spared))
+            return;
+        // What must not be done is told of the step that follows, where there is none yet.
+        if (read.step() == null && reading.spared) {
+            told = told == null ? said.strip() : told + "; " + said.strip();
+            all.add(new Jotted(line, null, List.of(said.strip()), null, null));
+            return;
+        }
         all.add(
                 read.step() == null
                         ? new Jotted(line, null, read.note(), read.asked(), null)

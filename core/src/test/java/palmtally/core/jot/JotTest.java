@@ -9,6 +9,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
@@ -395,5 +396,39 @@ class JotTest {
             })
     void lines_of_a_routine_are_what_they_mean(String line, String told) {
         assertThat(told(routine(line).get(0))).isEqualTo(told);
+    }
+
+    /** Pressing what a teacher said to spare would be the worst that a reading can do. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "Do not press on the kidneys",
+                "Don't use the elbow on the neck",
+                "We do not press over the throat",
+                "You must never press the eyes",
+                "The kidneys are not pressed",
+                "Keep your thumbs off the spine",
+                "Nobody presses the front of the neck here",
+                "Please don't rub the fresh scar on the knee",
+                "Refrain from pressing the abdomen",
+                "Shouldn't press the armpit",
+                "Can't press here: back of the knee",
+                "Leave the kneecap alone"
+            })
+    void what_must_not_be_done_is_told_and_never_a_step(String line) {
+        var first = routine(line, "knead the calf");
+        assertThat(told(first.get(0))).isEqualTo("no step, asks nothing, [" + line + "]");
+        assertThat(Objects.requireNonNull(first.get(1).step()).details().note()).isEqualTo(line);
+        var second = routine("knead the calf", line);
+        assertThat(second.get(1).step()).isNull();
+        assertThat(Objects.requireNonNull(second.get(0).step()).details().note())
+                .isEqualTo(line);
+    }
+
+    @Test
+    void what_is_spared_beside_the_work_is_not_worked() {
+        var step = read("Elbow on the low back but not on the kidneys");
+        assertThat(step.zones()).containsExactly(Zone.LUMBAR);
+        assertThat(step.depth()).isEqualTo(4);
     }
 }
