@@ -151,7 +151,7 @@ final class ClientDoes {
         }
         if (ASKS_FOR_BREATH.matcher(plain).find()) {
             reading.more.part.add(ClientPart.of(Does.BREATHES_SLOWLY));
-            var many = number(BREATHS, JotWords.numbered(plain));
+            var many = number(BREATHS, Numbers.numbered(plain));
             if (many != null && many >= 1 && many <= 60) reading.breaths(many.intValue());
             return true;
         }
@@ -213,7 +213,7 @@ final class ClientDoes {
             reading.own(DetailField.PART, clause.text);
             return true;
         }
-        var numbers = JotWords.numbered(clause.text.toLowerCase(Locale.ROOT));
+        var numbers = Numbers.numbered(clause.text.toLowerCase(Locale.ROOT));
         var breaths = number(BREATHS, numbers);
         if (breaths != null && breaths >= 1 && breaths <= 60) reading.breaths(breaths.intValue());
         var times = number(TIMES, numbers);

@@ -91,7 +91,7 @@ final class Doses {
 
     /** Takes the doses, the depth and the number out of the text and leaves the words. */
     static String taken(String text, Reading read) {
-        var numbered = JotWords.lone(text);
+        var numbered = Numbers.lone(text);
         if (numbered.chars().noneMatch(c -> c >= '0' && c <= '9')) return numbered;
         var rest = NEARLY.matcher(numbered).replaceAll(" ");
         rest = pull(NUMBER, rest, m -> {

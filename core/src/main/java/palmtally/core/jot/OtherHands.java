@@ -158,13 +158,13 @@ final class OtherHands {
                 && reading.tool != Tool.PALM
                 && (reading.technique == null || reading.weak)
                 && TO_AND_FRO.matcher(it.group("how")).lookingAt()) {
-            Doses.taken(" " + JotWords.numbered(it.group("how")) + " ", reading);
+            Doses.taken(" " + Numbers.numbered(it.group("how")) + " ", reading);
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
             return true;
         }
         var loosens = LOOSENS.matcher(clause.plain);
         if (loosens.matches() && reading.technique == null && reading.tool == null) {
-            Doses.taken(" " + JotWords.numbered(loosens.group("how")) + " ", reading);
+            Doses.taken(" " + Numbers.numbered(loosens.group("how")) + " ", reading);
             reading.stroke(reading.library.toUse("range-of-motion"), false);
             reading.words(new Clause(loosens.group("limb")));
             return true;
@@ -179,7 +179,7 @@ final class OtherHands {
         if (!held && ROLLS.matcher(clause.plain).find()) return false;
         boolean kneecap = KNEECAP.matcher(clause.plain).find();
         if (!held && !kneecap && !TO_AND_FRO.matcher(m.group("how")).find()) return false;
-        var dose = Doses.taken(" " + JotWords.numbered(m.group("how")) + " ", reading)
+        var dose = Doses.taken(" " + Numbers.numbered(m.group("how")) + " ", reading)
                 .strip();
         if (held) {
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;

@@ -817,7 +817,7 @@ final class Reading {
             clause = new Clause(clause.plain.substring(0, returns.start()));
         }
         var rest = Lying.laid(
-                Doses.taken(" " + JotWords.numbered(clause.plain) + " ", this).strip(), this);
+                Doses.taken(" " + Numbers.numbered(clause.plain) + " ", this).strip(), this);
         var tokens = new ArrayList<String>();
         var articles = new ArrayList<String>();
         var lead = "";
