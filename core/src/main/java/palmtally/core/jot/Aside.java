@@ -116,7 +116,7 @@ final class Aside {
         boolean forbids = FORBIDS.matcher(clause.plain).matches();
         if (!forbids && !SPARES.matcher(clause.plain).matches() || reading.known(List.of(clause.plain.split(" "))))
             return false;
-        reading.spared |= forbids;
+        reading.spared = true;
         reading.aside.add(clause.text);
         return true;
     }

@@ -59,6 +59,7 @@ public final class Jot {
     /** A step of what was understood, or the one question where it is none. */
     static Jotted made(String text, Reading reading, String id, Context context) {
         if (text.length() > MOST_LETTERS) return new Jotted(text, null, List.of(text), asked(reading), null);
+        boolean spares = reading.onlySpares();
         @Nullable Step step;
         try {
             step = new Making(reading, context).step(id);
@@ -68,7 +69,7 @@ public final class Jot {
             step = new Making(reading, context).step(id);
         }
         return step == null
-                ? new Jotted(text, null, List.of(text.strip()), reading.spared ? null : asked(reading), null)
+                ? new Jotted(text, null, List.of(text.strip()), spares ? null : asked(reading), null)
                 : new Jotted(text, step, reading.note(), null, null);
     }
 

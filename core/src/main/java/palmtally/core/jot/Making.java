@@ -553,7 +553,7 @@ final class Making {
 
     /** The head is held, turned or let sink from behind it: then the client lies on the back. */
     private boolean seatedAtHead() {
-        return (read.behindTheHead || read.cradles) && (before == null || before.position() != Position.SEATED)
+        return read.behindTheHead && (before == null || before.position() != Position.SEATED)
                 || read.stands == Stands.HEAD
                 || read.more.otherHand == OtherHand.CRADLES_THE_HEAD
                 || read.more.limb.contains(Limb.HEAD_TURNED)

@@ -404,9 +404,6 @@ final class Reading {
 
     boolean behindTheHead;
 
-    /** "Cradle the head." */
-    boolean cradles;
-
     boolean bolster;
 
     @Nullable
@@ -581,7 +578,7 @@ final class Reading {
             return;
         }
         second = false;
-        cradles |= CRADLES.matcher(whole.plain).find();
+        behindTheHead |= CRADLES.matcher(whole.plain).find();
         // "Squeeze 45 s, client shrugs, lets go, x3": so often the client does.
         var times = clients && technique != null && technique.stroke().warming() && seconds != null && count == null
                 ? TIMES_ALONE.matcher(whole.plain)
@@ -1011,6 +1008,11 @@ final class Reading {
     List<Zone> zonesNamed() {
         if (placeless() && handNamed) return List.of(Zone.HAND);
         return new Making(this, Context.NONE).where();
+    }
+
+    /** Whether it tells what to spare, and no work. */
+    boolean onlySpares() {
+        return spared && workless();
     }
 
     /** Whether it tells only where the work of the lines after it is: a heading, or what is uncovered. */

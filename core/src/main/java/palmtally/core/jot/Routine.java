@@ -36,10 +36,6 @@ public final class Routine {
             "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help|lighten|ease off|go easy"
                     + "|(?:fold|slide|bring|draw|tuck|lay|pull|roll|open|undo|close|uncover|lift|turn|push) (?:\\w+ ){0,3}(?:sheet|drape|blanket|edge)\\b|skip|spare|keep off|stay off|stop (?:short|before|above|below)|not) ");
 
-    /** A place where nothing is done: "coccyx: leave out". */
-    private static final Pattern LEFT_OUT = Pattern.compile(
-            "^(?:[\\w-]+ ){1,5}?(?:skip(?:ped)?|leave (?:it )?(?:out|alone)|left out|not today|no work|avoid(?:ed)?|spare(?:d)?|off limits|too near)\\b");
-
     /** A place and nothing else, with a colon or a mark of a heading. */
     private static final Pattern HEADING = Pattern.compile("^\\s*(?:[-*#•]+\\s*)?[^:]{2,60}:\\s*$");
 
@@ -142,12 +138,12 @@ public final class Routine {
         // Making a step fills in what was not said: what was is asked first.
         var instead = reading.onlyInstead();
         var how = reading.onlyHow();
-        boolean remarks = reading.onlyRemarks(said);
+        boolean spares = reading.onlySpares();
+        boolean remarks = spares || reading.onlyRemarks(said);
         var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, lies));
-        if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks || reading.spared))
-            return;
+        if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks)) return;
         // What must not be done is told of the step that follows, where there is none yet.
-        if (read.step() == null && reading.spared) {
+        if (read.step() == null && spares) {
             told = told == null ? said.strip() : told + "; " + said.strip();
             all.add(new Jotted(line, null, List.of(said.strip()), null, null));
             return;
@@ -205,9 +201,7 @@ public final class Routine {
             belongs(line, List.of());
             return true;
         }
-        if (!remarks
-                && !REMARK.matcher(JotWords.plain(said)).find()
-                && !LEFT_OUT.matcher(JotWords.plain(said)).find()) return false;
+        if (!remarks && !REMARK.matcher(JotWords.plain(said)).find()) return false;
         note(said);
         belongs(line, List.of(said.strip()));
         return true;
