@@ -436,7 +436,7 @@ public enum Structure {
             .does(TRUNK_SIDE_BENDING, BREATHING_OUT)
             .refers(GLUTEALS, SACRUM)
             .spare("kidney before it: below the last rib, from the side, slowly")
-            .called("ql")),
+            .called("ql", "quadratus")),
     INTERCOSTALS(muscle("Intercostals", "musculi intercostales")
             .in(CHEST_WALL, ARMPIT, UPPER_BACK)
             .along(RIB_5, RIB_8)

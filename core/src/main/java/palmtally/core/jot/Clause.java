@@ -70,7 +70,21 @@ final class Clause {
                     + "(?<next>(?:spread|oil|stroke|glide|knead|warm|work|press|wring|effleurage|squeeze|roll) .+)$",
             Pattern.CASE_INSENSITIVE);
 
+    private static final Pattern PINS = Pattern.compile(
+            "\\b(?:pin\\w*|hold\\w*|press\\w*|thumbs?|fist|fingers?|elbow|knuckles)\\b", Pattern.CASE_INSENSITIVE);
+
+    /** "Pin it and she bends the elbow": what the client does is a part of its own. */
+    private static final Pattern CLIENT_NEXT = Pattern.compile(
+            "^(?<mine>.*\\w) (?:and|while|as) (?<theirs>(?:she|he|they|(?:the )?client|(?:the )?partner) \\w+s?\\b.*)$",
+            Pattern.CASE_INSENSITIVE);
+
     private static void add(List<Clause> all, String part, String mark) {
+        var theirs = CLIENT_NEXT.matcher(part);
+        if (theirs.matches() && PINS.matcher(theirs.group("mine")).find()) {
+            add(all, theirs.group("mine"), "");
+            add(all, theirs.group("theirs"), mark);
+            return;
+        }
         var two = FIRST_LAID.matcher(part);
         if (two.matches()) {
             add(all, two.group("laid"), "");

@@ -16,6 +16,7 @@ import palmtally.core.sequence.Step;
  * @param headed zones of a heading above it, where the work is unless it says otherwise; empty where there is none
  * @param side the side that the heading says, or null
  * @param lies how the client lies by the heading, or null
+ * @param told how the client lies as it was last said, or null: a step that cannot be given so moves nobody for the steps after it
  */
 record Context(
         @Nullable Step before,
@@ -23,6 +24,7 @@ record Context(
         boolean clothed,
         List<Zone> headed,
         @Nullable Sides side,
-        @Nullable Position lies) {
-    static final Context NONE = new Context(null, List.of(), false, List.of(), null, null);
+        @Nullable Position lies,
+        @Nullable Position told) {
+    static final Context NONE = new Context(null, List.of(), false, List.of(), null, null, null);
 }

@@ -37,7 +37,8 @@ final class Ends {
     private static final Pattern MINUTE =
             compile("(?i)\\b(over|than|most|max|maximum|to|cap) (?:an?|one) (minute|min)\\b");
 
-    private static final Pattern UNTIL = compile("(?i)^(?<before>.*?)\\b(?:un)?till?\\b\\s*(?<end>.+)$");
+    private static final Pattern UNTIL =
+            compile("(?i)^(?<before>.*?)\\b(?:(?:un)?till?\\b|to (?=soft\\w*|releas\\w*))\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
                     + "(?<!glute )(?<!glutes )(?<!\\\\bg )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|(?:no|not) (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");

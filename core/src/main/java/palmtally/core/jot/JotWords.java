@@ -205,7 +205,14 @@ final class JotWords {
                 q.stroke(q.library.toUse("traction"), false);
                 q.zoned(Zone.TOP_OF_SHOULDER);
             });
-        all(words, q -> q.more.manner.add(Manner.LEANS_IN), "lean back", "leaning back");
+        all(
+                words,
+                q -> {
+                    q.more.manner.add(Manner.LEANS_IN);
+                    q.leansBack = true;
+                },
+                "lean back",
+                "leaning back");
         all(words, q -> q.sinks = true, "wait", "wait there");
         all(words, q -> q.tool = Tool.PALM, "between palm and fingers", "between fingers and palm");
         all(words, q -> q.zoned(Zone.LUMBAR), "side of trunk", "sides of trunk", "side of body", "side of waist");
@@ -1073,10 +1080,11 @@ final class JotWords {
             });
         for (var joint : List.of("ankle", "wrist", "hip", "shoulder", "elbow", "big toe", "toe", "arm", "leg"))
             for (var moved : List.of("circles", "circling", "pumps", "rolls", "rotations", "mobilisations"))
-                put(words, joint + " " + moved, q -> {
-                    q.stroke(q.library.toUse("range-of-motion"), false);
-                    q.words(new Clause(joint.equals("elbow") ? "near elbow" : joint));
-                });
+                for (var circled : List.of(joint + " " + moved, moved + " of " + joint))
+                    put(words, circled, q -> {
+                        q.stroke(q.library.toUse("range-of-motion"), false);
+                        q.words(new Clause(joint.equals("elbow") ? "near elbow" : joint));
+                    });
         for (var knee : List.of("knee to chest", "knees to chest", "knee toward chest", "knees toward chest"))
             put(words, knee, q -> {
                 q.at("chest", List.of(Zone.GLUTEALS));
@@ -2002,6 +2010,8 @@ final class JotWords {
                 Zone.NECK_BACK,
                 List.of(
                         "c spine",
+                        "spine of neck",
+                        "neck spine",
                         "neck",
                         "nape",
                         "cervical",

@@ -57,7 +57,7 @@ final class Lying {
 
     /** "On the back now", by itself. */
     private static final Pattern NOW_ON = compile(
-            "^(?:and |then |now )*(?:on|(?<turns>(?:over )?onto|over on)) (?:the|their|her|his) (?<what>back|belly|front|stomach|left side|right side)(?: now)?$");
+            "^(?:and |then |now )*(?:on|(?<turns>(?:over |back )?(?:onto|on|to)|over on)) (?:(?:the|their|her|his) )?(?<what>back|belly|front|stomach|left side|right side|supine|prone)(?: now| again)?$");
 
     /** Whether the clause says by itself how the client lies from here on. */
     static boolean nowLies(Clause clause, Reading reading) {
@@ -65,7 +65,7 @@ final class Lying {
         if (!on.matches() || on.group("turns") == null && !clause.heads() && !clause.plain.endsWith("now"))
             return false;
         reading.position = switch (on.group("what")) {
-            case "back" -> Position.SUPINE;
+            case "back", "supine" -> Position.SUPINE;
             case "left side" -> Position.SIDE_LEFT;
             case "right side" -> Position.SIDE_RIGHT;
             default -> Position.PRONE;
@@ -218,17 +218,18 @@ final class Lying {
             limb(Limb.FOOT_FLAT, "(?:foot|feet)" + BE + " flat(?: on " + THE + "table)?"),
             limb(
                     Limb.HEAD_TURNED,
-                    "(?:let |lets )?" + THE + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
+                    "^head (?:left|right|l|r)$|" + "(?:let |lets )?" + THE
+                            + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
                             + " (?:turned|rotated|rolled|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
-                            + "(?:left|right|side|other side)))?|(?:turn|rotate) " + THE
+                            + "(?:left|right|l|r|side|other side)))?|(?:turn|rotate) " + THE
                             + "(?:head|face)(?:(?: (?:away|slightly|gently|into (?:the |my |your )?(?:left |right |other )?hand|(?:to )?"
                             + THE
-                            + "(?:left|right|side|other side)))+|$)"),
+                            + "(?:left|right|l|r|side|other side)))+|$)"),
             limb(
                     Limb.HEAD_TILTED,
                     "head" + BE + " (?:tilted|side bent)(?: (?:away|(?:to )?" + THE
                             + "(?:left|right|side)))?|tilt " + THE + "head(?: (?:away|slightly|gently|(?:to )?" + THE
-                            + "(?:left|right|side|other side)))+|ear to shoulder"),
+                            + "(?:left|right|l|r|side|other side)))+|(?<=^|bring )ear to shoulder(?= |$)"),
             limb(Limb.HEAD_LIFTED, "head held up"));
 
     /** After a pillow is named the next need not be. */
@@ -266,6 +267,7 @@ final class Lying {
             var m = phrase.words.matcher(rest);
             if (!m.find()) continue;
             phrase.says.accept(reading);
+            headTurned(m.group(), reading);
             // On the bolster lies what is worked, unless it only lies there.
             var limb = LIMB.matcher(LAID_ONLY.matcher(m.group()).replaceAll(" "));
             if (limb.find() && reading.limbNamed == null) reading.limbNamed = limb.group();
@@ -275,6 +277,16 @@ final class Lying {
                     .strip();
         }
         return rest;
+    }
+
+    private static final Pattern TO_A_SIDE = compile("\\b(?:head|face|neck)\\b.*\\b(left|right|l|r)\\b");
+
+    /** "Head turned to the left" is kept in its words, and shows the right side of the neck. */
+    private static void headTurned(String said, Reading reading) {
+        var to = TO_A_SIDE.matcher(said);
+        if (!to.find()) return;
+        reading.own(DetailField.LIMB, said);
+        reading.shown = to.group(1).startsWith("l") ? Sides.RIGHT : Sides.LEFT;
     }
 
     static final Pattern LIES = compile(

@@ -51,6 +51,17 @@ final class Making {
         this.meant = new Meant(read, before);
     }
 
+    private boolean faceDown() {
+        return (read.position != null ? read.position : context.told()) == Position.PRONE;
+    }
+
+    /** Those that are reached as the client lies, where there are any: of the trapezius that of the neck, for who lies on the back. */
+    private List<Zone> reached(List<Zone> all) {
+        var some =
+                all.stream().filter(z -> lies() != null && z.reachedIn(lies())).toList();
+        return some.isEmpty() ? all : some;
+    }
+
     private static final Set<Zone> ASKED_BEFORE = EnumSet.of(
             Zone.GLUTEALS,
             Zone.HIP_ROTATORS,
@@ -113,7 +124,9 @@ final class Making {
     private @Nullable Position lies() {
         return read.position != null
                 ? read.position
-                : context.lies() != null ? context.lies() : before != null ? before.position() : null;
+                : context.lies() != null
+                        ? context.lies()
+                        : context.told() != null ? context.told() : before != null ? before.position() : null;
     }
 
     /** Where the work is: as said, else where what was named lies, else nearby, else as before. */
@@ -124,6 +137,15 @@ final class Making {
         // From the breastbone along the ribs is on the chest.
         if (all.containsAll(List.of(Zone.STERNUM, Zone.ARMPIT))) {
             all.removeAll(List.of(Zone.STERNUM, Zone.ARMPIT));
+            all.add(Zone.CHEST_WALL);
+        }
+        // The ribs of who was told to lie face down are those of the back.
+        if (all.equals(Set.of(Zone.ARMPIT)) && read.structures.isEmpty() && faceDown()) {
+            all.clear();
+            all.add(Zone.UPPER_BACK);
+        }
+        if (all.equals(Set.of(Zone.ARMPIT)) && read.ends.contains(List.of(Zone.CHEST_WALL))) {
+            all.clear();
             all.add(Zone.CHEST_WALL);
         }
         if (all.equals(Set.of(Zone.SPINE)) && gives("feather")) {
@@ -141,6 +163,10 @@ final class Making {
                                 && read.phase != Phase.COVER
                                 && all.stream().noneMatch(z -> z.unit() == DrapeUnit.LEG))) {
             var lies = lies() == null ? Position.PRONE : lies();
+            // To the sit bone is behind.
+            if (lies == Position.SUPINE
+                    && read.position == null
+                    && read.ends.stream().anyMatch(e -> !e.get(0).reachedIn(Position.SUPINE))) lies = Position.PRONE;
             all.addAll(
                     lies == Position.SUPINE
                             ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
@@ -218,6 +244,11 @@ final class Making {
                             : before.position() == Position.SUPINE
                                     ? Position.PRONE
                                     : before.position().turnedOver();
+        // A bolster says how the client lies.
+        if (read.position == null && !read.sideLying && read.placeless()) {
+            if (read.more.props.contains(Prop.BOLSTER_UNDER_KNEES)) read.position = Position.SUPINE;
+            else if (read.more.props.contains(Prop.BOLSTER_UNDER_ANKLES)) read.position = Position.PRONE;
+        }
         if (read.forearmNamed)
             if (read.tool != null
                     || read.placeless() && read.technique != null && read.technique.stroke() == Stroke.PETRISSAGE) {
@@ -226,7 +257,10 @@ final class Making {
         // Nothing but a gloved finger is inside the mouth.
         if (read.technique == null
                 && read.tool == null
-                && read.zones.contains(Zone.INSIDE_MOUTH)
+                && (read.zones.contains(Zone.INSIDE_MOUTH)
+                        || read.more.props.contains(Prop.GLOVES)
+                                && read.structures.values().stream()
+                                        .anyMatch(all -> all.get(0).zones().contains(Zone.INSIDE_MOUTH)))
                 && (read.seconds != null || read.count != null || read.unknown.contains("theory")))
             read.tool = Tool.FINGER_PADS;
         // "Pull a finger", "traction of the fingers" are the client's.
@@ -330,6 +364,9 @@ final class Making {
         if (still) {
             read.technique = read.library.toUse("still-hold");
         }
+        // How the client lies next is told of the work that follows.
+        boolean arranged = still && read.say.isEmpty() && read.placeless() && read.phase == null;
+        if (arranged && !context.ahead().isEmpty()) on = List.of();
         if (on.isEmpty() && (still || read.comparing != null)) {
             // Whoever only lies down is not touched where one asks before.
             boolean resting = read.say.isEmpty()
@@ -341,11 +378,8 @@ final class Making {
         }
         if (read.technique == null || on.isEmpty()) return null;
         // Who was turned over is not touched where they lie on now.
-        if (still
-                && read.placeless()
-                && read.side == null
-                && lies() != null
-                && on.stream().noneMatch(z -> z.reachedIn(lies()))) on = List.of(Zone.neutral(lies(), Set.of()));
+        if (still && read.placeless() && lies() != null && on.stream().noneMatch(z -> z.reachedIn(lies())))
+            on = List.of(Zone.neutral(lies(), Set.of()));
         var t = read.technique;
         var edit = StepEdit.of(id, t, on);
         if (before != null) {
@@ -356,6 +390,9 @@ final class Making {
                     || before.position() == Position.SUPINE
                             && MOVED_FROM_BEHIND.contains(t.stroke())
                             && HIP.containsAll(on)) edit.position = before.position();
+            // Who was turned for one step lies as it was said again.
+            var told = context.told();
+            if (told != null && on.stream().allMatch(z -> z.reachedIn(told))) edit.position = told;
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
             boolean there = on.stream().allMatch(z -> before.zones().contains(z));
             if (there && before.sheet() != Sheet.COVERED && !before.settles() && read.lubricant == null)
@@ -391,6 +428,8 @@ final class Making {
         if (read.otherSide) edit.side = other(before == null ? Sides.EACH : before.side());
         if (context.side() != null && on.stream().allMatch(z -> z.unit().paired())) edit.side = context.side();
         if (read.side != null) edit.side = read.side;
+        else if (read.shown != null && on.stream().allMatch(z -> z.unit().paired() || z.region() == Region.NECK))
+            edit.side = read.shown;
         // What is not said is never deeper than a site bears.
         int most = on.stream()
                 .flatMap(z -> z.ceiling().stream())
@@ -629,6 +668,6 @@ final class Making {
         first.stream()
                 .filter(z -> named.stream().allMatch(s -> s.zones().contains(z)))
                 .max(Comparator.comparingInt(z -> Collections.frequency(first, z)))
-                .ifPresentOrElse(read.zones::add, () -> read.zones.addAll(first));
+                .ifPresentOrElse(read.zones::add, () -> read.zones.addAll(reached(first)));
     }
 }

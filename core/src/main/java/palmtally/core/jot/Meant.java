@@ -185,6 +185,20 @@ final class Meant {
         if ((read.tool == null || read.tool == Tool.PALM)
                 && (read.oils && (way || !read.placeless()) || read.strokes)
                 && read.more.part.isEmpty()) return read.library.toUse("effleurage");
+        // "Pronator teres, thumb, she turns the palm up and down": it is pinned.
+        if (read.tool != null
+                && read.tool.pointed()
+                && !way
+                && !read.goesOn
+                && read.more.pace == null
+                && read.counted != Dose.Kind.PASSES
+                && !read.structures.isEmpty()
+                && read.more.part.stream().anyMatch(p -> p.does() == ClientPart.Does.MOVES)
+                && read.more.part.stream().noneMatch(p -> p.does() == ClientPart.Does.PUSHES))
+            return read.library.toUse("pin-lengthen");
+        // "Take the arm overhead, lean back, 20 s."
+        if (read.tool == null && read.leansBack && (read.limbNamed != null || !read.more.limb.isEmpty()))
+            return read.library.toUse("traction");
         // "Toes: bend each up and down", "kneecap: push it up and down".
         if (read.tool == null
                 && read.bendsJoint
@@ -198,6 +212,13 @@ final class Meant {
         boolean slow = BROAD.contains(read.tool) && read.count != null && read.seconds != null && read.seconds >= 15;
         boolean held = read.sinks && !slow && read.direction == null && read.counted != Dose.Kind.PASSES
                 || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
+                || read.tool == Tool.ELBOW
+                        && read.seconds != null
+                        && read.updown == null
+                        && !read.goesOn
+                        && read.counted == null
+                        && read.direction == null
+                        && read.more.pace == null
                 || read.updown == null
                         && !read.goesOn
                         && read.count != null
@@ -351,7 +372,10 @@ final class Meant {
                     case FOREARM, ELBOW -> "forearm-glide";
                     case REINFORCED_FINGERS -> "stripping-fingers";
                     case SUPPORTED_THUMB, BARE_THUMB -> "stripping-thumb";
-                    case FINGER_PADS -> "circular-friction";
+                    case FINGER_PADS ->
+                        read.goesOn && !read.across && read.depth != null && read.depth <= 2
+                                ? "effleurage"
+                                : "circular-friction";
                     case PINCER -> "lifting";
                     case HEEL_OF_HAND -> "broadening";
                     case PALM -> "effleurage";

@@ -226,6 +226,10 @@ final class Reading {
     /** Places that are said beside the work, in their words. */
     final List<String> aside = new ArrayList<>();
 
+    /** The side of the neck that a turned head shows: it is worked, where nothing else is said. */
+    @Nullable
+    Sides shown;
+
     /** Words that are not known, and of each whether the one before it stood right before it. */
     final List<String> unknown = new ArrayList<>();
 
@@ -318,6 +322,9 @@ final class Reading {
 
     /** A joint is bent or pushed by the hand, where no stroke is said besides. */
     boolean bendsJoint;
+
+    /** The therapist leans back: a limb that is held is pulled by it. */
+    boolean leansBack;
 
     /** It is rubbed, and not said how. */
     boolean rubbed;
@@ -704,6 +711,17 @@ final class Reading {
             aside.add(own.text);
             return;
         }
+        // "Forearm up, 4; then wring 30 s": the wringing is a step of its own.
+        if (another != null
+                && technique == null
+                && tool != null
+                && own.plain.startsWith("then ")
+                && (seconds != null || count != null)
+                && (next.seconds != null || next.count != null)
+                && next.placeless()) {
+            aside.add(own.text);
+            return;
+        }
         // "Knuckles, 30 s; thumbs outward, 5 x": the thumbs are a step of their own.
         if (technique == null
                 && tool != null
@@ -849,6 +867,8 @@ final class Reading {
                         && at + length + 1 < tokens.size()
                         && tokens.get(at + length).equals("of")
                         && OF_THE_BLADE.contains(tokens.get(at + length + 1))) continue;
+                // "Forearm through the lats" goes through them; a sheet is named, or the word stands last.
+                if (phrase.equals("through") && at + 1 < tokens.size()) continue;
                 var meaning = meaning(phrase);
                 if (meaning == null && length == 1 && !RELATIONS.containsKey(phrase) && !FILLERS.contains(phrase))
                     meaning = found.misspelt
@@ -1116,6 +1136,7 @@ final class Reading {
             "do",
             "work",
             "into",
+            "through",
             "per",
             "w",
             "&",
@@ -1243,9 +1264,11 @@ final class Reading {
                 && structures.isEmpty()
                 && !nearby.isEmpty()
                 && all.get(0).kind() == Structure.Kind.MUSCLE;
+        // "Between tibialis anterior and the bone" is along it.
+        boolean beside = relation == Relation.NEAR && related.equals("between") && placeless();
         if (foreign(all.stream().flatMap(s -> s.zones().stream()).toList()))
             elsewhere(all.get(0).zones());
-        else if (relation == Relation.ON || stays() || aimed) structures.put(name, all);
+        else if (relation == Relation.ON || stays() || aimed || beside) structures.put(name, all);
         else at(said, all.get(0).zones());
     }
 

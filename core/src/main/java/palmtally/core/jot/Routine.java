@@ -48,7 +48,7 @@ public final class Routine {
 
     /** What is uncovered for the work that follows. */
     private static final Pattern UNCOVERS = Pattern.compile(
-            "\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*|^(?:the )?(?:left |right )?(?:leg|arm|back|belly|chest) (?:is )?(?:bare|uncovered|undraped)\\b.*");
+            "\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*|^(?:the )?(?:left |right )?(?:leg|arm|back|belly|chest) (?:is )?(?:bare|uncovered|undraped|open)\\b(?! (?:and|for)\\b).*");
 
     private static final int LONG = 600;
 
@@ -67,6 +67,8 @@ public final class Routine {
 
     private @Nullable Sides side;
     private @Nullable Position lies;
+    /** How the client lies, as it was last said. */
+    private @Nullable Position declared;
     /** What a heading told beside its place: said of the step that follows. */
     private @Nullable String told;
 
@@ -103,8 +105,7 @@ public final class Routine {
             var m = TIMED.matcher(line);
             @Nullable
             Integer seconds = timed && i + 1 < lines.size() ? (Integer) (times.get(i + 1) - times.get(i)) : null;
-            var ahead =
-                    routine.last != null && routine.last.depth() > 1 ? List.<Zone>of() : routine.ahead(lines, i + 1);
+            var ahead = routine.ahead(lines, i + 1);
             routine.take(
                     line,
                     timed && m.matches() ? m.group(3) : line,
@@ -125,6 +126,7 @@ public final class Routine {
         }
         var reading = Jot.read(said, library, own);
         if (reading.position != null || reading.turned || reading.sideLying) side = null;
+        boolean turns = reading.position != null || reading.turned || reading.sideLying;
         if (reading.clothed != null) clothed = reading.clothed;
         if (last != null && last.technique().stroke() != Stroke.STILL_HOLD && reading.onlyAsksHowItFeels()) {
             change(s -> s.with(e -> e.say.addAll(reading.say)));
@@ -140,7 +142,7 @@ public final class Routine {
         var how = reading.onlyHow();
         boolean spares = reading.onlySpares();
         boolean remarks = spares || reading.onlyRemarks(said);
-        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, lies));
+        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, lies, declared));
         if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks)) return;
         // What must not be done is told of the step that follows, where there is none yet.
         if (read.step() == null && spares) {
@@ -148,14 +150,20 @@ public final class Routine {
             all.add(new Jotted(line, null, List.of(said.strip()), null, null));
             return;
         }
+        if (read.step() != null && (turns || reading.position != null)) {
+            var lies = read.step().position();
+            // On the side nearly everything is reached, so it is no sign of where the work after next is done.
+            declared = lies == Position.SUPINE || lies == Position.PRONE ? lies : null;
+        }
+
         all.add(
                 read.step() == null
                         ? new Jotted(line, null, read.note(), read.asked(), null)
-                        : made(line, read, seconds));
+                        : made(line, read, reading.side, seconds));
     }
 
     /** What a heading told belongs to the first step under it; its time is that to the next line, where lines are timed. */
-    private Jotted made(String line, Jotted read, @Nullable Integer seconds) {
+    private Jotted made(String line, Jotted read, @Nullable Sides said, @Nullable Integer seconds) {
         var step = read.step();
         if (told != null) {
             var first = told;
@@ -170,7 +178,9 @@ public final class Routine {
         lies = null;
         if (step.settles())
             side = step.side() != Sides.EACH
-                            && step.zones().stream().allMatch(z -> z.unit().paired())
+                            && (said != null
+                                    || step.zones().stream()
+                                            .allMatch(z -> z.unit().paired()))
                     ? step.side()
                     : null;
         return new Jotted(line, step, read.note(), null, null);
@@ -238,6 +248,7 @@ public final class Routine {
         headed = reading.placeless() && !reading.handNamed ? List.of() : reading.zonesNamed();
         side = reading.side;
         lies = reading.sideLying ? side == Sides.LEFT ? Position.SIDE_RIGHT : Position.SIDE_LEFT : reading.position;
+        if (lies == Position.SUPINE || lies == Position.PRONE) declared = lies;
         return true;
     }
 

@@ -15,6 +15,8 @@ final class Says {
     private static final Pattern MAY = compile(
             "\\b(permission|consent|may i|first|okay|ok|before (?:the|going|you|it|working|touching|inside))\\b");
 
+    private static final Pattern OF_A_NUMBER = compile("\\bnumber\\b");
+
     static final Pattern QUESTION = compile(
             "^(?:then |and |first )*ask\\b(?! (?:(?:the )?client|them|her|him|for (?:a|their)?\\s*\\w* ?(?:breath|push))? ?to\\b).*");
     private static final Pattern ONLY_ASKS = compile("(?:then |and )*ask(?: again| before| them| client)*");
@@ -36,9 +38,11 @@ final class Says {
         }
         if (QUESTION.matcher(plain).find()) {
             // Who says only "ask" means whether they may.
-            var kind = MAY.matcher(plain).find() || ONLY_ASKS.matcher(plain).matches() && reading.more.instead.isEmpty()
+            boolean number = OF_A_NUMBER.matcher(plain).find();
+            var kind = !number && MAY.matcher(plain).find()
+                            || ONLY_ASKS.matcher(plain).matches() && reading.more.instead.isEmpty()
                     ? SayKind.CONSENT
-                    : FELT.matcher(plain).find() ? SayKind.PRESSURE_QUESTION : SayKind.INTERVIEW;
+                    : number || FELT.matcher(plain).find() ? SayKind.PRESSURE_QUESTION : SayKind.INTERVIEW;
             reading.say.add(Saying.of(kind, Aside.cut(clause.text, 400)));
             reading.about(plain);
             return true;
