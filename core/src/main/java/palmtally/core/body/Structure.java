@@ -23,12 +23,16 @@ public enum Structure {
     TEMPORALIS(muscle("Temporalis", "musculus temporalis")
             .in(JAW_MUSCLES, FACE, SCALP)
             .along(TEMPLE_LINE, CHEEKBONE, JAW_BRANCH)
+            .broad(17)
+            .atTheSurface()
             .does(JAW_CLOSING, JAW_BACK)
             .refers(FACE)
             .called("temple muscle", "temporal")),
     MASSETER(muscle("Masseter", "musculus masseter")
             .in(JAW_MUSCLES, FACE)
             .along(CHEEKBONE, JAW_ANGLE)
+            .broad(9)
+            .atTheSurface()
             .does(JAW_CLOSING)
             .refers(EARS, FACE)
             .spare("the gland and the facial nerve lie over its back edge")
@@ -50,11 +54,15 @@ public enum Structure {
     OCCIPITALIS(muscle("Occipitalis", "venter occipitalis")
             .in(SCALP, BASE_OF_SKULL)
             .along(SKULL_RIDGE, VERTEX)
+            .broad(18)
+            .atTheSurface()
             .does(SCALP_BACK)
             .refers(SCALP)),
     FRONTALIS(muscle("Frontalis", "venter frontalis")
             .in(FACE, SCALP)
             .along(BROW, VERTEX)
+            .broad(16)
+            .atTheSurface()
             .does(SCALP_FORWARD)
             .refers(FACE)
             .called("forehead muscle")),
@@ -68,11 +76,13 @@ public enum Structure {
     PLATYSMA(muscle("Platysma", "platysma")
             .in(THROAT, NECK_SIDE, CHEST_WALL)
             .along(CHIN, COLLAR_BONE)
+            .broad(14)
             .does(NECK_SKIN_TIGHTENING)
             .spare("skin only, over vessels")),
     SUBOCCIPITALS(muscle("Suboccipitals", "musculi suboccipitales")
             .in(BASE_OF_SKULL, NECK_BACK)
             .along(C2, SKULL_BASE)
+            .broad(8)
             .does(HEAD_TILTING, HEAD_TURNING)
             .refers(SCALP, EARS)
             .spare("an artery runs beneath: no thrust, no deep point")
@@ -80,30 +90,36 @@ public enum Structure {
     DEEP_NECK_FLEXORS(muscle("Deep neck flexors", "musculi longi colli et capitis")
             .in(THROAT, NECK_SIDE)
             .along(C6_SIDE, C4_SIDE, SKULL_BASE)
+            .broad(7)
             .does(HEAD_NODDING, NECK_FLEXION)
             .spare("behind airway and vessels: trained, not pressed")
             .called("longus colli", "longus capitis")),
     SPLENIUS(muscle("Splenius of head and neck", "musculi splenii")
             .in(NECK_BACK, BASE_OF_SKULL, UPPER_BACK)
             .along(T3, C7, MASTOID)
+            .broad(8)
             .does(NECK_EXTENSION, NECK_TURNING_TO)
             .refers(SCALP)
             .called("splenii", "splenius capitis", "splenius cervicis")),
     SEMISPINALIS(muscle("Semispinalis", "musculus semispinalis")
             .in(NECK_BACK, BASE_OF_SKULL, UPPER_BACK)
             .along(T7, C7, SKULL_RIDGE)
+            .broad(9)
             .does(NECK_EXTENSION, HEAD_TILTING)
             .refers(SCALP)
             .called("semispinalis capitis")),
     LEVATOR_SCAPULAE(muscle("Levator scapulae", "musculus levator scapulae")
             .in(NECK_BACK, TOP_OF_SHOULDER, NECK_SIDE)
             .along(C4_SIDE, BLADE_UPPER_ANGLE)
+            .broad(6)
             .does(BLADE_LIFTING, BLADE_TURNING_DOWN, NECK_SIDE_BENDING)
             .refers(NECK_BACK, SHOULDER_BLADE)
             .called("levator", "lev scap", "levator scap", "lev", "levs")),
     TRAPEZIUS_UPPER(muscle("Upper trapezius", "pars descendens musculi trapezii")
             .in(TOP_OF_SHOULDER, NECK_BACK, BASE_OF_SKULL)
             .along(SKULL_RIDGE, C7, COLLAR_BONE_OUTER)
+            .broad(15)
+            .atTheSurface()
             .does(BLADE_LIFTING, BLADE_TURNING_UP, NECK_SIDE_BENDING)
             .refers(SCALP, JAW_MUSCLES)
             .spare("lighten at the bend of the neck")
@@ -111,6 +127,8 @@ public enum Structure {
     STERNOCLEIDOMASTOID(muscle("Sternocleidomastoid", "musculus sternocleidomastoideus")
             .in(STRAP_MUSCLE, NECK_SIDE)
             .along(COLLAR_BONE_INNER, MASTOID)
+            .broad(8)
+            .atTheSurface()
             .does(NECK_FLEXION, NECK_TURNING_AWAY, NECK_SIDE_BENDING, COLLAR_BONE_LIFTING)
             .refers(FACE, EARS)
             .spare("vessels run beneath: lifted between the fingers, one side at a time")
@@ -138,48 +156,60 @@ public enum Structure {
     TRAPEZIUS_MIDDLE(muscle("Middle trapezius", "pars transversa musculi trapezii")
             .in(UPPER_BACK, SHOULDER_BLADE, TOP_OF_SHOULDER)
             .along(T3, BLADE_SPINE, ACROMION)
+            .broad(17)
+            .atTheSurface()
             .does(BLADE_BACK)
             .refers(UPPER_BACK)
             .called("mid trap", "mid traps", "trapezius", "traps", "trap", "middle trap", "middle traps", "mt")),
     TRAPEZIUS_LOWER(muscle("Lower trapezius", "pars ascendens musculi trapezii")
             .in(UPPER_BACK, SHOULDER_BLADE)
             .along(T12, T7, BLADE_SPINE)
+            .broad(15)
+            .atTheSurface()
             .does(BLADE_LOWERING, BLADE_TURNING_UP)
             .refers(NECK_BACK)
             .called("lower trap", "lower traps", "trapezius", "traps", "trap")),
     RHOMBOIDS(muscle("Rhomboids", "musculi rhomboidei")
             .in(UPPER_BACK, SHOULDER_BLADE)
             .along(C7, T3, BLADE_INNER_EDGE)
+            .broad(15)
             .does(BLADE_BACK, BLADE_LIFTING, BLADE_TURNING_DOWN)
             .refers(UPPER_BACK)
             .called("rhomboid", "rhomb", "rhombs", "rhoms", "rhomboid major", "rhomboid minor")),
     SUPRASPINATUS(muscle("Supraspinatus", "musculus supraspinatus")
             .in(SHOULDER_BLADE, TOP_OF_SHOULDER)
             .along(BLADE_UPPER_ANGLE, HUMERUS_HEAD)
+            .broad(9)
             .does(SHOULDER_ABDUCTION)
             .refers(UPPER_ARM_OUTER, FOREARM_EXTENSORS)
             .called("rotator cuff", "cuff", "supra", "supraspin", "supra spin", "sup spin")),
     INFRASPINATUS(muscle("Infraspinatus", "musculus infraspinatus")
             .in(SHOULDER_BLADE)
             .along(BLADE_INNER_EDGE, HUMERUS_HEAD)
+            .broad(19)
+            .atTheSurface()
             .does(SHOULDER_TURNING_OUT, SHOULDER_SPREADING)
             .refers(UPPER_ARM_OUTER)
             .called("infra", "rotator cuff", "cuff", "infraspin", "infra spin", "inf spin")),
     TERES_MINOR(muscle("Teres minor", "musculus teres minor")
             .in(SHOULDER_BLADE)
             .along(BLADE_OUTER_EDGE, HUMERUS_HEAD)
+            .broad(7)
             .does(SHOULDER_TURNING_OUT)
             .refers(UPPER_ARM_OUTER)
             .called("rotator cuff", "cuff", "teres")),
     TERES_MAJOR(muscle("Teres major", "musculus teres major")
             .in(SHOULDER_BLADE, ARMPIT)
             .along(BLADE_ANGLE, HUMERUS_GROOVE)
+            .broad(11)
+            .atTheSurface()
             .does(SHOULDER_TURNING_IN, SHOULDER_EXTENSION, SHOULDER_ADDUCTION)
             .refers(UPPER_ARM_OUTER)
             .called("teres")),
     SUBSCAPULARIS(muscle("Subscapularis", "musculus subscapularis")
             .in(ARMPIT, SHOULDER_BLADE)
             .along(BLADE_FRONT, HUMERUS_GROOVE)
+            .broad(18)
             .does(SHOULDER_TURNING_IN)
             .refers(SHOULDER_BLADE, WRIST)
             .spare("nerves and vessels of the armpit: flat fingers, asked")
@@ -187,18 +217,24 @@ public enum Structure {
     DELTOID_FRONT(muscle("Front deltoid", "pars clavicularis musculi deltoidei")
             .in(UPPER_ARM_OUTER)
             .along(COLLAR_BONE_OUTER, DELTOID_POINT)
+            .broad(13)
+            .atTheSurface()
             .does(SHOULDER_FLEXION, SHOULDER_CROSSING)
             .refers(UPPER_ARM_OUTER)
             .called("anterior deltoid", "deltoid", "delts", "delt", "front delt", "anterior delt", "ant delt")),
     DELTOID_MIDDLE(muscle("Middle deltoid", "pars acromialis musculi deltoidei")
             .in(UPPER_ARM_OUTER)
             .along(ACROMION, DELTOID_POINT)
+            .broad(13)
+            .atTheSurface()
             .does(SHOULDER_ABDUCTION)
             .refers(UPPER_ARM_OUTER)
             .called("lateral deltoid", "deltoid", "delts", "delt", "middle delt", "side delt")),
     DELTOID_BACK(muscle("Back deltoid", "pars spinalis musculi deltoidei")
             .in(UPPER_ARM_OUTER, SHOULDER_BLADE)
             .along(BLADE_SPINE, DELTOID_POINT)
+            .broad(13)
+            .atTheSurface()
             .does(SHOULDER_EXTENSION, SHOULDER_SPREADING)
             .refers(UPPER_ARM_OUTER)
             .called(
@@ -214,6 +250,8 @@ public enum Structure {
     PECTORALIS_CLAVICULAR(muscle("Pectoralis major, collar bone part", "pars clavicularis musculi pectoralis majoris")
             .in(CHEST_WALL)
             .along(COLLAR_BONE, HUMERUS_GROOVE)
+            .broad(13)
+            .atTheSurface()
             .does(SHOULDER_CROSSING, SHOULDER_FLEXION)
             .refers(CHEST_WALL, UPPER_ARM_INNER)
             .called(
@@ -228,6 +266,8 @@ public enum Structure {
     PECTORALIS_STERNAL(muscle("Pectoralis major, breastbone part", "pars sternocostalis musculi pectoralis majoris")
             .in(CHEST_WALL, ARMPIT, STERNUM)
             .along(STERNUM_EDGE, HUMERUS_GROOVE)
+            .broad(23)
+            .atTheSurface()
             .does(SHOULDER_CROSSING, SHOULDER_ADDUCTION, SHOULDER_TURNING_IN)
             .refers(CHEST_WALL, UPPER_ARM_INNER)
             .spare("around breast tissue, never on it")
@@ -235,6 +275,7 @@ public enum Structure {
     PECTORALIS_MINOR(muscle("Pectoralis minor", "musculus pectoralis minor")
             .in(CHEST_WALL, ARMPIT)
             .along(RIB_3, CORACOID)
+            .broad(10)
             .does(BLADE_FORWARD, BLADE_LOWERING, BLADE_TURNING_DOWN)
             .refers(UPPER_ARM_INNER, FOREARM_FLEXORS)
             .spare("nerves and vessels of the arm run beneath")
@@ -248,6 +289,8 @@ public enum Structure {
     SERRATUS_ANTERIOR(muscle("Serratus anterior", "musculus serratus anterior")
             .in(ARMPIT, CHEST_WALL, SHOULDER_BLADE)
             .along(RIB_8, RIB_5, BLADE_FRONT, BLADE_INNER_EDGE)
+            .broad(18)
+            .atTheSurface()
             .does(BLADE_FORWARD, BLADE_TURNING_UP)
             .refers(ARMPIT, UPPER_BACK)
             .spare("ticklish, over ribs: flat steady fingers")
@@ -255,12 +298,16 @@ public enum Structure {
     LATISSIMUS(muscle("Latissimus dorsi", "musculus latissimus dorsi")
             .in(UPPER_BACK, LUMBAR, ARMPIT, SHOULDER_BLADE)
             .along(HIP_CREST, T12, BLADE_ANGLE, HUMERUS_GROOVE)
+            .broad(24)
+            .atTheSurface()
             .does(SHOULDER_EXTENSION, SHOULDER_ADDUCTION, SHOULDER_TURNING_IN, BLADE_LOWERING)
             .refers(UPPER_BACK)
             .called("lats", "lat", "latissimus", "lat dorsi")),
     BICEPS(muscle("Biceps of the arm", "musculus biceps brachii")
             .in(UPPER_ARM_OUTER, UPPER_ARM_INNER, ELBOW_INSIDE)
             .along(HUMERUS_GROOVE, ELBOW_CREASE)
+            .broad(16)
+            .atTheSurface()
             .does(ELBOW_FLEXION, FOREARM_SUPINATION)
             .refers(ELBOW_INSIDE)
             .spare("nerve and artery along its inner edge")
@@ -268,6 +315,7 @@ public enum Structure {
     BRACHIALIS(muscle("Brachialis", "musculus brachialis")
             .in(UPPER_ARM_OUTER, ELBOW_INSIDE)
             .along(HUMERUS_SHAFT, ELBOW_CREASE)
+            .broad(13)
             .does(ELBOW_FLEXION)
             .refers(HAND)
             .spare("nerve and artery along its inner edge")
@@ -275,6 +323,8 @@ public enum Structure {
     TRICEPS(muscle("Triceps", "musculus triceps brachii")
             .in(UPPER_ARM_OUTER)
             .along(BLADE_OUTER_EDGE, HUMERUS_SHAFT, ELBOW_POINT)
+            .broad(16)
+            .atTheSurface()
             .does(ELBOW_EXTENSION, SHOULDER_EXTENSION)
             .refers(UPPER_ARM_OUTER, FOREARM_EXTENSORS)
             .called("triceps brachii", "tris", "tricep")),
@@ -292,6 +342,8 @@ public enum Structure {
     BRACHIORADIALIS(muscle("Brachioradialis", "musculus brachioradialis")
             .in(FOREARM_EXTENSORS, ELBOW_INSIDE)
             .along(EPICONDYLE_OUTER, RADIAL_STYLOID)
+            .broad(8)
+            .atTheSurface()
             .does(ELBOW_FLEXION)
             .refers(FOREARM_EXTENSORS, HAND)),
     PRONATOR_TERES(muscle("Pronator teres", "musculus pronator teres")
@@ -309,18 +361,24 @@ public enum Structure {
     FLEXOR_CARPI_RADIALIS(muscle("Wrist flexor, thumb side", "musculus flexor carpi radialis")
             .in(FOREARM_FLEXORS)
             .along(EPICONDYLE_INNER, THUMB_BASE)
+            .broad(7)
+            .atTheSurface()
             .does(WRIST_FLEXION, WRIST_TO_THUMB)
             .refers(WRIST)
             .called("fcr", "radial wrist flexor", "wrist flexors")),
     PALMARIS_LONGUS(muscle("Long palm muscle", "musculus palmaris longus")
             .in(FOREARM_FLEXORS)
             .along(EPICONDYLE_INNER, CARPAL_ROWS)
+            .broad(5)
+            .atTheSurface()
             .does(WRIST_FLEXION)
             .refers(HAND)
             .called("palmaris", "wrist flexors")),
     FLEXOR_CARPI_ULNARIS(muscle("Wrist flexor, little finger side", "musculus flexor carpi ulnaris")
             .in(FOREARM_FLEXORS)
             .along(EPICONDYLE_INNER, PEA_BONE)
+            .broad(8)
+            .atTheSurface()
             .does(WRIST_FLEXION, WRIST_TO_LITTLE_FINGER)
             .refers(WRIST)
             .spare("a nerve lies beneath it at the elbow")
@@ -346,6 +404,7 @@ public enum Structure {
     EXTENSOR_CARPI_RADIALIS_LONGUS(muscle("Wrist extensor, thumb side, long", "musculus extensor carpi radialis longus")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, KNUCKLES)
+            .broad(7)
             .does(WRIST_EXTENSION, WRIST_TO_THUMB)
             .refers(FOREARM_EXTENSORS, HAND)
             .called(
@@ -373,12 +432,16 @@ public enum Structure {
     EXTENSOR_CARPI_ULNARIS(muscle("Wrist extensor, little finger side", "musculus extensor carpi ulnaris")
             .in(FOREARM_EXTENSORS)
             .along(EPICONDYLE_OUTER, ULNAR_STYLOID, CARPAL_ROWS)
+            .broad(7)
+            .atTheSurface()
             .does(WRIST_EXTENSION, WRIST_TO_LITTLE_FINGER)
             .refers(WRIST)
             .called("ecu", "ulnar extensor", "wrist extensors", "wrist exts")),
     EXTENSOR_DIGITORUM(muscle("Finger extensor", "musculus extensor digitorum")
             .in(FOREARM_EXTENSORS, HAND)
             .along(EPICONDYLE_OUTER, CARPAL_ROWS, FINGERTIPS)
+            .broad(8)
+            .atTheSurface()
             .does(FINGER_EXTENSION, WRIST_EXTENSION)
             .refers(HAND)
             .called("finger extensors", "finger exts", "ext dig")),
@@ -391,12 +454,16 @@ public enum Structure {
     THENAR(muscle("Pad of the thumb", "thenar")
             .in(HAND)
             .along(CARPAL_ROWS, THUMB_BASE)
+            .broad(9)
+            .atTheSurface()
             .does(THUMB_CLOSING)
             .refers(HAND)
             .called("thenar eminence", "thumb pad", "thenar pad", "ball of the thumb")),
     HYPOTHENAR(muscle("Pad of the little finger", "hypothenar")
             .in(HAND)
             .along(PEA_BONE, KNUCKLES)
+            .broad(8)
+            .atTheSurface()
             .does(FINGER_SPREADING)
             .refers(HAND)
             .called("hypothenar eminence", "little finger pad")),
@@ -409,30 +476,35 @@ public enum Structure {
     SPINALIS(muscle("Spinalis", "musculus spinalis")
             .in(UPPER_BACK, LUMBAR)
             .along(L4, T12, T3)
+            .broad(6)
             .does(TRUNK_EXTENSION)
             .refers(UPPER_BACK)
             .called("erectors", "erector", "erector spinae", "back extensors", "spinal erectors", "es")),
     LONGISSIMUS(muscle("Longissimus", "musculus longissimus")
             .in(UPPER_BACK, LUMBAR, NECK_BACK)
             .along(SACRUM_CORNER, LAMINA_GROOVE, MASTOID)
+            .broad(10)
             .does(TRUNK_EXTENSION, TRUNK_SIDE_BENDING)
             .refers(LUMBAR, GLUTEALS)
             .called("erectors", "erector", "erector spinae", "back extensors", "paraspinals", "spinal erectors", "es")),
     ILIOCOSTALIS(muscle("Iliocostalis", "musculus iliocostalis")
             .in(UPPER_BACK, LUMBAR)
             .along(HIP_CREST, RIB_12, BLADE_INNER_EDGE)
+            .broad(10)
             .does(TRUNK_EXTENSION, TRUNK_SIDE_BENDING)
             .refers(LUMBAR, UPPER_BACK)
             .called("erectors", "erector", "erector spinae", "back extensors", "paraspinals", "spinal erectors", "es")),
     MULTIFIDI(muscle("Multifidi", "musculi multifidi")
             .in(LUMBAR, UPPER_BACK)
             .along(SACRUM_CORNER, LAMINA_GROOVE, T12)
+            .broad(8)
             .does(TRUNK_EXTENSION, TRUNK_TURNING_AWAY)
             .refers(LUMBAR)
             .called("multifidus", "paraspinals")),
     QUADRATUS_LUMBORUM(muscle("Quadratus lumborum", "musculus quadratus lumborum")
             .in(LUMBAR, KIDNEYS)
             .along(HIP_CREST, L2_SIDE, RIB_12)
+            .broad(15)
             .does(TRUNK_SIDE_BENDING, BREATHING_OUT)
             .refers(GLUTEALS, SACRUM)
             .spare("kidney before it: below the last rib, from the side, slowly")
@@ -440,42 +512,52 @@ public enum Structure {
     INTERCOSTALS(muscle("Intercostals", "musculi intercostales")
             .in(CHEST_WALL, ARMPIT, UPPER_BACK)
             .along(RIB_5, RIB_8)
+            .broad(6)
             .does(BREATHING_IN, BREATHING_OUT)
             .refers(CHEST_WALL)
             .spare("vessels and nerves under each rib")),
     DIAPHRAGM(muscle("Diaphragm", "diaphragma")
             .in(RIB_EDGE, BELLY)
             .along(STERNUM_TIP, RIB_MARGIN, RIB_8)
+            .broad(12)
             .does(BREATHING_IN, BELLY_FILLING)
             .refers(TOP_OF_SHOULDER)
             .spare("organs behind the rib edge: on the out-breath only")),
     RECTUS_ABDOMINIS(muscle("Straight belly muscle", "musculus rectus abdominis")
             .in(BELLY)
             .along(RIB_MARGIN, BELLY_CENTRE, PUBIC_BONE)
+            .broad(16)
+            .atTheSurface()
             .does(TRUNK_FLEXION)
             .refers(LUMBAR)
             .called("rectus abdominis", "rectus", "abs", "rec ab", "rectus abd", "rec abs")),
     OBLIQUE_EXTERNAL(muscle("External oblique", "musculus obliquus externus abdominis")
             .in(BELLY, RIB_EDGE)
             .along(RIB_8, HIP_CREST, PUBIC_BONE)
+            .broad(22)
+            .atTheSurface()
             .does(TRUNK_TURNING_AWAY, TRUNK_SIDE_BENDING, TRUNK_FLEXION)
             .refers(BELLY)
             .called("outer oblique", "obliques", "oblique")),
     OBLIQUE_INTERNAL(muscle("Internal oblique", "musculus obliquus internus abdominis")
             .in(BELLY)
             .along(HIP_CREST, RIB_MARGIN)
+            .broad(18)
             .does(TRUNK_TURNING_TO, TRUNK_SIDE_BENDING, TRUNK_FLEXION)
             .refers(BELLY)
             .called("inner oblique", "obliques", "oblique")),
     TRANSVERSUS(muscle("Transversus abdominis", "musculus transversus abdominis")
             .in(BELLY, LUMBAR)
             .along(HIP_CREST, RIB_12, BELLY_CENTRE)
+            .broad(20)
             .does(BELLY_DRAWING_IN, BREATHING_OUT)
             .refers(BELLY)
             .called("tva")),
     GLUTEUS_MAXIMUS(muscle("Gluteus maximus", "musculus gluteus maximus")
             .in(GLUTEALS, SACRUM)
             .along(SACRUM_EDGE, TROCHANTER)
+            .broad(33)
+            .atTheSurface()
             .does(HIP_EXTENSION, HIP_TURNING_OUT)
             .refers(SACRUM, GLUTEALS)
             .spare("the sciatic nerve runs beneath")
@@ -483,18 +565,22 @@ public enum Structure {
     GLUTEUS_MEDIUS(muscle("Gluteus medius", "musculus gluteus medius")
             .in(GLUTEALS)
             .along(HIP_CREST, TROCHANTER)
+            .broad(21)
+            .atTheSurface()
             .does(HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(SACRUM, LUMBAR)
             .called("glute med", "glute medius", "glutes", "glute", "gluteus", "gmed", "glutes med")),
     GLUTEUS_MINIMUS(muscle("Gluteus minimus", "musculus gluteus minimus")
             .in(GLUTEALS)
             .along(HIP_SPINE_FRONT, HIP_CREST, TROCHANTER)
+            .broad(17)
             .does(HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(THIGH_OUTER, CALF)
             .called("glute min", "glute minimus", "glutes", "glute", "gluteus", "gmin", "glutes min")),
     PIRIFORMIS(muscle("Piriformis", "musculus piriformis")
             .in(HIP_ROTATORS, GLUTEALS)
             .along(SACRUM_EDGE, TROCHANTER)
+            .broad(10)
             .does(HIP_TURNING_OUT, HIP_ABDUCTION)
             .refers(SACRUM, HAMSTRINGS)
             .spare("the sciatic nerve passes under or through it")
@@ -502,6 +588,7 @@ public enum Structure {
     HIP_ROTATORS_SHORT(muscle("Short hip rotators", "musculi gemelli, obturatorii, quadratus femoris")
             .in(HIP_ROTATORS, GLUTEALS)
             .along(SIT_BONE, TROCHANTER)
+            .broad(11)
             .does(HIP_TURNING_OUT)
             .refers(GLUTEALS, HAMSTRINGS)
             .spare("the sciatic nerve runs over them")
@@ -509,12 +596,15 @@ public enum Structure {
     TENSOR_FASCIAE_LATAE(muscle("Tensor of the thigh band", "musculus tensor fasciae latae")
             .in(THIGH_OUTER, THIGH_FRONT)
             .along(HIP_SPINE_FRONT, TROCHANTER)
+            .broad(11)
+            .atTheSurface()
             .does(HIP_FLEXION, HIP_ABDUCTION, HIP_TURNING_IN)
             .refers(THIGH_OUTER)
             .called("tfl", "tensor fasciae latae", "tensor fascia lata", "tensor", "tensor fascia")),
     ILIOPSOAS(muscle("Iliopsoas", "musculus iliopsoas")
             .in(BELLY, GROIN)
             .along(L2_SIDE, HIP_BOWL, TROCHANTER_LESSER)
+            .broad(12)
             .does(HIP_FLEXION, HIP_TURNING_OUT)
             .refers(LUMBAR, THIGH_FRONT)
             .spare("organs and the great vessels: slowly, on the out-breath, asked")
@@ -522,6 +612,8 @@ public enum Structure {
     BICEPS_FEMORIS(muscle("Biceps of the thigh", "musculus biceps femoris")
             .in(HAMSTRINGS, KNEE_BACK)
             .along(SIT_BONE, FIBULA_HEAD)
+            .broad(15)
+            .atTheSurface()
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_OUT)
             .refers(KNEE_BACK)
             .spare("a nerve runs at the head of the fibula")
@@ -529,6 +621,8 @@ public enum Structure {
     SEMITENDINOSUS(muscle("Semitendinosus", "musculus semitendinosus")
             .in(HAMSTRINGS, KNEE_INNER)
             .along(SIT_BONE, KNEE_HOLLOW_INNER, SHARED_TENDON)
+            .broad(11)
+            .atTheSurface()
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_IN)
             .refers(GLUTEALS)
             .called(
@@ -544,36 +638,47 @@ public enum Structure {
     SEMIMEMBRANOSUS(muscle("Semimembranosus", "musculus semimembranosus")
             .in(HAMSTRINGS, KNEE_BACK)
             .along(SIT_BONE, KNEE_HOLLOW_INNER)
+            .broad(13)
+            .atTheSurface()
             .does(KNEE_FLEXION, HIP_EXTENSION, KNEE_TURNING_IN)
             .refers(GLUTEALS)
             .called("hamstrings", "hamstring", "hams", "semimem", "semi m", "semis")),
     RECTUS_FEMORIS(muscle("Rectus femoris", "musculus rectus femoris")
             .in(THIGH_FRONT, KNEECAP)
             .along(HIP_SPINE_LOWER, KNEECAP_TOP)
+            .broad(16)
+            .atTheSurface()
             .does(KNEE_EXTENSION, HIP_FLEXION)
             .refers(KNEECAP)
             .called("quads", "quadriceps", "quad", "rec fem", "rf")),
     VASTUS_LATERALIS(muscle("Vastus lateralis", "musculus vastus lateralis")
             .in(THIGH_OUTER, THIGH_FRONT)
             .along(TROCHANTER, KNEECAP_TOP)
+            .broad(16)
+            .atTheSurface()
             .does(KNEE_EXTENSION)
             .refers(THIGH_OUTER)
             .called("vl", "outer quad", "quads", "quadriceps", "quad", "vasti", "v lat", "vastus lat")),
     VASTUS_MEDIALIS(muscle("Vastus medialis", "musculus vastus medialis")
             .in(THIGH_FRONT, THIGH_INNER)
             .along(THIGH_SHAFT, KNEECAP_TOP)
+            .broad(15)
+            .atTheSurface()
             .does(KNEE_EXTENSION)
             .refers(KNEECAP)
             .called("vm", "vmo", "inner quad", "quads", "quadriceps", "quad", "vasti", "vastus med")),
     VASTUS_INTERMEDIUS(muscle("Vastus intermedius", "musculus vastus intermedius")
             .in(THIGH_FRONT)
             .along(HIP_SPINE_LOWER, KNEECAP_TOP)
+            .broad(14)
             .does(KNEE_EXTENSION)
             .refers(THIGH_FRONT)
             .called("quads", "quadriceps", "quad", "vasti")),
     SARTORIUS(muscle("Sartorius", "musculus sartorius")
             .in(THIGH_FRONT, THIGH_INNER, KNEE_INNER)
             .along(HIP_SPINE_FRONT, ADDUCTOR_TUBERCLE, SHARED_TENDON)
+            .broad(7)
+            .atTheSurface()
             .does(HIP_FLEXION, HIP_TURNING_OUT, KNEE_FLEXION)
             .refers(THIGH_INNER)
             .spare("the vessels of the thigh run beneath it")
@@ -581,6 +686,7 @@ public enum Structure {
     PECTINEUS(muscle("Pectineus", "musculus pectineus")
             .in(GROIN, THIGH_INNER)
             .along(PUBIC_BONE, TROCHANTER_LESSER)
+            .broad(9)
             .does(HIP_ADDUCTION, HIP_FLEXION)
             .refers(GROIN)
             .spare("vessels and privacy")
@@ -595,6 +701,8 @@ public enum Structure {
     ADDUCTOR_LONGUS(muscle("Long adductor", "musculus adductor longus")
             .in(THIGH_INNER, GROIN)
             .along(PUBIC_BONE, THIGH_SHAFT)
+            .broad(11)
+            .atTheSurface()
             .does(HIP_ADDUCTION, HIP_FLEXION)
             .refers(THIGH_INNER, KNEE_INNER)
             .spare("privacy: the sheet is tucked first")
@@ -602,6 +710,7 @@ public enum Structure {
     ADDUCTOR_MAGNUS(muscle("Great adductor", "musculus adductor magnus")
             .in(THIGH_INNER, HAMSTRINGS)
             .along(SIT_BONE, ADDUCTOR_TUBERCLE)
+            .broad(17)
             .does(HIP_ADDUCTION, HIP_EXTENSION)
             .refers(THIGH_INNER)
             .spare("privacy: the sheet is tucked first")
@@ -609,6 +718,8 @@ public enum Structure {
     GRACILIS(muscle("Gracilis", "musculus gracilis")
             .in(THIGH_INNER, KNEE_INNER)
             .along(PUBIC_BRANCH, SHARED_TENDON)
+            .broad(6)
+            .atTheSurface()
             .does(HIP_ADDUCTION, KNEE_FLEXION)
             .refers(THIGH_INNER)
             .spare("privacy: the sheet is tucked first")
@@ -616,6 +727,8 @@ public enum Structure {
     GASTROCNEMIUS(muscle("Gastrocnemius", "musculus gastrocnemius")
             .in(CALF, CALF_CENTRE, KNEE_BACK)
             .along(KNEE_HOLLOW, CALF_MIDDLE, HEEL)
+            .broad(23)
+            .atTheSurface()
             .does(FOOT_POINTING, KNEE_FLEXION)
             .refers(CALF, SOLE)
             .spare("hot, swollen, painful calf: none of it")
@@ -623,6 +736,7 @@ public enum Structure {
     SOLEUS(muscle("Soleus", "musculus soleus")
             .in(CALF, CALF_CENTRE, ACHILLES)
             .along(FIBULA_HEAD, CALF_MIDDLE, HEEL)
+            .broad(22)
             .does(FOOT_POINTING)
             .refers(ACHILLES, SOLE)
             .spare("deep veins run beneath")),
@@ -656,6 +770,8 @@ public enum Structure {
     TIBIALIS_ANTERIOR(muscle("Tibialis anterior", "musculus tibialis anterior")
             .in(SHIN, SHIN_LOWER)
             .along(KNEE_OUTER, SHIN_EDGE, ARCH_BONE)
+            .broad(9)
+            .atTheSurface()
             .does(FOOT_LIFTING, SOLE_TURNING_IN)
             .refers(FOOT_TOP)
             .spare("pointed tools hurt at the bone")
@@ -669,12 +785,16 @@ public enum Structure {
     EXTENSOR_DIGITORUM_LONGUS(muscle("Long extensor of the toes", "musculus extensor digitorum longus")
             .in(SHIN, SHIN_LOWER, FOOT_TOP)
             .along(FIBULA_HEAD, ANKLE_FRONT, TOE_TIPS)
+            .broad(7)
+            .atTheSurface()
             .does(TOE_EXTENSION, FOOT_LIFTING, SOLE_TURNING_OUT)
             .refers(FOOT_TOP)
             .called("edl", "toe extensors")),
     FIBULARIS_LONGUS(muscle("Long fibular muscle", "musculus fibularis longus")
             .in(SHIN, CALF)
             .along(FIBULA_HEAD, ANKLE_OUTER, BALL_OF_FOOT)
+            .broad(8)
+            .atTheSurface()
             .does(SOLE_TURNING_OUT, FOOT_POINTING)
             .refers(FOOT_TOP)
             .spare("a nerve runs at the head of the fibula")
@@ -706,12 +826,14 @@ public enum Structure {
     ABDUCTOR_HALLUCIS(muscle("Sole, inner edge", "musculus abductor hallucis")
             .in(SOLE)
             .along(HEEL_UNDER, BALL_OF_FOOT)
+            .broad(8)
             .does(TOE_SPREADING, TOE_FLEXION)
             .refers(SOLE)
             .called("abductor hallucis", "sole layers")),
     FLEXOR_DIGITORUM_BREVIS(muscle("Sole, first layer", "musculus flexor digitorum brevis")
             .in(SOLE)
             .along(HEEL_UNDER, TOE_JOINTS)
+            .broad(12)
             .does(TOE_FLEXION)
             .refers(SOLE)
             .called("short toe flexor", "fdb", "sole layers")),
@@ -723,6 +845,7 @@ public enum Structure {
     QUADRATUS_PLANTAE(muscle("Sole, second layer", "musculus quadratus plantae")
             .in(SOLE)
             .along(HEEL_UNDER, BALL_OF_FOOT)
+            .broad(12)
             .does(TOE_FLEXION)
             .refers(SOLE)
             .called("sole layers")),
@@ -741,6 +864,8 @@ public enum Structure {
     HEEL_CORD(tendon("Heel cord", "tendo calcaneus")
             .in(ACHILLES, CALF)
             .along(CALF_MIDDLE, HEEL)
+            .broad(8)
+            .atTheSurface()
             .spare("irritable: no strong friction while it is hot or thick")
             .called("achilles tendon", "achilles")),
     SUPRASPINATUS_TENDON(tendon("Supraspinatus tendon", "tendo musculi supraspinati")
@@ -801,18 +926,25 @@ public enum Structure {
     PALM_FASCIA(fascia("Fascia of the palm", "aponeurosis palmaris")
             .in(HAND)
             .along(CARPAL_ROWS, KNUCKLES)
+            .broad(14)
+            .atTheSurface()
             .called("palmar fascia")),
     PLANTAR_FASCIA(fascia("Plantar fascia", "aponeurosis plantaris")
             .in(SOLE)
             .along(HEEL_UNDER, BALL_OF_FOOT)
+            .broad(14)
+            .atTheSurface()
             .called("pf")),
     LUMBAR_FASCIA(fascia("Fascia of the low back", "fascia thoracolumbalis")
             .in(LUMBAR, SACRUM)
             .along(T12, HIP_CREST, SACRUM_CORNER)
+            .broad(18)
             .called("thoracolumbar fascia", "lumbodorsal fascia", "tl fascia", "tlf")),
     THIGH_BAND(fascia("Band of the outer thigh", "tractus iliotibialis")
             .in(THIGH_OUTER)
             .along(HIP_CREST, TROCHANTER, KNEE_OUTER)
+            .broad(9)
+            .atTheSurface()
             .spare("it does not lengthen: glide beside it")
             .called("itb", "it band", "iliotibial band", "itband", "i t band", "iliotibial tract", "it tract")),
     NAPE_BAND(ligament("Band of the nape", "ligamentum nuchae")
@@ -873,11 +1005,17 @@ public enum Structure {
 
     /** What kind of thing it is. */
     public enum Kind {
-        MUSCLE,
-        TENDON,
-        FASCIA,
-        LIGAMENT,
-        JOINT;
+        MUSCLE(8),
+        TENDON(6),
+        FASCIA(16),
+        LIGAMENT(6),
+        JOINT(10);
+
+        private final double usualBreadth;
+
+        Kind(double usualBreadth) {
+            this.usualBreadth = usualBreadth;
+        }
 
         @Override
         public String toString() {
@@ -892,6 +1030,8 @@ public enum Structure {
         private final String latin;
         private List<Zone> zones = List.of();
         private List<Landmark> course = List.of();
+        private double breadth;
+        private boolean surface;
         private List<Action> actions = List.of();
         private List<Zone> refers = List.of();
         private @Nullable String caution;
@@ -901,6 +1041,7 @@ public enum Structure {
             this.kind = kind;
             this.label = label;
             this.latin = latin;
+            breadth = kind.usualBreadth;
         }
 
         static Facts muscle(String label, String latin) {
@@ -932,6 +1073,18 @@ public enum Structure {
         /** Its course, from origin to insertion. */
         Facts along(Landmark... all) {
             course = List.of(all);
+            return this;
+        }
+
+        /** Half its breadth where it is broadest, in thousandths of the stature; by eye. */
+        Facts broad(double half) {
+            breadth = half;
+            return this;
+        }
+
+        /** Nothing but skin lies over it. */
+        Facts atTheSurface() {
+            surface = true;
             return this;
         }
 
@@ -986,6 +1139,16 @@ public enum Structure {
     /** The landmarks it runs along, from origin to insertion; the fibre runs as it does. */
     public List<Landmark> course() {
         return facts.course;
+    }
+
+    /** Half its breadth where it is broadest, in thousandths of the stature. */
+    public double breadth() {
+        return facts.breadth;
+    }
+
+    /** Whether nothing but skin lies over it. */
+    public boolean atTheSurface() {
+        return facts.surface;
     }
 
     /** What it does, that by which it is found first; empty for what moves nothing by itself. */

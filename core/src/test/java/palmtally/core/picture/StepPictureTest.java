@@ -1,0 +1,337 @@
+package palmtally.core.picture;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+import static palmtally.core.sequence.Plans.eachSide;
+import static palmtally.core.sequence.Plans.once;
+import static palmtally.core.sequence.Plans.step;
+
+import java.util.List;
+import java.util.Objects;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import palmtally.core.body.Landmark;
+import palmtally.core.body.Position;
+import palmtally.core.body.Structure;
+import palmtally.core.body.Zone;
+import palmtally.core.profile.Profile;
+import palmtally.core.sequence.Direction;
+import palmtally.core.sequence.Plans;
+import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Sides;
+import palmtally.core.sequence.Stance;
+import palmtally.core.sequence.Stands;
+import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.detail.Limb;
+import palmtally.core.sequence.detail.OtherHand;
+import palmtally.core.sequence.detail.Prop;
+import palmtally.core.technique.Dose;
+import palmtally.core.technique.Techniques;
+import palmtally.core.technique.Tool;
+
+/** Lengths, speeds and stations by hand from the places of the landmarks: thousandths of a stature of 1.70 m. */
+class StepPictureTest {
+    private static List<Picture> pictures(Plans.Made... steps) {
+        return Timeline.of(once(steps), Profile.bySeconds()).spans().stream()
+                .map(StepPicture::of)
+                .toList();
+    }
+
+    private static Picture picture(Plans.Made step) {
+        return pictures(step).get(0);
+    }
+
+    private static Plans.Made glide() {
+        return step("g")
+                .technique("effleurage")
+                .on(Zone.HAMSTRINGS)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .with(Tool.PALM)
+                .dose(Dose.passes(6, 15))
+                .saying(d -> {
+                    d.from = Landmark.KNEE_HOLLOW;
+                    d.to = Landmark.SIT_BONE;
+                });
+    }
+
+    private static List<Point> line(Picture p) {
+        return p.motion().lines().get(0);
+    }
+
+    private static Point first(Picture p) {
+        return line(p).get(0);
+    }
+
+    private static Point last(Picture p) {
+        return line(p).get(line(p).size() - 1);
+    }
+
+    @Test
+    void a_glide_from_the_knee_to_the_sit_bone_by_hand() {
+        var p = picture(glide());
+        // 10 out and 197 up: 197.3 thousandths of 1700 mm are 335 mm; in 15 s that is 22 mm a second.
+        assertThat(p.facts().millimetres()).isEqualTo(335);
+        assertThat(p.facts().millimetresASecond()).isEqualTo(22);
+        assertThat(p.facts().towardHeart()).isTrue();
+        assertThat(first(p).x()).isCloseTo(46 * 1.7, within(.01));
+        assertThat(first(p).y()).isCloseTo((1000 - 285) * 1.7, within(.01));
+        assertThat(last(p).y()).isCloseTo((1000 - 482) * 1.7, within(.01));
+        assertThat(p.motion().kind()).isEqualTo(Picture.Kind.GLIDE);
+        assertThat(p.motion().seconds()).isEqualTo(15);
+        // Fingers lead: up, and a little inward.
+        assertThat(p.hands().get(0).degrees()).isCloseTo(-Math.toDegrees(Math.atan2(10, 197)), within(.1));
+    }
+
+    @Test
+    void stations_beside_the_sacrum_by_hand() {
+        var p = picture(step("s")
+                .technique("static-press")
+                .on(Zone.SACRUM)
+                .side(Sides.LEFT)
+                .lying(Position.PRONE)
+                .dose(Dose.holds(8, 5))
+                .saying(d -> {
+                    d.from = Landmark.SACRUM_CORNER;
+                    d.to = Landmark.COCCYX;
+                }));
+        // 22 in and 66 down: 69.6 thousandths are 118 mm; eight stations on .88 of it stand 14.9 mm apart.
+        assertThat(p.facts().millimetres()).isEqualTo(118);
+        assertThat(p.motion().stations()).hasSize(8);
+        assertThat(p.facts().stationGap()).isEqualTo(15);
+        assertThat(p.motion().stations().get(0).x()).isLessThan(0);
+        assertThat(p.facts().millimetresASecond()).isNull();
+    }
+
+    @Test
+    void a_strip_along_a_muscle_by_hand() {
+        var p = picture(step("m")
+                .technique("stripping-thumb")
+                .on(Zone.HAMSTRINGS)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .with(Tool.SUPPORTED_THUMB)
+                .dose(Dose.passes(3, 20))
+                .saying(d -> d.structures.add(Structure.BICEPS_FEMORIS)));
+        // Sit bone (36, 482) to head of the fibula (70, 264): 220.6 thousandths, 375 mm, five sixths of it without its
+        // ends: 313 mm.
+        assertThat(p.facts().millimetres()).isCloseTo(313, within(2));
+        assertThat(p.facts().fibre()).isEqualTo(0);
+        assertThat(p.facts().millimetresASecond()).isEqualTo(16);
+        assertThat(last(p).y()).as("toward the trunk").isLessThan(first(p).y());
+    }
+
+    @Test
+    void away_from_the_trunk_runs_the_other_way() {
+        var there = picture(step("d")
+                .technique("effleurage")
+                .on(Zone.CALF)
+                .side(Sides.RIGHT)
+                .going(Direction.DISTAL)
+                .lying(Position.PRONE));
+        assertThat(last(there).y()).isGreaterThan(first(there).y());
+        assertThat(there.facts().towardHeart()).isFalse();
+    }
+
+    @Test
+    void across_the_fibre_is_ninety_degrees() {
+        var p = picture(step("x")
+                .technique("cross-fibre")
+                .on(Zone.ACHILLES)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .saying(d -> d.structures.add(Structure.HEEL_CORD)));
+        assertThat(p.facts().fibre()).isEqualTo(90);
+        assertThat(p.motion().kind()).isEqualTo(Picture.Kind.ACROSS);
+    }
+
+    @Test
+    void the_second_side_is_the_mirror_of_the_first() {
+        var both = Timeline.of(eachSide(glide().side(Sides.EACH)), Profile.bySeconds()).spans().stream()
+                .map(StepPicture::of)
+                .toList();
+        assertThat(both).hasSize(2);
+        for (int i = 0; i < line(both.get(0)).size(); i++) {
+            assertThat(line(both.get(1)).get(i).x())
+                    .isCloseTo(-line(both.get(0)).get(i).x(), within(.01));
+            assertThat(line(both.get(1)).get(i).y())
+                    .isCloseTo(line(both.get(0)).get(i).y(), within(.01));
+        }
+        assertThat(both.get(0).hands().get(0).mirrored())
+                .isNotEqualTo(both.get(1).hands().get(0).mirrored());
+    }
+
+    @Test
+    void the_sheet_is_cut_out_where_it_is_open_and_lies_over_the_rest() {
+        var open = linen(picture(glide()));
+        var through = linen(picture(glide().sheet(Sheet.THROUGH)));
+        // The middle of the right thigh, and that of the left.
+        var right = new Point(60 * 1.7, 600 * 1.7);
+        assertThat(inside(right, open)).isFalse();
+        assertThat(inside(new Point(-right.x(), right.y()), open)).isTrue();
+        assertThat(inside(right, through)).isTrue();
+    }
+
+    private static String linen(Picture p) {
+        return p.shapes().stream()
+                .filter(s -> s.role() == Role.LINEN)
+                .map(Shape::path)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** Whether a point is in one of the outlines of a path, by its corners. */
+    private static boolean inside(Point p, String path) {
+        boolean any = false;
+        for (var outline : path.split("Z")) {
+            var edge = Points.of(outline);
+            boolean in = false;
+            for (int i = 0; i < edge.size(); i++) {
+                var a = edge.get(i);
+                var b = edge.get((i + 1) % edge.size());
+                if (a.y() > p.y() != b.y() > p.y()
+                        && p.x() < (b.x() - a.x()) * (p.y() - a.y()) / (b.y() - a.y()) + a.x()) in = !in;
+            }
+            any |= in;
+        }
+        return any;
+    }
+
+    @Test
+    void the_therapist_stands_where_the_plan_says() {
+        var same = picture(glide().standing(Stands.SAME_SIDE).stance(Stance.LUNGE));
+        var across = picture(glide().standing(Stands.ACROSS).stance(Stance.LUNGE));
+        assertThat(foot(same).x()).isGreaterThan(Therapist.TABLE_HALF);
+        assertThat(foot(across).x()).isLessThan(-Therapist.TABLE_HALF);
+        // From 535 mm beside the middle: 474 to the knee, 170 more across the table.
+        assertThat(same.facts().reach()).isCloseTo(474, within(2));
+        assertThat(across.facts().reach()).isCloseTo(535 + 78, within(2));
+        assertThat(same.facts().within()).isTrue();
+        var head = picture(glide().on(Zone.NECK_BACK)
+                .saying(d -> {
+                    d.from = null;
+                    d.to = null;
+                })
+                .lying(Position.SUPINE)
+                .standing(Stands.HEAD));
+        assertThat(foot(head).y()).isLessThan(0);
+        assertThat(head.hands().get(0).degrees()).as("fingers toward the feet").isEqualTo(180);
+    }
+
+    private static Point foot(Picture p) {
+        return p.table().stream()
+                .filter(s -> s.role() == Role.FOOT)
+                .map(s -> Points.of(s.path()).get(0))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    void who_cannot_reach_is_told() {
+        // From the head down to the sole of a foot: further than arm and lean.
+        var far = picture(step("f")
+                .technique("effleurage")
+                .on(Zone.CALF)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .standing(Stands.HEAD));
+        assertThat(far.facts().within()).isFalse();
+        assertThat(far.facts().reach()).isGreaterThan(1500);
+    }
+
+    @Test
+    void the_other_hand_is_where_it_is_said_to_be() {
+        var p = picture(step("h")
+                .technique("cross-fibre")
+                .on(Zone.ACHILLES)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .saying(d -> d.otherHand = OtherHand.HOLDS_THE_JOINT));
+        assertThat(p.hands()).hasSize(2);
+        var other = p.hands().stream().filter(h -> !h.works()).findFirst().orElseThrow();
+        assertThat(other.at().y()).isCloseTo((1000 - 60) * 1.7, within(2.0));
+        assertThat(other.shapes()).allMatch(s -> s.role() == Role.OTHER_HAND);
+        var two = picture(glide().saying(d -> d.otherHand = OtherHand.WORKS_TOGETHER));
+        assertThat(two.hands()).extracting(Picture.Hand::mirrored).containsExactly(true, false);
+        assertThat(two.hands().get(0).at().x())
+                .isLessThan(two.hands().get(1).at().x());
+    }
+
+    @Test
+    void what_is_spared_near_the_work_is_shown_and_what_is_worked_is_not_spared() {
+        var roles = picture(glide()).shapes().stream()
+                .filter(s -> s.role() == Role.SPARED)
+                .toList();
+        // The hollow of both knees.
+        assertThat(roles).hasSizeGreaterThanOrEqualTo(1);
+        var knee = picture(glide().on(Zone.KNEE_BACK).saying(d -> {
+            d.from = null;
+            d.to = null;
+        }));
+        var hollow = new Point(46 * 1.7, (1000 - 278) * 1.7);
+        assertThat(knee.shapes().stream().filter(s -> s.role() == Role.SPARED))
+                .noneMatch(s -> inside(hollow, s.path()));
+        assertThat(picture(glide()).shapes().stream().filter(s -> s.role() == Role.SPARED))
+                .anyMatch(s -> inside(hollow, s.path()));
+    }
+
+    @Test
+    void limbs_and_props_lie_where_they_are_said_to() {
+        var p = picture(glide().saying(d -> {
+            d.limb.add(Limb.KNEE_BENT);
+            d.props.add(Prop.BOLSTER_UNDER_ANKLES);
+        }));
+        var prop = p.shapes().stream()
+                .filter(s -> s.role() == Role.PROP)
+                .findFirst()
+                .orElseThrow();
+        assertThat(Points.of(prop.path()).stream()
+                        .mapToDouble(Point::y)
+                        .average()
+                        .orElse(0))
+                .isCloseTo((1000 - 78) * 1.7, within(25.0));
+        // The bent leg is a body of its own, over the other.
+        assertThat(p.shapes().stream().filter(s -> s.role() == Role.BODY)).hasSize(2);
+        assertThat(picture(glide()).shapes().stream().filter(s -> s.role() == Role.BODY))
+                .hasSize(1);
+    }
+
+    @ParameterizedTest
+    @EnumSource(Tool.class)
+    void every_hand_has_a_shape_that_touches_at_the_middle(Tool tool) {
+        var shapes = HandShape.of(tool, false);
+        var touch = shapes.stream().filter(s -> s.role() == Role.TOUCH).toList();
+        assertThat(touch).isNotEmpty();
+        assertThat(touch.stream()
+                        .flatMap(s -> Points.of(s.path()).stream())
+                        .mapToDouble(Point::length)
+                        .min()
+                        .orElse(99))
+                .isLessThan(48);
+        assertThat(HandShape.of(tool, true)).allMatch(s -> s.role() == Role.OTHER_HAND);
+    }
+
+    /** Whatever is planned has a picture: numbers that are numbers, a box that holds the work. */
+    @ParameterizedTest
+    @EnumSource(Zone.class)
+    void every_zone_in_every_position_with_every_technique(Zone zone) {
+        for (var position : Position.values())
+            for (var technique : Techniques.SHIPPED.offered()) {
+                var p = picture(step("z").technique(technique.id()).on(zone).lying(position));
+                var all = p.shapes().stream()
+                        .flatMap(s -> Points.of(s.path()).stream())
+                        .toList();
+                assertThat(all).allMatch(q -> Math.abs(q.x()) < 1500 && q.y() > -1500 && q.y() < 3200);
+                assertThat(p.shapes())
+                        .noneMatch(s -> s.path().contains("NaN") || s.path().isEmpty());
+                var box = p.box();
+                for (var line : p.motion().lines())
+                    for (var q : line) {
+                        assertThat(q.x()).isBetween(box.x(), box.x() + box.width());
+                        assertThat(q.y()).isBetween(box.y(), box.y() + box.height());
+                    }
+                assertThat(p.hands()).isNotEmpty().allMatch(Objects::nonNull);
+            }
+    }
+}
