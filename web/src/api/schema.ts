@@ -149,6 +149,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/demonstrations/{id}/steps/{index}/picture': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['picture_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/drafts/check': {
     parameters: {
       query?: never
@@ -239,6 +255,22 @@ export interface paths {
     get?: never
     put?: never
     post: operations['mendAll']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/drafts/picture': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['picture']
     delete?: never
     options?: never
     head?: never
@@ -1052,7 +1084,23 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['picture']
+    get: operations['picture_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/screens/{code}/steps/{index}/picture': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['seen']
     put?: never
     post?: never
     delete?: never
@@ -2137,6 +2185,16 @@ export interface components {
       repeat: 'once' | 'each-side'
       steps: components['schemas']['Step'][]
     }
+    Box: {
+      /** Format: double */
+      height: number
+      /** Format: double */
+      width: number
+      /** Format: double */
+      x: number
+      /** Format: double */
+      y: number
+    }
     Branch: {
       /** Format: int32 */
       depth?: number
@@ -3185,6 +3243,12 @@ export interface components {
       profile?: string
       sequence?: components['schemas']['Sequence']
     }
+    DraftPicture: {
+      /** Format: int32 */
+      index?: number
+      profile?: string
+      sequence?: components['schemas']['Sequence']
+    }
     DraftView: {
       plan: components['schemas']['PlanView']
       sequence: components['schemas']['Sequence']
@@ -3640,6 +3704,21 @@ export interface components {
       /** Format: int32 */
       weeks: number
     }
+    Facts: {
+      /** Format: int32 */
+      fibre?: number
+      /** Format: int32 */
+      millimetres: number
+      /** Format: int32 */
+      millimetresASecond?: number
+      /** Format: int32 */
+      reach: number
+      /** Format: int32 */
+      stationGap?: number
+      towardHeart: boolean
+      within: boolean
+      words: string[]
+    }
     FaultWord: {
       /** @enum {string} */
       id:
@@ -3794,6 +3873,16 @@ export interface components {
       secureProbability: number
       /** Format: double */
       variancePerWeek: number
+    }
+    Hand: {
+      at: components['schemas']['Point']
+      /** Format: double */
+      behind: number
+      /** Format: double */
+      degrees: number
+      mirrored: boolean
+      shapes: components['schemas']['Shape'][]
+      works: boolean
     }
     HandName: {
       /** @enum {string} */
@@ -4494,6 +4583,17 @@ export interface components {
         | 'foot-top'
       )[]
     }
+    Motion: {
+      breathes: boolean
+      /** @enum {string} */
+      kind: 'glide' | 'knead' | 'press' | 'hold' | 'circle' | 'across' | 'rock' | 'tap' | 'move'
+      lines: components['schemas']['Point'][][]
+      /** Format: double */
+      perSecond: number
+      /** Format: double */
+      seconds: number
+      stations: components['schemas']['Point'][]
+    }
     NewAddress: {
       code: string
     }
@@ -4909,6 +5009,15 @@ export interface components {
       /** @enum {string} */
       role: 'lead' | 'instructor' | 'grader' | 'student'
     }
+    Picture: {
+      box: components['schemas']['Box']
+      facts: components['schemas']['Facts']
+      hands: components['schemas']['Hand'][]
+      motion: components['schemas']['Motion']
+      shapes: components['schemas']['Shape'][]
+      table: components['schemas']['Shape'][]
+      tableBox: components['schemas']['Box']
+    }
     Piece: {
       /** Format: date-time */
       at: string
@@ -4950,6 +5059,12 @@ export interface components {
       spans: components['schemas']['SpanView'][]
       /** Format: double */
       totalSeconds: number
+    }
+    Point: {
+      /** Format: double */
+      x: number
+      /** Format: double */
+      y: number
     }
     PracticalLine: {
       /** Format: uuid */
@@ -5721,6 +5836,33 @@ export interface components {
       topics: components['schemas']['TopicView'][]
       whoDecides: string
       zones: components['schemas']['ZonesView'][]
+    }
+    Shape: {
+      path: string
+      /** @enum {string} */
+      role:
+        | 'body'
+        | 'muscle'
+        | 'fibre'
+        | 'bone'
+        | 'worked'
+        | 'structure'
+        | 'structure-fibre'
+        | 'deep'
+        | 'spared'
+        | 'linen'
+        | 'prop'
+        | 'way'
+        | 'way-back'
+        | 'station'
+        | 'hand'
+        | 'touch'
+        | 'other-hand'
+        | 'table'
+        | 'table-pad'
+        | 'foot'
+        | 'facing'
+        | 'reach'
     }
     ShownAgain: {
       /** Format: int32 */
@@ -7293,6 +7435,29 @@ export interface operations {
       }
     }
   }
+  picture_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+        index: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Picture']
+        }
+      }
+    }
+  }
   check_1: {
     parameters: {
       query?: never
@@ -7433,6 +7598,30 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['MendAllView']
+        }
+      }
+    }
+  }
+  picture: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DraftPicture']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Picture']
         }
       }
     }
@@ -8668,7 +8857,7 @@ export interface operations {
       }
     }
   }
-  picture: {
+  picture_1: {
     parameters: {
       query?: never
       header?: never
@@ -8687,6 +8876,29 @@ export interface operations {
         }
         content: {
           'image/jpeg': string
+        }
+      }
+    }
+  }
+  seen: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        code: string
+        index: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Picture']
         }
       }
     }
@@ -12050,6 +12262,8 @@ export const momentViewZonesValues: ReadonlyArray<
   'sole',
   'foot-top',
 ]
+export const motionKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Motion']['kind']> =
+  ['glide', 'knead', 'press', 'hold', 'circle', 'across', 'rock', 'tap', 'move']
 export const newNoteKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['NewNote']['kind']
 > = [
@@ -12690,6 +12904,30 @@ export const sequenceLineRegionValues: ReadonlyArray<
   'lower-leg',
   'foot',
   'whole-body',
+]
+export const shapeRoleValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Shape']['role']> = [
+  'body',
+  'muscle',
+  'fibre',
+  'bone',
+  'worked',
+  'structure',
+  'structure-fibre',
+  'deep',
+  'spared',
+  'linen',
+  'prop',
+  'way',
+  'way-back',
+  'station',
+  'hand',
+  'touch',
+  'other-hand',
+  'table',
+  'table-pad',
+  'foot',
+  'facing',
+  'reach',
 ]
 export const signInSheetRoleValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['SignInSheet']['role']

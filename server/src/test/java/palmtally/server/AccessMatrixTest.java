@@ -135,6 +135,7 @@ class AccessMatrixTest {
         ids.put("sequence", "calves");
         ids.put("version", "1");
         ids.put("week", "1");
+        ids.put("index", "1");
         for (var random : List.of("account", "note", "step")) ids.put(random, NOBODY);
         return ids;
     }

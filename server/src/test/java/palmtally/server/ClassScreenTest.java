@@ -200,6 +200,33 @@ class ClassScreenTest {
             assertThat(line.get("id").asString()).isNotEqualTo(first.id);
     }
 
+    /** The class sees the same picture as the presenter, and none of what is not on its screen. */
+    @Test
+    void the_picture_of_a_step_is_the_presenters_and_the_screens(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var shown = Shown.of(nadia);
+        var own = nadia.get("/api/demonstrations/" + shown.id + "/steps/1/picture");
+        assertThat(own.status()).isEqualTo(200);
+        var anybody = Visitor.at(app.url());
+        assertThat(anybody.get("/api/screens/" + shown.screen + "/steps/1/picture")
+                        .json())
+                .isEqualTo(own.json());
+        // A palm glide from the knee to the sit bone: 335 mm in the 15 s of its plan, whatever the class has time for.
+        assertThat(own.json().at("/facts/millimetres").asInt()).isEqualTo(335);
+        assertThat(own.json().at("/motion/seconds").asDouble()).isEqualTo(15);
+        assertThat(own.json().get("shapes").toString()).contains("\"body\"", "\"linen\"", "\"way\"");
+        assertThat(anybody.get("/api/screens/" + shown.screen + "/steps/999/picture")
+                        .status())
+                .isEqualTo(404);
+        assertThat(anybody.get("/api/screens/" + shown.screen + "/steps/-1/picture")
+                        .status())
+                .isEqualTo(404);
+        assertThat(Visitor.as(app.url(), "lead")
+                        .get("/api/demonstrations/" + shown.id + "/steps/1/picture")
+                        .status())
+                .isEqualTo(403);
+    }
+
     @Test
     void an_offer_is_asked_for_and_taken(App.Running app) {
         var nadia = Visitor.as(app.url(), "nadia");

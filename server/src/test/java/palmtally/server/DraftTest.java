@@ -189,6 +189,24 @@ class DraftTest {
     }
 
     @Test
+    void what_a_step_looks_like_is_asked_for_by_its_place_in_the_plan(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var calves = nadia.get("/api/sequences/calves").json().get("sequence");
+        var right =
+                nadia.post("/api/drafts/picture", body(calves, "\"index\":1")).json();
+        assertThat(right.at("/facts/words/0").asString()).isEqualTo("335 mm · 22 mm a second");
+        assertThat(right.at("/motion/lines/0/0/x").asDouble()).isPositive();
+        var out = nadia.post("/api/drafts/picture", body(calves, "\"index\":99"));
+        assertThat(out.status()).isEqualTo(422);
+        assertThat(out.json().at("/faults/0/field").asString()).isEqualTo("index");
+        assertThat(nadia.post("/api/drafts/picture", body(calves, "")).status()).isEqualTo(422);
+        assertThat(Visitor.as(app.url(), "ana")
+                        .post("/api/drafts/picture", body(calves, "\"index\":1"))
+                        .status())
+                .isEqualTo(403);
+    }
+
+    @Test
     void students_write_nothing(App.Running app) {
         var ana = Visitor.as(app.url(), "ana");
         assertThat(ana.post("/api/drafts/check", "{}").status()).isEqualTo(403);

@@ -235,27 +235,28 @@ final class HandShape {
         part(false, Path.smooth(capsule(new Point(26, 84), new Point(2, 4), 16, 11), true));
     }
 
+    /** What works is the fleshy part below the elbow; the hand hangs out beside. */
     private void forearm() {
         part(
                 true,
                 Path.smooth(
                         List.of(
-                                new Point(-132, -22),
-                                new Point(-60, -36),
-                                new Point(40, -38),
-                                new Point(112, -30),
-                                new Point(142, 0),
-                                new Point(112, 30),
-                                new Point(40, 38),
-                                new Point(-60, 34),
-                                new Point(-132, 22)),
+                                new Point(-229, -22),
+                                new Point(-157, -36),
+                                new Point(-57, -38),
+                                new Point(15, -30),
+                                new Point(45, 0),
+                                new Point(15, 30),
+                                new Point(-57, 38),
+                                new Point(-157, 34),
+                                new Point(-229, 22)),
                         true));
-        part(false, Path.smooth(ring(-168, 0, 46, 36), true));
+        part(false, Path.smooth(ring(-265, 0, 46, 36), true));
         for (int i = 0; i < 4; i++)
             part(
                     false,
                     Path.smooth(
-                            capsule(new Point(-172, -27 + 18.0 * i), new Point(-204, -27 + 18.0 * i), 10, 9), true));
+                            capsule(new Point(-269, -27 + 18.0 * i), new Point(-301, -27 + 18.0 * i), 10, 9), true));
     }
 
     private void elbow() {

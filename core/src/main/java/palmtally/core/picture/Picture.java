@@ -72,6 +72,7 @@ public record Picture(
      * @param towardHeart whether it ends nearer to the heart than it begins
      * @param reach from between the therapist's feet to the far end of the work, millimetres
      * @param within whether that is reached without bending in the waist
+     * @param words all of it in a few lines, as it stands beside the picture
      */
     public record Facts(
             int millimetres,
@@ -80,5 +81,6 @@ public record Picture(
             @Nullable Integer fibre,
             boolean towardHeart,
             int reach,
-            boolean within) {}
+            boolean within,
+            List<String> words) {}
 }

@@ -46,7 +46,10 @@ public final class StepPicture {
         var stint = span.stint();
         step = stint.step();
         side = stint.side();
-        dose = stint.dose();
+        // A class may see less of it, but in the same passes and holds.
+        dose = stint.dose().kind() == Dose.Kind.SECONDS && step.dose().kind() != Dose.Kind.SECONDS
+                ? step.dose()
+                : stint.dose();
         open = span.open();
         boolean behind = step.zones().stream().anyMatch(z -> z.usualPosition() == Position.PRONE);
         figure = new Figure(stint.position(), behind, step.details().limb(), side, build, client);
@@ -82,7 +85,7 @@ public final class StepPicture {
         if (through) work();
         way();
         return new Picture(
-                box, List.copyOf(shapes), hands, motion(), table(), new Box(-620, -560, 1240, 2720), facts());
+                box, List.copyOf(shapes), hands, motion(), table(), new Box(-690, -530, 1380, 2690), facts());
     }
 
     /** The sides that are worked, as they are seen. */
@@ -156,7 +159,7 @@ public final class StepPicture {
             top = Math.min(top, p.y());
             bottom = Math.max(bottom, p.y());
         }
-        double far = box.width() / 4;
+        double far = box.width() * .6;
         return right < box.x() - far
                 || left > box.x() + box.width() + far
                 || bottom < box.y() - far
@@ -356,13 +359,15 @@ public final class StepPicture {
                         : kind == Kind.MOVE || kind == Kind.ACROSS || kind == Kind.ROCK
                                 ? Way.at(l, .5)
                                 : held.get(held.size() / 2 * i);
-                boolean left = p.x() < lines.get(1 - i).get(0).x();
-                all.add(new Hand(
-                        HandShape.of(step.tool(), false), left, p, glides ? pointing(l, p) : fromTheEnd(), true, 0));
+                double turn = glides ? pointing(l, p) : fromTheEnd();
+                boolean left = step.tool() == Tool.FOREARM
+                        ? handInward(p, turn)
+                        : p.x() < lines.get(1 - i).get(0).x();
+                all.add(new Hand(HandShape.of(step.tool(), false), left, p, turn, true, 0));
             }
             return all;
         }
-        boolean left = leftWorks(at);
+        boolean left = step.tool() == Tool.FOREARM ? handInward(at, degrees) : leftWorks(at);
         if (other == OtherHand.WORKS_TOGETHER
                 || other == OtherHand.WORKS_ALTERNATELY
                 || other == OtherHand.WORKS_OPPOSITE) {
@@ -420,6 +425,12 @@ public final class StepPicture {
             }
             case WORKS_TOGETHER, WORKS_ALTERNATELY, WORKS_OPPOSITE -> null;
         };
+    }
+
+    /** Whether a right forearm would lie with its hand toward the midline: then it is the left one, so that the elbow is the inner end. */
+    private static boolean handInward(Point at, double degrees) {
+        var hand = new Point(-1, 0).turned(Math.toRadians(degrees));
+        return hand.x() * at.x() < 0;
     }
 
     /** Of who stands to the right and faces the head, the right hand is the outer one and works. */
@@ -485,17 +496,37 @@ public final class StepPicture {
         int perLine = held.size() / lines.size();
         var heart = figure.at(Part.TRUNK, Side.RIGHT, new Vec(0, 760, 0));
         double reach = therapist.reach(lines);
+        boolean toward = line.get(line.size() - 1).minus(heart).length()
+                < line.get(0).minus(heart).length();
+        boolean within = reach <= therapist.comfortable();
+        var speed = glides ? (Integer) (int) Math.round(length / motion().seconds()) : null;
+        var gap = dose.kind() == Dose.Kind.HOLDS && perLine > 1
+                ? (Integer) (int) Math.round(held.get(1).minus(held.get(0)).length())
+                : null;
+        var fibre = fibre(line);
+        var words = new ArrayList<String>();
+        if (speed != null) words.add(Math.round(length) + " mm · " + speed + " mm a second");
+        if (gap != null) words.add(perLine + " places, " + gap + " mm apart");
+        var way = new ArrayList<String>();
+        if (fibre != null && kind() != Kind.HOLD && kind() != Kind.PRESS) way.add(fibreWords(fibre));
+        if (glides) way.add(toward ? "toward the heart" : "away from the heart");
+        if (!way.isEmpty()) words.add(String.join(", ", way));
+        if (shapes.stream().anyMatch(s -> s.role() == Role.SPARED)) words.add("hatched: skin only, or not at all");
+        if (!within) words.add("out of reach from there: " + Math.round(reach / 10) + " cm");
         return new Facts(
                 (int) Math.round(length),
-                glides ? (int) Math.round(length / motion().seconds()) : null,
-                dose.kind() == Dose.Kind.HOLDS && perLine > 1
-                        ? (int) Math.round(held.get(1).minus(held.get(0)).length())
-                        : null,
-                fibre(line),
-                line.get(line.size() - 1).minus(heart).length()
-                        < line.get(0).minus(heart).length(),
+                speed,
+                gap,
+                fibre,
+                toward,
                 (int) Math.round(reach),
-                reach <= therapist.comfortable());
+                within,
+                List.copyOf(words));
+    }
+
+    /** Up to 25 degrees is along, from 65 across. */
+    private static String fibreWords(int degrees) {
+        return degrees <= 25 ? "along the fibre" : degrees < 65 ? "oblique to the fibre" : "across the fibre";
     }
 
     private @Nullable Integer fibre(List<Point> line) {

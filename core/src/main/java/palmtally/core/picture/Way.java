@@ -29,9 +29,22 @@ final class Way {
         var to = detail.to();
         var usual = along(step, side, figure);
         if (from == null && to == null) return usual;
-        var begin = from == null ? far(usual, figure.at(to(to), side)) : figure.at(from, side);
-        var end = to == null ? far(usual, begin) : figure.at(to, side);
+        boolean paired = step.zones().stream().allMatch(Zone::paired);
+        var begin = from == null
+                ? far(usual, place(to(to), side, figure, usual, paired))
+                : place(from, side, figure, usual, paired);
+        var end = to == null ? far(usual, begin) : place(to, side, figure, usual, paired);
         return even(List.of(begin, end));
+    }
+
+    /** Beside the spine and not on it: a landmark of the midline says how high it is, what is worked says how far out. */
+    private static Point place(Landmark landmark, Side side, Figure figure, List<Point> usual, boolean paired) {
+        var at = figure.at(landmark, side);
+        if (landmark.paired() || !paired) return at;
+        var nearest = usual.stream()
+                .min(Comparator.comparingDouble(p -> Math.abs(p.y() - at.y())))
+                .orElse(at);
+        return new Point(nearest.x(), at.y());
     }
 
     private static Landmark to(@Nullable Landmark to) {

@@ -7,7 +7,6 @@ import static palmtally.core.sequence.Plans.once;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
-import java.util.Objects;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -15,6 +14,7 @@ import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.demonstration.Showing;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Plans;
@@ -75,6 +75,8 @@ class StepPictureTest {
         assertThat(p.facts().millimetres()).isEqualTo(335);
         assertThat(p.facts().millimetresASecond()).isEqualTo(22);
         assertThat(p.facts().towardHeart()).isTrue();
+        assertThat(p.facts().words())
+                .containsExactly("335 mm · 22 mm a second", "toward the heart", "hatched: skin only, or not at all");
         assertThat(first(p).x()).isCloseTo(46 * 1.7, within(.01));
         assertThat(first(p).y()).isCloseTo((1000 - 285) * 1.7, within(.01));
         assertThat(last(p).y()).isCloseTo((1000 - 482) * 1.7, within(.01));
@@ -82,6 +84,16 @@ class StepPictureTest {
         assertThat(p.motion().seconds()).isEqualTo(15);
         // Fingers lead: up, and a little inward.
         assertThat(p.hands().get(0).degrees()).isCloseTo(-Math.toDegrees(Math.atan2(10, 197)), within(.1));
+    }
+
+    /** A class that sees 40 of 90 seconds sees passes of the same length. */
+    @Test
+    void a_class_sees_the_same_speed() {
+        var plan = once(glide().inClass(40));
+        var shown = Showing.of(plan, Profile.bySeconds());
+        var p = StepPicture.of(shown.timeline().spans().get(0));
+        assertThat(p.motion().seconds()).isEqualTo(15);
+        assertThat(p.facts().millimetresASecond()).isEqualTo(22);
     }
 
     @Test
@@ -94,14 +106,39 @@ class StepPictureTest {
                 .dose(Dose.holds(8, 5))
                 .saying(d -> {
                     d.from = Landmark.SACRUM_CORNER;
-                    d.to = Landmark.COCCYX;
+                    d.to = Landmark.SACRUM_EDGE;
                 }));
-        // 22 in and 66 down: 69.6 thousandths are 118 mm; eight stations on .88 of it stand 14.9 mm apart.
-        assertThat(p.facts().millimetres()).isEqualTo(118);
+        // 4 in and 30 down: 30.3 thousandths are 51 mm; eight stations on .88 of it stand 6.5 mm apart.
+        assertThat(p.facts().millimetres()).isEqualTo(51);
         assertThat(p.motion().stations()).hasSize(8);
-        assertThat(p.facts().stationGap()).isEqualTo(15);
+        assertThat(p.facts().stationGap()).isEqualTo(6);
+        assertThat(p.facts().words()).contains("8 places, 6 mm apart");
         assertThat(p.motion().stations().get(0).x()).isLessThan(0);
         assertThat(p.facts().millimetresASecond()).isNull();
+    }
+
+    /** The landmarks of a stroke beside the spine lie on it: they say how high, the hand stays beside. */
+    @Test
+    void a_stroke_beside_the_spine_is_not_on_it() {
+        var p = picture(step("f")
+                .technique("forearm-glide")
+                .on(Zone.UPPER_BACK)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .with(Tool.FOREARM)
+                .dose(Dose.passes(4, 15))
+                .saying(d -> {
+                    d.from = Landmark.C7;
+                    d.to = Landmark.T12;
+                }));
+        assertThat(first(p).y()).isCloseTo((1000 - 838) * 1.7, within(.01));
+        assertThat(last(p).y()).isCloseTo((1000 - 655) * 1.7, within(.01));
+        assertThat(line(p)).allMatch(q -> q.x() > 30 && q.x() < 110);
+        // The hand of the forearm hangs out to the side, the elbow is the inner end.
+        var hand = p.hands().get(0);
+        double outward = hand.mirrored() ? 1 : -1;
+        assertThat(new Point(outward, 0).turned(Math.toRadians(hand.degrees())).x())
+                .isGreaterThan(.9);
     }
 
     @Test
@@ -143,6 +180,7 @@ class StepPictureTest {
                 .lying(Position.PRONE)
                 .saying(d -> d.structures.add(Structure.HEEL_CORD)));
         assertThat(p.facts().fibre()).isEqualTo(90);
+        assertThat(p.facts().words()).contains("across the fibre");
         assertThat(p.motion().kind()).isEqualTo(Picture.Kind.ACROSS);
     }
 
@@ -237,6 +275,7 @@ class StepPictureTest {
                 .lying(Position.PRONE)
                 .standing(Stands.HEAD));
         assertThat(far.facts().within()).isFalse();
+        assertThat(far.facts().words()).anyMatch(w -> w.startsWith("out of reach from there: 1"));
         assertThat(far.facts().reach()).isGreaterThan(1500);
     }
 
@@ -315,23 +354,25 @@ class StepPictureTest {
     /** Whatever is planned has a picture: numbers that are numbers, a box that holds the work. */
     @ParameterizedTest
     @EnumSource(Zone.class)
-    void every_zone_in_every_position_with_every_technique(Zone zone) {
+    void every_zone_in_every_position_and_with_every_technique(Zone zone) {
         for (var position : Position.values())
-            for (var technique : Techniques.SHIPPED.offered()) {
-                var p = picture(step("z").technique(technique.id()).on(zone).lying(position));
-                var all = p.shapes().stream()
-                        .flatMap(s -> Points.of(s.path()).stream())
-                        .toList();
-                assertThat(all).allMatch(q -> Math.abs(q.x()) < 1500 && q.y() > -1500 && q.y() < 3200);
-                assertThat(p.shapes())
-                        .noneMatch(s -> s.path().contains("NaN") || s.path().isEmpty());
-                var box = p.box();
-                for (var line : p.motion().lines())
-                    for (var q : line) {
-                        assertThat(q.x()).isBetween(box.x(), box.x() + box.width());
-                        assertThat(q.y()).isBetween(box.y(), box.y() + box.height());
-                    }
-                assertThat(p.hands()).isNotEmpty().allMatch(Objects::nonNull);
+            isWhole(picture(step("z").technique("effleurage").on(zone).lying(position)));
+        for (var technique : Techniques.SHIPPED.offered())
+            isWhole(picture(step("z").technique(technique.id()).on(zone).lying(zone.usualPosition())));
+    }
+
+    private static void isWhole(Picture p) {
+        for (var s : p.shapes()) {
+            assertThat(s.path()).startsWith("M").doesNotContain("N");
+            var last = Points.of(s.path().substring(s.path().lastIndexOf(' ') + 1));
+            assertThat(last).allMatch(q -> Math.abs(q.x()) < 1500 && q.y() > -1500 && q.y() < 3200);
+        }
+        var box = p.box();
+        for (var line : p.motion().lines())
+            for (var q : line) {
+                assertThat(q.x()).isBetween(box.x(), box.x() + box.width());
+                assertThat(q.y()).isBetween(box.y(), box.y() + box.height());
             }
+        assertThat(p.hands()).isNotEmpty();
     }
 }

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.core.picture.Picture;
 import palmtally.server.live.Live;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
@@ -46,6 +47,13 @@ class ClassScreenController {
                 .contentType(MediaType.IMAGE_JPEG)
                 .cacheControl(CacheControl.noStore())
                 .body(jpeg.orElseThrow(() -> Refusal.notFound("picture on this screen")));
+    }
+
+    /** What a step of the demonstration on the screen looks like. */
+    @Allow(Permission.ANYBODY)
+    @GetMapping("/api/screens/{code}/steps/{index}/picture")
+    Picture seen(@PathVariable String code, @PathVariable int index) {
+        return screens.picture(code, index);
     }
 
     @Allow(Permission.ANYBODY)

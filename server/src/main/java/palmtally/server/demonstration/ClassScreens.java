@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import palmtally.core.picture.Picture;
 import palmtally.formats.Json;
 import palmtally.server.demonstration.DemonstrationView.ClassLiveView;
 import palmtally.server.demonstration.DemonstrationView.ShownView;
@@ -74,6 +75,13 @@ public class ClassScreens implements Audience {
                 && demonstrations.standing(row.demonstrationId()).moments().stream()
                         .anyMatch(m ->
                                 picture.equals(m.span().stint().step().details().picture()));
+    }
+
+    /** A step of what the screen shows now, as it is seen from above the table. */
+    Picture picture(String code, int index) {
+        var shown = row(code).demonstrationId();
+        if (shown == null) throw Refusal.notFound("step on this screen");
+        return Demonstrations.picture(demonstrations.standing(shown), index);
     }
 
     /** The code as it is kept. */

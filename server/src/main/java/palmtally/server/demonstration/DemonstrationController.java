@@ -17,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.Aim;
 import palmtally.core.demonstration.Refit;
+import palmtally.core.picture.Picture;
 import palmtally.server.answer.Made;
 import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
@@ -144,6 +145,13 @@ class DemonstrationController {
     DemonstrationView one(@Me Caller caller, @PathVariable UUID id, @RequestParam @Nullable Double at) {
         var standing = demonstrations.own(caller, id, at);
         return DemonstrationView.of(standing, demonstrations.anotherDay(standing));
+    }
+
+    /** What a step of it looks like, by its place in the planned order. */
+    @Allow(Permission.STAFF)
+    @GetMapping("/api/demonstrations/{id}/steps/{index}/picture")
+    Picture picture(@Me Caller caller, @PathVariable UUID id, @PathVariable int index) {
+        return Demonstrations.picture(demonstrations.own(caller, id, null), index);
     }
 
     @Allow(Permission.STAFF)

@@ -21,6 +21,8 @@ import palmtally.core.demonstration.Moment;
 import palmtally.core.demonstration.Progress;
 import palmtally.core.demonstration.Refit;
 import palmtally.core.demonstration.Showing;
+import palmtally.core.picture.Picture;
+import palmtally.core.picture.StepPicture;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.formats.Json;
@@ -62,6 +64,13 @@ public class Demonstrations {
             Showing showing,
             List<Mark> marks,
             Progress progress) {}
+
+    /** One of its steps on one side, by its place in the planned order. */
+    static Picture picture(Standing standing, int index) {
+        var moments = standing.moments();
+        if (index < 0 || index >= moments.size()) throw Refusal.notFound("step of this demonstration");
+        return StepPicture.of(moments.get(index).span());
+    }
 
     /** A mark as the presenter's device sends it; sent twice it is stored once. */
     public record SentMark(

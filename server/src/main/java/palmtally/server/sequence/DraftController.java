@@ -14,11 +14,14 @@ import palmtally.core.finding.Severity;
 import palmtally.core.jot.Jotted;
 import palmtally.core.jot.Routine;
 import palmtally.core.people.ClientNote;
+import palmtally.core.picture.Picture;
+import palmtally.core.picture.StepPicture;
 import palmtally.core.sequence.Block;
 import palmtally.core.sequence.Difference;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Template;
+import palmtally.core.sequence.Timeline;
 import palmtally.core.sequence.check.Checks;
 import palmtally.core.sequence.check.MendAll;
 import palmtally.core.sequence.detail.Detail;
@@ -126,6 +129,12 @@ class DraftController {
             @Nullable String profile,
             @Nullable Template template,
             @Nullable List<Zone> zones) {}
+
+    /** @param index place of the step on its side in the planned order, from 0 */
+    record DraftPicture(
+            @Nullable Sequence sequence,
+            @Nullable String profile,
+            @Nullable Integer index) {}
 
     record Two(@Nullable Sequence before, @Nullable Sequence after) {}
 
@@ -243,6 +252,19 @@ class DraftController {
     List<Block> template(@RequestBody Laid laid) {
         return need(laid.template, "template")
                 .blocks(need(laid.sequence, "sequence"), need(laid.zones, "zones"), profiles.named(laid.profile));
+    }
+
+    /** A step on one side as it is seen from above the table. */
+    @Allow(Permission.STAFF)
+    @PostMapping("/api/drafts/picture")
+    Picture picture(@RequestBody DraftPicture draft) {
+        var spans = Timeline.of(need(draft.sequence, "sequence"), profiles.named(draft.profile))
+                .spans();
+        int index = need(draft.index, "index");
+        if (index < 0 || index >= spans.size())
+            throw new InvalidValue(
+                    "draft", new Fault("index", String.valueOf(index), "must be 0 to " + (spans.size() - 1)));
+        return StepPicture.of(spans.get(index));
     }
 
     /** What lies between two texts of a sequence, as sentences. */

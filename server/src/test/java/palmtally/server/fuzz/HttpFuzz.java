@@ -238,7 +238,8 @@ final class HttpFuzz {
                 var there = stock.names.get(key);
                 if (there != null) return there.get(random.nextInt(there.size()));
             }
-        if (name.equals("version") || name.equals("week")) return String.valueOf(random.nextInt(12));
+        if (name.equals("version") || name.equals("week") || name.equals("index"))
+            return String.valueOf(random.nextInt(12));
         var text = mangler.text();
         return text.isBlank() || text.length() > 200 || hurts ? "none-such" : text;
     }
