@@ -11,6 +11,7 @@ import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useChime } from './useChime'
 import { useLine } from '@/parts/useLine'
+import { useStepPicture } from '@/parts/useStepPicture'
 import { TICK_MS } from './useMarks'
 
 /** What a class looks at: the same big thing as the presenter, without a sign-in and without anything to press. */
@@ -81,6 +82,16 @@ const next = computed(() => {
   return i === undefined ? undefined : moments.value[i]
 })
 const index = computed(() => (on.value ? live.value!.current : (live.value?.ahead[0] ?? 0)))
+/** What the step that stands there looks like. */
+const seen = useStepPicture(
+  () => shown.value && `${shown.value.demonstration} ${index.value}`,
+  () =>
+    ask(
+      api.GET('/api/screens/{code}/steps/{index}/picture', {
+        params: { path: { code: props.code, index: index.value } },
+      }),
+    ),
+)
 const seconds = computed(() => live.value?.seconds[index.value] ?? 0)
 const spent = computed(() => {
   if (!on.value || !live.value) return undefined
@@ -139,6 +150,7 @@ const allowed = computed(() =>
             :allowed="allowed"
             :paused="live.paused"
             :pictures="`/api/screens/${code}/pictures`"
+            :seen="seen"
           />
           <p v-if="on" class="coming">
             <span class="soft">Next</span> <strong>{{ next ? next.name : 'the end' }}</strong>

@@ -3,8 +3,10 @@ import { onKeyStroke, useStorage, useWakeLock } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
+import { api, ask } from '@/api/client'
 import JoinAddress from '@/parts/JoinAddress.vue'
 import Standing from '@/parts/Standing.vue'
+import { useStepPicture } from '@/parts/useStepPicture'
 import { mmss } from '@/parts/words'
 import { onKeys } from './onKeys'
 import ShowStrip from './ShowStrip.vue'
@@ -32,6 +34,16 @@ const begun = computed(
   () => !!here.value && (here.value.index >= 0 || here.value.finished || (live.value?.begunAt ?? 0) > 0),
 )
 const index = computed(() => (on.value ? here.value!.index : (ahead.value[0] ?? 0)))
+/** What the step that stands there looks like. */
+const seen = useStepPicture(
+  () => view.value && `${view.value.id} ${index.value}`,
+  () =>
+    ask(
+      api.GET('/api/demonstrations/{id}/steps/{index}/picture', {
+        params: { path: { id: props.id, index: index.value } },
+      }),
+    ),
+)
 const seconds = computed(() => live.value?.seconds[index.value] ?? 0)
 const allowed = computed(() =>
   live.value && here.value?.index === live.value.current && live.value.current >= 0
@@ -55,6 +67,15 @@ const { counting, turn } = useBeat(() => {
 const moment = computed(() => (here.value?.finished ? here.value.at : now.value))
 const clock = computed(() => (begun.value && live.value ? moment.value - live.value.begunAt : 0))
 const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - moment.value : 0))
+/** What the presenter looks at. */
+type Look = 'both' | 'picture' | 'words'
+const look = useStorage<Look>('palm-show-look', 'both')
+const LOOKS: Record<Look, [string, Look]> = {
+  both: ['Both', 'picture'],
+  picture: ['Picture', 'words'],
+  words: ['Words', 'both'],
+}
+const turnLook = () => (look.value = LOOKS[look.value][1])
 /** How the counting is called on its button. */
 const COUNTING = { silent: 'Sound', clicks: 'Clicks', voice: 'Voice' }
 const reasons = computed(() => view.value?.reasons ?? [])
@@ -128,6 +149,7 @@ onKeys('s', () => next.value && (panel.value = 'skip'))
 onKeys('t', showing.shorten)
 onKeys('a', () => (auto.value = !auto.value))
 onKeys('m', turn)
+onKeys('v', turnLook)
 onKeys('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
 onKeys('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
 onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(reasons.value[Number(e.key) - 1]))
@@ -141,6 +163,7 @@ const KEYS = [
   ['T', 'take the offer to end on time'],
   ['A', 'go on by itself'],
   ['M', 'clicks, a voice, silence'],
+  ['V', 'the picture, the words, both'],
   ['C', 'address of the class screen'],
   ['Esc', 'leave'],
 ]
@@ -241,6 +264,8 @@ const KEYS = [
           :allowed="allowed"
           :paused="here?.paused"
           pictures="/api/pictures"
+          :seen="seen"
+          :look="look"
         />
         <JoinAddress
           v-if="panel === 'screen'"
@@ -292,6 +317,7 @@ const KEYS = [
             <button class="push" :aria-pressed="counting !== 'silent'" @click.stop="turn">
               {{ COUNTING[counting] }}
             </button>
+            <button class="push" @click.stop="turnLook">{{ LOOKS[look][0] }}</button>
             <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">Auto</button>
             <button class="push" @click.stop="showing.back">Back</button>
             <button class="push main" @click.stop="showing.next">

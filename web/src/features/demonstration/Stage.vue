@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, useTemplateRef } from 'vue'
 import type { Schema } from '@/api/client'
+import type { Picture } from '@/parts/picture'
+import StepPicture from '@/parts/StepPicture.vue'
 import TableFigure from '@/parts/TableFigure.vue'
+import TablePicture from '@/parts/TablePicture.vue'
 import { capital, mmss } from '@/parts/words'
 import TimeRing from './TimeRing.vue'
 import { useFitted } from './useFitted'
@@ -20,8 +23,12 @@ const props = defineProps<{
   /** Seconds it has with all that goes before. */
   allowed: number
   paused?: boolean
-  /** Where its picture is read from. */
+  /** Where a picture of the school's own is read from. */
   pictures: string
+  /** What the step looks like, once it is known. */
+  seen?: Picture
+  /** What the room looks at: the picture, the words, or both. */
+  look?: 'both' | 'picture' | 'words'
 }>()
 
 const said = useTemplateRef<HTMLElement>('said')
@@ -34,6 +41,11 @@ const missing = ref<string>()
 const left = computed(() => props.allowed - (props.spent ?? 0))
 /** Time the hands have worked: turning, sheet and questions come first. */
 const worked = computed(() => Math.max(0, (props.spent ?? 0) - (props.allowed - props.seconds)))
+/** Seconds for the hands of the picture: still until they begin and while it is paused. */
+const moving = computed(() => props.spent !== undefined && !props.paused && worked.value > 0)
+const label = computed(() =>
+  [props.moment.name, props.moment.place, ...(props.seen?.facts.words ?? [])].filter(Boolean).join(', '),
+)
 const counted = computed(() => {
   const beat = props.moment.beat
   if (!beat || props.spent === undefined) return ''
@@ -52,7 +64,23 @@ const dose = computed(() => {
 </script>
 
 <template>
-  <div class="stage">
+  <div class="stage" :class="[look ?? 'both', { pictured: look !== 'words' && seen }]">
+    <div v-if="look !== 'words' && seen" class="seen">
+      <div class="lit">
+        <img
+          v-if="moment.picture && missing !== moment.picture"
+          class="own"
+          :src="`${pictures}/${moment.picture}`"
+          alt="Picture of this step"
+          @error="missing = moment.picture"
+        />
+        <StepPicture v-else :picture="seen" :label="label" :seconds="worked" :still="!moving" />
+        <TablePicture class="above" :picture="seen" label="The table from above" />
+      </div>
+      <p v-if="seen.facts.words.length" class="facts">
+        <span v-for="w in seen.facts.words" :key="w">{{ w }}</span>
+      </p>
+    </div>
     <div class="words">
       <p class="place">
         {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
@@ -61,6 +89,7 @@ const dose = computed(() => {
       <h1 :class="{ long: moment.name.length > 20 }">{{ moment.name }}</h1>
       <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
       <dl
+        v-show="look !== 'picture' || !seen"
         ref="said"
         :class="{ rich: moment.more.length }"
         :style="{ '--letters': `${letters}px`, '--page': page }"
@@ -76,7 +105,9 @@ const dose = computed(() => {
           <dd>{{ l.words }}</dd>
         </div>
       </dl>
-      <p v-if="pages > 1" class="turns">{{ page + 1 }} of {{ pages }}, turning by itself</p>
+      <p v-if="pages > 1 && look !== 'picture'" class="turns">
+        {{ page + 1 }} of {{ pages }}, turning by itself
+      </p>
     </div>
     <div class="side">
       <TimeRing v-if="spent !== undefined" class="ring" :left="left" :of="allowed" name="this step" />
@@ -84,14 +115,7 @@ const dose = computed(() => {
         {{ dose }}
       </p>
       <p v-if="counted" class="count">{{ capital(counted) }}</p>
-      <img
-        v-if="moment.picture && missing !== moment.picture"
-        class="own"
-        :src="`${pictures}/${moment.picture}`"
-        alt="Picture of this step"
-        @error="missing = moment.picture"
-      />
-      <div v-else class="fig">
+      <div v-if="!seen || look === 'words'" class="fig">
         <TableFigure
           :position="moment.position"
           :open="moment.open"
@@ -118,6 +142,84 @@ const dose = computed(() => {
   flex-direction: column;
   align-items: flex-start;
   overflow: hidden;
+}
+/* The picture has the left half, what is said of it the right. */
+.pictured {
+  display: grid;
+  grid-template-columns: minmax(0, 1.12fr) minmax(0, 1fr);
+  grid-template-rows: minmax(0, 1fr) auto;
+  column-gap: 28px;
+  row-gap: 6px;
+}
+.pictured.picture {
+  grid-template-columns: minmax(0, 1.9fr) minmax(0, 1fr);
+}
+.seen {
+  grid-row: 1 / span 2;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+  border-radius: 24px;
+  overflow: hidden;
+  background: var(--picture-ground);
+}
+.lit {
+  flex: 1;
+  min-height: 0;
+  position: relative;
+}
+.above {
+  position: absolute;
+  right: 10px;
+  bottom: 10px;
+  width: 17%;
+  height: auto;
+}
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  column-gap: 18px;
+  padding: 6px 20px 9px;
+  background: #fffdf6;
+  color: #22302c;
+  font-size: 18px;
+  line-height: 1.25;
+}
+.facts span:first-child {
+  font-weight: 700;
+}
+.pictured h1 {
+  font-size: 54px;
+}
+.pictured h1.long {
+  font-size: 44px;
+}
+.pictured .side {
+  width: 100%;
+  display: grid;
+  grid-template-columns: 132px 1fr;
+  align-items: center;
+  column-gap: 18px;
+}
+.pictured .ring {
+  width: 132px;
+  grid-row: 1 / span 2;
+}
+.pictured .dose,
+.pictured .count {
+  text-align: left;
+}
+/* What does not fit under the name goes on in pages that turn. */
+.pictured dl,
+.pictured dl.rich {
+  width: 100%;
+  columns: 1;
+  column-gap: 28px;
+  column-fill: auto;
+  transform: translateX(calc(var(--page) * (-100% - 28px)));
+}
+.pictured dl > div {
+  break-inside: avoid;
 }
 .place {
   font-size: 26px;
@@ -223,6 +325,21 @@ dd {
     flex-direction: column;
     gap: 12px;
   }
+  .pictured {
+    display: flex;
+  }
+  .seen {
+    flex: none;
+    height: 52vh;
+    order: -1;
+  }
+  .facts {
+    font-size: 15px;
+  }
+  .pictured h1,
+  .pictured h1.long {
+    font-size: 34px;
+  }
   .words {
     flex: none;
   }
@@ -240,7 +357,9 @@ dd {
   dl > div {
     grid-template-columns: 74px 1fr;
   }
-  dl.rich {
+  dl.rich,
+  .pictured dl,
+  .pictured dl.rich {
     columns: auto;
     transform: none;
   }

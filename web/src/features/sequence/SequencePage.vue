@@ -9,7 +9,7 @@ import DraftStanding from '@/parts/DraftStanding.vue'
 import Standing from '@/parts/Standing.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
 import Strip from '@/parts/Strip.vue'
-import TableFigure from '@/parts/TableFigure.vue'
+import TablePicture from '@/parts/TablePicture.vue'
 import { stripOf } from '@/parts/strip'
 import { capital, mmss, word } from '@/parts/words'
 import AddLine from './AddLine.vue'
@@ -35,7 +35,9 @@ import {
   stepsIn,
 } from './edits'
 import { piled, pileKey } from './piles'
+import StepSeen from './StepSeen.vue'
 import { useDraft } from './useDraft'
+import { useSeen } from './useSeen'
 import type { Spot } from '@/parts/useDrag'
 
 /** A sequence is written here: strip, steps and checks together, each act undone by one key. */
@@ -61,7 +63,7 @@ const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const picked = ref<string>()
 const cursor = ref<string>()
 const extra = ref<ReadonlySet<string>>(new Set())
-const tab = ref<'checks' | 'step' | 'fit' | 'versions'>('checks')
+const tab = ref<'checks' | 'see' | 'step' | 'fit' | 'versions'>('checks')
 const list = ref<InstanceType<typeof StepList>>()
 const adder = ref<InstanceType<typeof AddLine>>()
 /** For anybody, for such bodies as the plan is written for, or checked for one body besides. */
@@ -133,6 +135,11 @@ const span = computed(
     spans.value.find((s) => s.step === step.value?.id) ??
     spans.value[0],
 )
+const seen = useSeen(() => ({
+  sequence: draft.judged.value,
+  span: looked.value.span,
+  profile: profile.value,
+}))
 /** As the text has it; one that was added since it was asked for stands in the library. */
 const technique = computed(() => {
   const id = step.value?.technique
@@ -452,18 +459,10 @@ onKeyStroke((e) => {
       </DraftStanding>
       <div class="upper">
         <div class="card fig">
-          <TableFigure
-            :position="looked.step?.position"
-            :open="looked.span?.open"
-            :working="
-              looked.step && looked.span
-                ? {
-                    zones: looked.step.zones,
-                    side: looked.span.side,
-                    through: looked.step.sheet === 'through',
-                  }
-                : undefined
-            "
+          <TablePicture
+            v-if="seen"
+            :picture="seen"
+            :label="`The table from above, ${looked.step?.name ?? ''}`"
           />
         </div>
         <div class="right">
@@ -533,7 +532,7 @@ onKeyStroke((e) => {
         <section class="card says">
           <div class="tabs" role="tablist">
             <button
-              v-for="t in ['checks', 'step', 'fit', 'versions'] as const"
+              v-for="t in ['checks', 'see', 'step', 'fit', 'versions'] as const"
               :key="t"
               role="tab"
               :aria-selected="tab === t"
@@ -590,6 +589,15 @@ onKeyStroke((e) => {
               >
               <router-link class="push" :to="`/term?sequence=${id}`">Put it in the term</router-link>
             </p>
+          </div>
+          <div
+            v-else-if="tab === 'see' && step"
+            role="tabpanel"
+            aria-label="What it looks like"
+            class="panel"
+          >
+            <h2>{{ number(looked.step?.id ?? step.id) }} {{ (looked.step ?? step).name }}</h2>
+            <StepSeen :picture="seen" :name="(looked.step ?? step).name" :side="looked.span?.side ?? ''" />
           </div>
           <div v-else-if="tab === 'step' && step" role="tabpanel" aria-label="Step" class="panel">
             <h2>{{ number(step.id) }} {{ step.name }}</h2>

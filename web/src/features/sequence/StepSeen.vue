@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { Picture } from '@/parts/picture'
+import StepPicture from '@/parts/StepPicture.vue'
+import TablePicture from '@/parts/TablePicture.vue'
+
+/** The step that is picked, as a class will see it: what is wrong in the picture is wrong in the plan. */
+defineProps<{ picture?: Picture; name: string; side: string }>()
+</script>
+
+<template>
+  <div class="seen">
+    <p v-if="!picture" class="soft" role="status">
+      No picture yet. Pick a step, or mend what the checks say first.
+    </p>
+    <template v-else>
+      <div class="big">
+        <StepPicture :picture="picture" :label="[name, side, ...picture.facts.words].join(', ')" />
+        <TablePicture class="above" :picture="picture" />
+      </div>
+      <ul class="facts">
+        <li v-for="w in picture.facts.words" :key="w">{{ w }}</li>
+      </ul>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.seen {
+  width: 100%;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.big {
+  position: relative;
+  width: 100%;
+  aspect-ratio: 1;
+  border-radius: 14px;
+  overflow: hidden;
+}
+.above {
+  position: absolute;
+  right: 6px;
+  bottom: 6px;
+  width: 20%;
+  height: auto;
+}
+.facts {
+  margin: 0;
+  padding-left: 18px;
+  font-size: 15px;
+}
+</style>
