@@ -7441,7 +7441,7 @@ export interface operations {
       header?: never
       path: {
         id: string
-        index: number
+        index: string
       }
       cookie?: never
     }
@@ -8886,7 +8886,7 @@ export interface operations {
       header?: never
       path: {
         code: string
-        index: number
+        index: string
       }
       cookie?: never
     }

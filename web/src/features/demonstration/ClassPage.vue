@@ -88,7 +88,7 @@ const seen = useStepPicture(
   () =>
     ask(
       api.GET('/api/screens/{code}/steps/{index}/picture', {
-        params: { path: { code: props.code, index: index.value } },
+        params: { path: { code: props.code, index: String(index.value) } },
       }),
     ),
 )

@@ -40,7 +40,7 @@ const seen = useStepPicture(
   () =>
     ask(
       api.GET('/api/demonstrations/{id}/steps/{index}/picture', {
-        params: { path: { id: props.id, index: index.value } },
+        params: { path: { id: props.id, index: String(index.value) } },
       }),
     ),
 )

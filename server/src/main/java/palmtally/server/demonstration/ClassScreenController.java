@@ -52,7 +52,7 @@ class ClassScreenController {
     /** What a step of the demonstration on the screen looks like. */
     @Allow(Permission.ANYBODY)
     @GetMapping("/api/screens/{code}/steps/{index}/picture")
-    Picture seen(@PathVariable String code, @PathVariable int index) {
+    Picture seen(@PathVariable String code, @PathVariable String index) {
         return screens.picture(code, index);
     }
 

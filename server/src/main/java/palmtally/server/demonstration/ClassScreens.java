@@ -78,7 +78,7 @@ public class ClassScreens implements Audience {
     }
 
     /** A step of what the screen shows now, as it is seen from above the table. */
-    Picture picture(String code, int index) {
+    Picture picture(String code, String index) {
         var shown = row(code).demonstrationId();
         if (shown == null) throw Refusal.notFound("step on this screen");
         return Demonstrations.picture(demonstrations.standing(shown), index);

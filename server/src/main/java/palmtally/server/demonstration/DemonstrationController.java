@@ -150,7 +150,7 @@ class DemonstrationController {
     /** What a step of it looks like, by its place in the planned order. */
     @Allow(Permission.STAFF)
     @GetMapping("/api/demonstrations/{id}/steps/{index}/picture")
-    Picture picture(@Me Caller caller, @PathVariable UUID id, @PathVariable int index) {
+    Picture picture(@Me Caller caller, @PathVariable UUID id, @PathVariable String index) {
         return Demonstrations.picture(demonstrations.own(caller, id, null), index);
     }
 

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
@@ -65,11 +66,15 @@ public class Demonstrations {
             List<Mark> marks,
             Progress progress) {}
 
+    private static final Pattern PLACE = Pattern.compile("\\d{1,5}");
+
     /** One of its steps on one side, by its place in the planned order. */
-    static Picture picture(Standing standing, int index) {
+    static Picture picture(Standing standing, String index) {
         var moments = standing.moments();
-        if (index < 0 || index >= moments.size()) throw Refusal.notFound("step of this demonstration");
-        return StepPicture.of(moments.get(index).span());
+        // An address that is no number leads nowhere, as one of a step that is not there.
+        int at = PLACE.matcher(index).matches() ? Integer.parseInt(index) : moments.size();
+        if (at >= moments.size()) throw Refusal.notFound("step of this demonstration");
+        return StepPicture.of(moments.get(at).span());
     }
 
     /** A mark as the presenter's device sends it; sent twice it is stored once. */
