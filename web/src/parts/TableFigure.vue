@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { BACK, FRONT, facesUp, halves, onRight, type Half } from './body'
+import { computed, useId } from 'vue'
+import { halves, mapOf, touched, type Half } from './body'
 import { word } from './words'
 
-/** The massage table from above: linen is covered, skin is open, hatched is through the sheet, clay is being worked. */
+/**
+ * The massage table from above, with the client as they lie: linen where it is covered, skin where it is open, hatched through the sheet,
+ * clay what is worked. The same body as in the picture of a step.
+ */
 const props = withDefaults(
   defineProps<{
     position?: string
@@ -11,8 +14,6 @@ const props = withDefaults(
     open?: { unit: string; side: string }[]
     /** Zones under the hands, and whether through the sheet. */
     working?: { zones: string[]; side: string; through: boolean }
-    /** Zones drawn strongly, as for coverage or a region. */
-    marked?: string[]
     /** Whether a touch of a zone is reported. */
     touchable?: boolean
     label?: string
@@ -20,39 +21,35 @@ const props = withDefaults(
   { position: 'prone' },
 )
 const emit = defineEmits<{ touch: [zone: string, side: Half] }>()
+const id = useId()
 
-const front = computed(() => facesUp(props.position))
-
-const shapes = computed(() =>
-  (front.value ? FRONT : BACK).flatMap((shape) => {
-    const sides: Half[] = shape.mid ? ['midline'] : ['left', 'right']
-    return sides.map((half) => {
-      const x = shape.mid
-        ? 60 + shape.dx
-        : onRight(half, front.value)
-          ? 60 + shape.dx
-          : 60 - shape.dx - shape.w
-      const on = (side: string) => shape.mid || halves(side).includes(half)
-      const working = !!props.working && props.working.zones.includes(shape.zone) && on(props.working.side)
-      const open =
-        shape.unit === 'head' ||
-        !!props.open?.some((o) => o.unit === shape.unit && (o.side === 'midline' || o.side === half))
-      const through = working && !!props.working?.through
-      return {
-        key: shape.zone + half,
-        zone: shape.zone,
-        half,
-        x,
-        y: shape.y,
-        w: shape.w,
-        h: shape.h,
-        fill: through ? 'url(#clay-hatch)' : working ? 'var(--clay)' : open ? 'var(--skin)' : 'var(--linen)',
-        marked: props.marked?.includes(shape.zone) ?? false,
-        name: `${word(shape.zone)}${half === 'midline' ? '' : ', ' + half}`,
-      }
-    })
+const map = computed(() => mapOf(props.position))
+const linen = computed(() =>
+  map.value.linen.filter(
+    (p) =>
+      !props.open?.some(
+        (o) => o.unit === p.unit && (o.side === 'midline' || o.side === 'both' || o.side === p.side),
+      ),
+  ),
+)
+const zones = computed(() =>
+  map.value.zones.map((z) => {
+    const sides = props.working ? halves(props.working.side) : []
+    const working =
+      !!props.working?.zones.includes(z.zone) && (z.side === 'midline' || sides.includes(z.side))
+    return {
+      ...z,
+      working,
+      fill: working
+        ? props.working!.through
+          ? `url(#${id}-through)`
+          : 'var(--picture-work)'
+        : 'transparent',
+      name: `${word(z.zone)}${z.side === 'midline' ? '' : ', ' + z.side}`,
+    }
   }),
 )
+const shown = computed(() => zones.value.filter((z) => !z.behind || z.working))
 const spoken = computed(() => {
   if (props.label) return props.label
   const work = props.working
@@ -63,31 +60,20 @@ const spoken = computed(() => {
     : 'all covered'
   return `Table from above, client ${word(props.position)}; ${work}; ${open}`
 })
-/** The figure is one target: a touch means the zone that lies nearest, later drawn ones first. */
+/** The figure is one target: a touch means the zone on top there, else the nearest. */
 function touch(e: MouseEvent) {
   const svg = e.currentTarget as SVGSVGElement
   const matrix = svg.getScreenCTM()
   if (!props.touchable || !matrix) return
   const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse())
-  let best = shapes.value[0]
-  let least = Infinity
-  for (const s of shapes.value) {
-    const far = Math.hypot(
-      Math.max(s.x - at.x, 0, at.x - s.x - s.w),
-      Math.max(s.y - at.y, 0, at.y - s.y - s.h),
-    )
-    if (far <= least) {
-      least = far
-      best = s
-    }
-  }
-  if (best && least < 12) emit('touch', best.zone, best.half)
+  const zone = touched(map.value.zones, at)
+  if (zone) emit('touch', zone.zone, zone.side)
 }
 </script>
 
 <template>
   <svg
-    viewBox="0 0 120 262"
+    viewBox="-420 -120 840 2050"
     class="figure"
     :class="{ touchable }"
     role="img"
@@ -96,36 +82,48 @@ function touch(e: MouseEvent) {
   >
     <defs>
       <pattern
-        id="clay-hatch"
-        width="4"
-        height="4"
+        :id="`${id}-through`"
+        width="30"
+        height="30"
         patternUnits="userSpaceOnUse"
         patternTransform="rotate(45)"
       >
-        <rect width="4" height="4" fill="var(--linen)" />
-        <rect width="2" height="4" fill="var(--clay)" />
+        <rect width="15" height="30" fill="var(--picture-work)" />
       </pattern>
     </defs>
-    <circle cx="60" cy="15" r="14" fill="var(--table)" />
-    <rect x="10" y="27" width="100" height="230" rx="9" fill="var(--table)" />
-    <rect x="14" y="31" width="92" height="222" rx="7" fill="var(--table-pad)" />
-    <g :key="front ? 'front' : 'back'" class="body">
-      <rect
-        v-for="z in shapes"
-        :key="z.key"
-        :x="z.x"
-        :y="z.y"
-        :width="z.w"
-        :height="z.h"
-        :rx="Math.min(z.w, z.h) / 2.4"
+    <circle v-if="map.position === 'prone'" cy="100" r="170" class="frame" />
+    <rect
+      x="-365"
+      :y="map.position === 'prone' ? 200 : -70"
+      width="730"
+      :height="map.position === 'prone' ? 1700 : 1970"
+      rx="60"
+      class="frame"
+    />
+    <rect
+      x="-335"
+      :y="map.position === 'prone' ? 230 : -40"
+      width="670"
+      :height="map.position === 'prone' ? 1640 : 1910"
+      rx="44"
+      class="pad"
+    />
+    <g :key="map.position" class="client">
+      <path :d="map.body" class="body" />
+      <path v-for="(p, i) in linen" :key="`e${i}`" :d="p.path" class="hem" />
+      <path v-for="(p, i) in linen" :key="`l${i}`" :d="p.path" class="linen" />
+      <path
+        v-for="z in shown"
+        :key="z.zone + z.side"
+        :d="z.path"
         :fill="z.fill"
-        :stroke="z.marked ? 'var(--ink)' : 'var(--linen-shade)'"
-        :stroke-width="z.marked ? 1.2 : 0.6"
+        class="zone"
+        :class="{ working: z.working, behind: z.behind }"
         :data-zone="z.zone"
-        :data-side="z.half"
+        :data-side="z.side"
       >
         <title>{{ z.name }}</title>
-      </rect>
+      </path>
     </g>
   </svg>
 </template>
@@ -136,19 +134,59 @@ function touch(e: MouseEvent) {
   width: 100%;
   height: 100%;
 }
-/* The sheet and the zones change in sight; a turn is seen as a turn. */
-.body rect {
-  transition:
-    fill 0.35s ease,
-    stroke-width 0.35s ease;
+.frame {
+  fill: var(--picture-table);
+}
+.pad {
+  fill: var(--picture-table-pad);
 }
 .body {
+  fill: var(--picture-skin);
+  stroke: var(--picture-line);
+  stroke-width: 12;
+  stroke-linejoin: round;
+  paint-order: stroke;
+}
+.hem {
+  fill: none;
+  stroke: var(--picture-hem);
+  stroke-width: 14;
+  stroke-linejoin: round;
+}
+.linen {
+  fill: var(--picture-linen);
+}
+.zone {
+  stroke: transparent;
+  stroke-width: 6;
+  stroke-linejoin: round;
+  transition: fill 0.35s ease;
+}
+/* Where a finger may go is hinted, so that it is found. */
+.touchable .zone:not(.working) {
+  stroke: var(--picture-hem);
+  stroke-opacity: 0.45;
+  stroke-width: 4;
+}
+.working {
+  stroke: var(--picture-work-line);
+}
+.behind {
+  stroke-dasharray: 22 14;
+  fill-opacity: 0.5;
+}
+.client {
   animation: turn 0.4s ease;
-  transform-origin: 60px 140px;
+  transform-origin: 0 900px;
 }
 @keyframes turn {
   from {
     transform: scaleX(0.1);
+  }
+}
+@media (prefers-reduced-motion: reduce) {
+  .client {
+    animation: none;
   }
 }
 .touchable {

@@ -89,6 +89,13 @@ describe('where the hand is', () => {
     expect(Math.abs(there.x - 100)).toBeCloseTo(26, 3)
     expect(placed(hand({ at: { x: 100, y: 850 } }), rubs, 0.25, 0).x).toBeCloseTo(100, 3)
   })
+  it('moves a limb there and back from where it lies', () => {
+    const m = motion('move')
+    const held = hand({ at: { x: 100, y: 1000 } })
+    expect(placed(held, m, 0, 0).y).toBeCloseTo(1000, 3)
+    expect(placed(held, m, 3, 0).y).toBeCloseTo(700, 3)
+    expect(placed(held, m, 6, 0).y).toBeCloseTo(1000, 3)
+  })
   it('does not move a hand that does something else', () => {
     const other = hand({ works: false, at: { x: 5, y: 6 } })
     expect(placed(other, motion('glide'), 5, 0)).toMatchObject({ x: 5, y: 6 })

@@ -20,6 +20,8 @@ const ROCK = 40
 const RING = 24
 /** How long it takes to knead a muscle from one end to the other, seconds. */
 const KNEADED = 12
+/** How long a limb is moved there and back, seconds. */
+const MOVED = 6
 
 function along(line: Point[], part: number): Point {
   const place = Math.max(0, Math.min(1, part)) * (line.length - 1)
@@ -95,7 +97,7 @@ export function placed(hand: Schema['Hand'], motion: Motion, seconds: number, in
       return at({ x: p.x + out.x * far, y: p.y + out.y * far })
     }
     case 'move':
-      return at(along(line, 0.5 + 0.25 * swing(seconds / 6)))
+      return at(along(line, (1 - Math.cos((2 * Math.PI * seconds) / MOVED)) / 2))
   }
 }
 

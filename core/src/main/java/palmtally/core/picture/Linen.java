@@ -1,14 +1,20 @@
 package palmtally.core.picture;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.sequence.Timeline.OpenUnit;
 
-/** The sheet: what of the client it covers, as one piece of linen. */
+/**
+ * The sheet: what of the client it covers, as one piece of linen. A table of edges, each by how far out and how high, on the right side;
+ * folded below the top of the hip bone in front and at the sacrum behind. Placed by eye.
+ */
 final class Linen {
     /** How far it lies beyond a limb that is not straight, millimetres. */
     private static final double LOOSE = 16;
@@ -16,139 +22,132 @@ final class Linen {
     private static final Part[] LEG = {Part.THIGH, Part.SHANK, Part.FOOT};
     private static final Part[] ARM = {Part.UPPER_ARM, Part.FOREARM, Part.HAND};
 
-    private final Figure figure;
-    private final Set<OpenUnit> open;
-    private final List<List<Point>> patches = new ArrayList<>();
+    private static final String LEG_EDGE =
+            "-10,560 60,560 124,552 132,420 124,220 114,40 108,-92 60,-100 -8,-98 -8,240";
+    private static final String ARM_EDGE = "96,812 142,812 172,740 188,600 198,450 196,372 150,366 112,420 98,560";
 
-    private Linen(Figure figure, Set<OpenUnit> open) {
+    private static final Map<DrapeUnit, String> BEHIND = edges(Map.of(
+            DrapeUnit.BACK,
+            "0,818 60,820 122,808 124,700 122,540 0,540",
+            DrapeUnit.HIP,
+            "-10,580 60,582 128,582 134,552 130,500 60,484 -2,452 -10,520",
+            DrapeUnit.LEG,
+            LEG_EDGE,
+            DrapeUnit.ARM,
+            ARM_EDGE));
+
+    private static final Map<DrapeUnit, String> IN_FRONT = edges(Map.of(
+            DrapeUnit.CHEST, "0,802 60,804 118,796 122,740 116,700 0,700",
+            DrapeUnit.ABDOMEN, "0,708 60,708 114,704 108,640 118,530 0,530",
+            DrapeUnit.HIP, "-10,562 60,564 128,564 134,552 130,500 60,484 -2,452 -10,520",
+            DrapeUnit.LEG, LEG_EDGE,
+            DrapeUnit.ARM, ARM_EDGE));
+
+    /** Lying on the side, by how far in front: back and front have a half each. */
+    private static final Map<DrapeUnit, String> ON_THE_SIDE = edges(Map.of(
+            DrapeUnit.BACK, "-70,812 4,808 4,560 -62,560 -58,640 -72,740",
+            DrapeUnit.CHEST, "-4,804 64,796 72,740 66,698 -4,698",
+            DrapeUnit.ABDOMEN, "-4,708 68,706 64,640 62,540 -4,540",
+            DrapeUnit.HIP, "-66,606 0,610 62,604 64,540 52,480 -10,462 -64,476 -76,530"));
+
+    private static Map<DrapeUnit, String> edges(Map<DrapeUnit, String> all) {
+        return new EnumMap<>(all);
+    }
+
+    /** What lies over one thing that the sheet opens as one. */
+    record Piece(DrapeUnit unit, Side side, List<Point> edge) {}
+
+    private final Figure figure;
+    private final List<Piece> pieces = new ArrayList<>();
+
+    private Linen(Figure figure) {
         this.figure = figure;
-        this.open = open;
     }
 
     /** What is covered, as one path; empty where nothing is. */
     static String over(Figure figure, Set<OpenUnit> open) {
-        var linen = new Linen(figure, open);
-        if (figure.position() == Position.SEATED) return "";
+        return Path.union(
+                pieces(figure).stream()
+                        .filter(p -> open.stream().noneMatch(o -> opens(o, p)))
+                        .map(Piece::edge)
+                        .toList(),
+                true);
+    }
+
+    private static boolean opens(OpenUnit open, Piece piece) {
+        return open.unit() == piece.unit
+                && (!piece.unit.paired()
+                        || open.side() == piece.side
+                        || open.side() == Side.BOTH
+                        || open.side() == Side.MIDLINE);
+    }
+
+    /** The whole sheet, piece by piece; together they are one. */
+    static List<Piece> pieces(Figure figure) {
+        var linen = new Linen(figure);
+        if (figure.position() == Position.SEATED) return List.of();
         if (Pose.onTheSide(figure.position())) linen.onTheSide();
-        else linen.flat(figure.position() == Position.PRONE);
-        return Path.union(linen.patches, true);
+        else linen.flat(figure.position() == Position.PRONE ? BEHIND : IN_FRONT);
+        return linen.pieces;
     }
 
-    private boolean covered(DrapeUnit unit, Side side) {
-        return open.stream()
-                .noneMatch(o -> o.unit() == unit
-                        && (!unit.paired() || o.side() == side || o.side() == Side.BOTH || o.side() == Side.MIDLINE));
+    private void flat(Map<DrapeUnit, String> edges) {
+        edges.forEach((unit, edge) -> {
+            if (!unit.paired()) {
+                var all = out(edge, Side.RIGHT);
+                var left = out(edge, Side.LEFT);
+                Collections.reverse(left);
+                all.addAll(left);
+                pieces.add(new Piece(unit, Side.MIDLINE, cut(all)));
+            } else
+                for (var side : List.of(Side.LEFT, Side.RIGHT)) {
+                    if (unit == DrapeUnit.LEG && figure.legLaid(side)) limb(unit, LEG, side);
+                    else if (unit == DrapeUnit.ARM && figure.armLaid(side)) limb(unit, ARM, side);
+                    else pieces.add(new Piece(unit, side, cut(out(edge, side))));
+                }
+        });
     }
 
-    private void flat(boolean down) {
-        if (down) {
-            if (covered(DrapeUnit.BACK, Side.MIDLINE))
-                both(new double[][] {{0, 818}, {60, 820}, {122, 808}, {124, 700}, {122, 540}, {0, 540}});
-        } else {
-            if (covered(DrapeUnit.CHEST, Side.MIDLINE))
-                both(new double[][] {{0, 802}, {60, 804}, {118, 796}, {122, 740}, {116, 700}, {0, 700}});
-            if (covered(DrapeUnit.ABDOMEN, Side.MIDLINE))
-                both(new double[][] {{0, 708}, {60, 708}, {114, 704}, {108, 640}, {118, 530}, {0, 530}});
-        }
-        for (var side : List.of(Side.LEFT, Side.RIGHT)) {
-            // Folded below the top of the hip bone in front, at the sacrum behind.
-            double top = down ? 580 : 562;
-            if (covered(DrapeUnit.HIP, side))
-                patch(side, new double[][] {
-                    {-10, top}, {60, top + 2}, {128, top + 2}, {134, 552}, {130, 500}, {60, 484}, {-2, 452}, {-10, 520}
-                });
-            if (covered(DrapeUnit.LEG, side))
-                if (figure.legLaid(side)) limb(LEG, side);
-                else
-                    patch(side, new double[][] {
-                        {-10, 560},
-                        {60, 560},
-                        {124, 552},
-                        {132, 420},
-                        {124, 220},
-                        {114, 40},
-                        {108, -66},
-                        {60, -74},
-                        {-8, -72},
-                        {-8, 240}
-                    });
-            if (covered(DrapeUnit.ARM, side))
-                if (figure.armLaid(side)) limb(ARM, side);
-                else
-                    patch(side, new double[][] {
-                        {96, 812},
-                        {142, 812},
-                        {172, 740},
-                        {188, 600},
-                        {198, 450},
-                        {196, 372},
-                        {150, 366},
-                        {112, 420},
-                        {98, 560}
-                    });
-        }
-    }
-
-    /** Lying on the side: back and front have a half each. */
     private void onTheSide() {
         var below = figure.position() == Position.SIDE_LEFT ? Side.LEFT : Side.RIGHT;
-        if (covered(DrapeUnit.LEG, below)) limb(LEG, below);
-        if (covered(DrapeUnit.BACK, Side.MIDLINE))
-            lengthwise(new double[][] {{-70, 812}, {4, 808}, {4, 560}, {-62, 560}, {-58, 640}, {-72, 740}});
-        if (covered(DrapeUnit.CHEST, Side.MIDLINE))
-            lengthwise(new double[][] {{-4, 804}, {64, 796}, {72, 740}, {66, 698}, {-4, 698}});
-        if (covered(DrapeUnit.ABDOMEN, Side.MIDLINE))
-            lengthwise(new double[][] {{-4, 708}, {68, 706}, {64, 640}, {62, 540}, {-4, 540}});
-        var upper = below.other();
-        if (covered(DrapeUnit.HIP, upper))
-            lengthwise(new double[][] {
-                {-66, 606}, {0, 610}, {62, 604}, {64, 540}, {52, 480}, {-10, 462}, {-64, 476}, {-76, 530}
-            });
-        if (covered(DrapeUnit.LEG, upper)) limb(LEG, upper);
-        if (covered(DrapeUnit.ARM, upper)) limb(ARM, upper);
+        limb(DrapeUnit.LEG, LEG, below);
+        ON_THE_SIDE.forEach((unit, edge) -> pieces.add(new Piece(
+                unit,
+                unit.paired() ? below.other() : Side.MIDLINE,
+                numbers(edge).stream()
+                        .map(e -> figure.at(Part.TRUNK, Side.RIGHT, new Vec(0, e[1], e[0])))
+                        .toList())));
+        limb(DrapeUnit.LEG, LEG, below.other());
+        limb(DrapeUnit.ARM, ARM, below.other());
     }
 
-    /** By how far out and how high, on both sides. */
-    private void both(double[][] edge) {
+    private static List<double[]> numbers(String edge) {
+        var all = new ArrayList<double[]>();
+        for (var pair : edge.split(" ")) {
+            var two = pair.split(",");
+            all.add(new double[] {Double.parseDouble(two[0]), Double.parseDouble(two[1])});
+        }
+        return all;
+    }
+
+    private List<Point> out(String edge, Side side) {
         var all = new ArrayList<Point>();
-        for (int i = edge.length - 1; i >= 0; i--) all.add(at(Side.LEFT, edge[i]));
-        for (var e : edge) all.add(at(Side.RIGHT, e));
-        patches.add(rounded(all));
+        for (var e : numbers(edge)) all.add(figure.at(Part.TRUNK, side, new Vec(e[0], e[1], 0)));
+        return all;
     }
 
-    private void patch(Side side, double[][] edge) {
+    private void limb(DrapeUnit unit, Part[] parts, Side side) {
+        for (var part : parts) pieces.add(new Piece(unit, side, grown(figure.outline(part, side))));
+    }
+
+    /** Linen has no sharp corners: each is cut off (Chaikin's corner cutting, 1974). */
+    private static List<Point> cut(List<Point> corners) {
         var all = new ArrayList<Point>();
-        for (var e : edge) all.add(at(side, e));
-        patches.add(rounded(all));
-    }
-
-    /** By how far in front and how high. */
-    private void lengthwise(double[][] edge) {
-        var all = new ArrayList<Point>();
-        for (var e : edge) all.add(figure.at(Part.TRUNK, Side.RIGHT, new Vec(0, e[1], e[0])));
-        patches.add(all);
-    }
-
-    private Point at(Side side, double[] e) {
-        return figure.at(Part.TRUNK, side, new Vec(e[0], e[1], 0));
-    }
-
-    private void limb(Part[] parts, Side side) {
-        for (var part : parts) patches.add(grown(figure.outline(part, side)));
-    }
-
-    /** Linen has no sharp corners: each is cut (Chaikin's corner cutting, 1974). */
-    private static List<Point> rounded(List<Point> corners) {
-        var all = corners;
-        for (int round = 0; round < 1; round++) {
-            var next = new ArrayList<Point>();
-            for (int i = 0; i < all.size(); i++) {
-                var a = all.get(i);
-                var b = all.get((i + 1) % all.size());
-                next.add(a.toward(b, .25));
-                next.add(a.toward(b, .75));
-            }
-            all = next;
+        for (int i = 0; i < corners.size(); i++) {
+            var a = corners.get(i);
+            var b = corners.get((i + 1) % corners.size());
+            all.add(a.toward(b, .25));
+            all.add(a.toward(b, .75));
         }
         return all;
     }

@@ -21,15 +21,40 @@ final class Path {
         return path.toString();
     }
 
+    /** Straight from point to point, around once or more, in whole millimetres: for what is drawn small. */
+    static String coarse(List<List<Point>> outlines) {
+        var path = new StringBuilder();
+        for (var outline : outlines) {
+            long x = Long.MIN_VALUE;
+            long y = Long.MIN_VALUE;
+            char op = 'M';
+            for (var p : sameWay(outline)) {
+                if (Math.abs(Math.round(p.x()) - x) + Math.abs(Math.round(p.y()) - y) < NEAR && op == 'L') continue;
+                x = Math.round(p.x());
+                y = Math.round(p.y());
+                path.append(op).append(x).append(',').append(y);
+                op = 'L';
+            }
+            path.append('Z');
+        }
+        return path.toString();
+    }
+
+    /** Points nearer than this are one, drawn small: millimetres. */
+    private static final int NEAR = 9;
+
+    private static List<Point> sameWay(List<Point> outline) {
+        if (area(outline) >= 0) return outline;
+        var turned = new ArrayList<>(outline);
+        Collections.reverse(turned);
+        return turned;
+    }
+
     /** Several outlines as one: all run the same way round, so that where they overlap nothing is cut out. */
     static String union(List<List<Point>> outlines, boolean smooth) {
         var path = new Path();
         for (var outline : outlines) {
-            var same = outline;
-            if (area(outline) < 0) {
-                same = new ArrayList<>(outline);
-                Collections.reverse(same);
-            }
+            var same = sameWay(outline);
             if (smooth) path.add(same, true);
             else path.data.append(straight(same, true));
         }

@@ -107,7 +107,9 @@ final class Pose {
         if (limbs.contains(Limb.ON_THIGH)) return new Ways(way(.72, -.69, 0), way(.6, -.8, 0));
         if (limbs.contains(Limb.ARM_OVER_SHEET)) return new Ways(way(.24, -.97, 0), null);
         if (onTheSide(position))
-            return upper ? new Ways(way(0, -.9, .43), way(0, -.45, .89)) : new Ways(way(0, -.3, .95), way(0, .82, .57));
+            return upper
+                    ? new Ways(way(0, -.93, .36), way(0, -.75, .66))
+                    : new Ways(way(0, .3, .95), way(0, .97, -.25));
         return new Ways(null, null);
     }
 

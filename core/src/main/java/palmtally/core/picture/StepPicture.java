@@ -104,25 +104,25 @@ public final class StepPicture {
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (!figure.below(s)) continue;
             var below = new ArrayList<List<Point>>();
-            limb(below, s, true);
-            limb(below, s, false);
+            limb(figure, below, s, true);
+            limb(figure, below, s, false);
             union(below);
         }
         for (var part : List.of(Part.HEAD, Part.NECK, Part.TRUNK)) flat.add(figure.outline(part, Side.RIGHT));
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (figure.below(s)) continue;
-            if (!figure.armLaid(s)) limb(flat, s, true);
-            if (!figure.legLaid(s)) limb(flat, s, false);
+            if (!figure.armLaid(s)) limb(figure, flat, s, true);
+            if (!figure.legLaid(s)) limb(figure, flat, s, false);
         }
         union(flat);
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (figure.below(s)) continue;
-            if (figure.legLaid(s)) union(limb(new ArrayList<>(), s, false));
-            if (figure.armLaid(s)) union(limb(new ArrayList<>(), s, true));
+            if (figure.legLaid(s)) union(limb(figure, new ArrayList<>(), s, false));
+            if (figure.armLaid(s)) union(limb(figure, new ArrayList<>(), s, true));
         }
     }
 
-    private List<List<Point>> limb(List<List<Point>> all, Side s, boolean arm) {
+    private static List<List<Point>> limb(Figure figure, List<List<Point>> all, Side s, boolean arm) {
         var parts = arm ? List.of(Part.UPPER_ARM, Part.FOREARM, Part.HAND) : List.of(Part.THIGH, Part.SHANK, Part.FOOT);
         for (var part : parts) all.add(figure.outline(part, s));
         if (arm ? figure.armLaid(s) : figure.legLaid(s)) all.add(figure.joint(arm ? Part.FOREARM : Part.SHANK, s));
@@ -131,6 +131,17 @@ public final class StepPicture {
 
     private void union(List<List<Point>> parts) {
         shapes.add(new Shape(Role.BODY, Path.union(parts, true)));
+    }
+
+    /** All of a body as it lies, whatever is over what. */
+    static List<List<Point>> outlines(Figure figure) {
+        var all = new ArrayList<List<Point>>();
+        for (var s : List.of(Side.LEFT, Side.RIGHT)) {
+            limb(figure, all, s, true);
+            limb(figure, all, s, false);
+        }
+        for (var part : List.of(Part.HEAD, Part.NECK, Part.TRUNK)) all.add(figure.outline(part, Side.RIGHT));
+        return all;
     }
 
     private void inside() {
@@ -347,7 +358,7 @@ public final class StepPicture {
         var at = glides || kind == Kind.KNEAD
                 ? Way.at(line, .22)
                 : kind == Kind.MOVE
-                        ? Way.at(line, .5)
+                        ? line.get(0)
                         : kind == Kind.ACROSS || kind == Kind.ROCK ? Way.at(line, .5) : held.get(0);
         double degrees = glides ? pointing(line, at) : fromTherapist(at);
         if (lines.size() > 1) {
@@ -356,9 +367,11 @@ public final class StepPicture {
                 var l = lines.get(i);
                 var p = glides || kind == Kind.KNEAD
                         ? Way.at(l, .22)
-                        : kind == Kind.MOVE || kind == Kind.ACROSS || kind == Kind.ROCK
-                                ? Way.at(l, .5)
-                                : held.get(held.size() / 2 * i);
+                        : kind == Kind.MOVE
+                                ? l.get(0)
+                                : kind == Kind.ACROSS || kind == Kind.ROCK
+                                        ? Way.at(l, .5)
+                                        : held.get(held.size() / 2 * i);
                 double turn = glides ? pointing(l, p) : fromTheEnd();
                 boolean left = step.tool() == Tool.FOREARM
                         ? handInward(p, turn)

@@ -12,6 +12,7 @@ import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Step;
+import palmtally.core.technique.Stroke;
 
 /**
  * Where the hand goes in a step: from a landmark to another where the plan says so, else along the structure that is worked, else along
@@ -24,6 +25,8 @@ final class Way {
 
     /** The line of one side, from where it starts to where it ends, in equal pieces. */
     static List<Point> of(Step step, Side side, Figure figure) {
+        var moved = Moved.of(step);
+        if (moved != null) return even(moved.way(step.technique().stroke() == Stroke.TRACTION, side, figure));
         var detail = step.details();
         var from = detail.from();
         var to = detail.to();
@@ -35,6 +38,49 @@ final class Way {
                 : place(from, side, figure, usual, paired);
         var end = to == null ? far(usual, begin) : place(to, side, figure, usual, paired);
         return even(List.of(begin, end));
+    }
+
+    /** How far a limb is drawn out in the picture, millimetres, and how far it swings, radians. */
+    private static final double DRAWN = 130;
+
+    private static final double SWING = .42;
+
+    /**
+     * What is moved by a stretch, a pull or a movement of a joint, held at its far end: where nothing is laid on and drawn along, the way of
+     * the limb is the way of the hand.
+     */
+    private record Moved(Part root, Vec joint, Part part, Vec held) {
+        static @Nullable Moved of(Step step) {
+            boolean moves = switch (step.technique().stroke()) {
+                case STRETCH, RANGE_OF_MOTION, TRACTION, CONTRACT_RELAX -> true;
+                default -> false;
+            };
+            if (!moves) return null;
+            return switch (step.zones().get(0).region()) {
+                case HEAD_FACE, JAW, NECK ->
+                    new Moved(Part.NECK, new Vec(0, 842, -10), Part.HEAD, new Vec(0, 940, -20));
+                case CHEST, SHOULDER, UPPER_ARM ->
+                    new Moved(Part.UPPER_ARM, Pose.SHOULDER, Part.FOREARM, new Vec(152, 505, 0));
+                case FOREARM_HAND -> new Moved(Part.FOREARM, new Vec(152, 500, 0), Part.HAND, new Vec(155, 430, 0));
+                case HIP, THIGH -> new Moved(Part.THIGH, Pose.HIP, Part.SHANK, new Vec(46, 80, 0));
+                case KNEE, LOWER_LEG -> new Moved(Part.SHANK, Pose.KNEE, Part.SHANK, new Vec(46, 70, 0));
+                case FOOT -> new Moved(Part.SHANK, Pose.ANKLE, Part.FOOT, new Vec(48, 12, 70));
+                case ABDOMEN, LOW_BACK, WHOLE_BODY -> null;
+            };
+        }
+
+        /** Away from the joint where it is pulled, else round it. */
+        List<Point> way(boolean pulled, Side side, Figure figure) {
+            var centre = figure.at(root, side, joint);
+            var end = figure.at(part, side, held);
+            var out = end.minus(centre);
+            if (pulled) return List.of(end, end.plus(out.unit().times(DRAWN)));
+            // Away from the other side of the body.
+            double turn = end.x() >= 0 ? -SWING : SWING;
+            var all = new ArrayList<Point>();
+            for (int i = 0; i <= 6; i++) all.add(centre.plus(out.turned(turn * i / 6)));
+            return all;
+        }
     }
 
     /** Beside the spine and not on it: a landmark of the midline says how high it is, what is worked says how far out. */

@@ -160,6 +160,30 @@ class StepPictureTest {
     }
 
     @Test
+    void a_pull_draws_the_limb_out_and_a_stretch_swings_it_round_its_joint() {
+        var pulled = picture(step("t")
+                .technique("traction")
+                .on(Zone.HAMSTRINGS)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE));
+        // Held above the ankle, 80 thousandths up; drawn 130 mm away from the hip.
+        assertThat(first(pulled).y()).isCloseTo((1000 - 80) * 1.7, within(2.0));
+        assertThat(last(pulled).y() - first(pulled).y()).isCloseTo(130, within(1.0));
+        assertThat(pulled.motion().kind()).isEqualTo(Picture.Kind.MOVE);
+        assertThat(pulled.hands().get(0).at()).isEqualTo(first(pulled));
+        var turned = picture(step("s")
+                .technique("stretch")
+                .on(Zone.HAMSTRINGS)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE));
+        var hip = new Point(-50 * 1.7, (1000 - 530) * 1.7);
+        assertThat(first(turned).minus(hip).length())
+                .isCloseTo(last(turned).minus(hip).length(), within(3.0));
+        // Away from the other leg, which is to the right of it.
+        assertThat(last(turned).x()).isLessThan(first(turned).x() - 200);
+    }
+
+    @Test
     void away_from_the_trunk_runs_the_other_way() {
         var there = picture(step("d")
                 .technique("effleurage")

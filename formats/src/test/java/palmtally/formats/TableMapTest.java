@@ -1,0 +1,31 @@
+package palmtally.formats;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import org.junit.jupiter.api.Test;
+import palmtally.core.body.Zone;
+import palmtally.core.picture.TableMap;
+
+/** The body that the app carries along, so that it is there without a network, is that of core. {@code PALM_WRITE_SCHEMAS=1} writes it anew. */
+class TableMapTest {
+    private static final Path SHIPPED = Path.of("..", "web", "src", "parts", "tableMaps.json");
+
+    @Test
+    void the_body_that_ships_with_the_app_is_that_of_core() throws Exception {
+        var text = Json.MAPPER.writeValueAsString(TableMap.all()) + "\n";
+        if (System.getenv("PALM_WRITE_SCHEMAS") != null) Files.writeString(SHIPPED, text);
+        assertThat(Files.readString(SHIPPED)).isEqualTo(text);
+        var maps = Json.MAPPER.readTree(text);
+        assertThat(maps).hasSize(4);
+        assertThat(maps.get(0).get("position").asString()).isEqualTo("prone");
+        assertThat(maps.get(0).get("zones").size())
+                .isEqualTo(Arrays.stream(Zone.values())
+                        .mapToInt(z -> z.paired() ? 2 : 1)
+                        .sum());
+        assertThat(maps.get(0).get("zones").get(0).get("behind").asBoolean()).isTrue();
+        assertThat(text.length()).isLessThan(100_000);
+    }
+}
