@@ -188,11 +188,10 @@ const dose = computed(() => {
 .facts span:first-child {
   font-weight: 700;
 }
-.pictured h1 {
-  font-size: 54px;
-}
+.pictured h1,
 .pictured h1.long {
-  font-size: 44px;
+  font-size: 60px;
+  line-height: 1;
 }
 .pictured .side {
   width: 100%;

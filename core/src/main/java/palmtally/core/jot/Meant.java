@@ -213,6 +213,7 @@ final class Meant {
         boolean held = read.sinks && !slow && read.direction == null && read.counted != Dose.Kind.PASSES
                 || read.laidOn && read.tool == Tool.ELBOW && read.counted != Dose.Kind.PASSES
                 || read.tool == Tool.ELBOW
+                        && read.zones.stream().noneMatch(Meant::onALimb)
                         && read.seconds != null
                         && read.updown == null
                         && !read.goesOn
@@ -363,6 +364,14 @@ final class Meant {
 
     private boolean breathed() {
         return read.more.part.stream().anyMatch(p -> p.does().breath());
+    }
+
+    /** On these an elbow goes along; elsewhere it stays. */
+    private static boolean onALimb(Zone zone) {
+        return switch (zone.region()) {
+            case THIGH, KNEE, LOWER_LEG, UPPER_ARM, FOREARM_HAND -> true;
+            default -> false;
+        };
     }
 
     Technique usual(Tool tool) {
