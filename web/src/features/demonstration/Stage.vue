@@ -31,10 +31,25 @@ const props = defineProps<{
   look?: 'both' | 'picture' | 'words'
 }>()
 
+/** Letters of a line, and lines of words, that stand beside a large picture in letters for eight metres. */
+const LINE = 44
+const LINES = 6
+/** Where more is said, the words have the room and the picture is small. */
+const crowded = computed(() => {
+  const said = [
+    ...props.moment.cues.map((c) => `${c.name} ${c.text}`),
+    ...props.moment.more.map((l) => `${l.label} ${l.words}`),
+    ...(props.moment.caution ? [props.moment.caution, ''] : []),
+  ]
+  const lines = said.reduce((sum, text) => sum + Math.max(1, Math.ceil(text.length / LINE)), 0)
+  return (props.look ?? 'both') === 'both' && lines > LINES
+})
+const large = computed(() => props.look !== 'words' && !!props.seen && !crowded.value)
+
 const said = useTemplateRef<HTMLElement>('said')
 /** Read anew with every answer of the server: what stands there is what counts. */
 const { letters, pages, page } = useFitted(said, () =>
-  JSON.stringify([props.moment.cues, props.moment.more, props.moment.number]),
+  JSON.stringify([props.moment.cues, props.moment.more, props.moment.number, large.value]),
 )
 /** A picture that is not here: the figure stands for it. */
 const missing = ref<string>()
@@ -64,8 +79,8 @@ const dose = computed(() => {
 </script>
 
 <template>
-  <div class="stage" :class="[look ?? 'both', { pictured: look !== 'words' && seen }]">
-    <div v-if="look !== 'words' && seen" class="seen">
+  <div class="stage" :class="[look ?? 'both', { pictured: large }]">
+    <div v-if="large && seen" class="seen">
       <div class="lit">
         <img
           v-if="moment.picture && missing !== moment.picture"
@@ -115,8 +130,17 @@ const dose = computed(() => {
         {{ dose }}
       </p>
       <p v-if="counted" class="count">{{ capital(counted) }}</p>
-      <div v-if="!seen || look === 'words'" class="fig">
+      <div v-if="!large" class="fig">
+        <StepPicture
+          v-if="seen && crowded"
+          class="small"
+          :picture="seen"
+          :label="label"
+          :seconds="worked"
+          :still="!moving"
+        />
         <TableFigure
+          v-else
           :position="moment.position"
           :open="moment.open"
           :working="{ zones: moment.zones, side: moment.side, through: moment.through }"
@@ -148,14 +172,18 @@ const dose = computed(() => {
   display: grid;
   grid-template-columns: minmax(0, 1.12fr) minmax(0, 1fr);
   grid-template-rows: minmax(0, 1fr) auto;
+  grid-template-areas: 'seen words' 'side words';
   column-gap: 28px;
-  row-gap: 6px;
+  row-gap: 8px;
+}
+.pictured .words {
+  grid-area: words;
 }
 .pictured.picture {
   grid-template-columns: minmax(0, 1.9fr) minmax(0, 1fr);
 }
 .seen {
-  grid-row: 1 / span 2;
+  grid-area: seen;
   min-height: 0;
   display: flex;
   flex-direction: column;
@@ -194,15 +222,16 @@ const dose = computed(() => {
   line-height: 1;
 }
 .pictured .side {
+  grid-area: side;
   width: 100%;
-  display: grid;
-  grid-template-columns: 132px 1fr;
+  display: flex;
+  flex-direction: row;
+  flex-wrap: wrap;
   align-items: center;
-  column-gap: 18px;
+  gap: 0 22px;
 }
 .pictured .ring {
-  width: 132px;
-  grid-row: 1 / span 2;
+  width: 104px;
 }
 .pictured .dose,
 .pictured .count {
@@ -311,6 +340,9 @@ dd {
   max-width: 100%;
   object-fit: contain;
   border-radius: 14px;
+}
+.small {
+  border-radius: 16px;
 }
 .fig {
   flex: 1;
