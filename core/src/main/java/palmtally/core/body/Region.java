@@ -30,6 +30,14 @@ public enum Region {
         return label;
     }
 
+    public boolean ofArm() {
+        return this == UPPER_ARM || this == FOREARM_HAND;
+    }
+
+    public boolean ofLeg() {
+        return this == THIGH || this == KNEE || this == LOWER_LEG || this == FOOT;
+    }
+
     @Override
     public String toString() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');

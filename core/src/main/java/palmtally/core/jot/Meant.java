@@ -368,10 +368,7 @@ final class Meant {
 
     /** On these an elbow goes along; elsewhere it stays. */
     private static boolean onALimb(Zone zone) {
-        return switch (zone.region()) {
-            case THIGH, KNEE, LOWER_LEG, UPPER_ARM, FOREARM_HAND -> true;
-            default -> false;
-        };
+        return zone.region().ofArm() || zone.region().ofLeg();
     }
 
     Technique usual(Tool tool) {

@@ -405,12 +405,7 @@ public final class StepPicture {
     private @Nullable Hand second(@Nullable OtherHand other, Point at, double degrees, boolean left) {
         if (other == null) return null;
         var s = worked().get(0);
-        boolean leg = step.zones().stream()
-                .anyMatch(z -> z.region() == Region.THIGH
-                        || z.region() == Region.KNEE
-                        || z.region() == Region.LOWER_LEG
-                        || z.region() == Region.FOOT
-                        || z.region() == Region.HIP);
+        boolean leg = step.zones().stream().anyMatch(z -> z.region().ofLeg() || z.region() == Region.HIP);
         var joint =
                 leg ? figure.at(Part.SHANK, s, new Vec(46, 60, 0)) : figure.at(Part.FOREARM, s, new Vec(155, 494, 0));
         return switch (other) {

@@ -6,7 +6,6 @@ import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Landmark;
-import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
@@ -168,10 +167,7 @@ final class Way {
     private static boolean turned(Step step, List<Point> line, Figure figure) {
         var a = line.get(0);
         var b = line.get(line.size() - 1);
-        boolean limb = switch (step.zones().get(0).region()) {
-            case UPPER_ARM, FOREARM_HAND, THIGH, KNEE, LOWER_LEG, FOOT -> true;
-            default -> false;
-        };
+        var region = step.zones().get(0).region();
         var way = step.direction();
         if (way == Direction.MEDIAL || way == Direction.LATERAL) {
             boolean outward = Math.abs(b.x()) > Math.abs(a.x());
@@ -181,11 +177,7 @@ final class Way {
         var root = figure.at(
                 Part.TRUNK,
                 Side.RIGHT,
-                limb
-                                && step.zones().get(0).region() != Region.UPPER_ARM
-                                && step.zones().get(0).region() != Region.FOREARM_HAND
-                        ? new Vec(0, 540, 0)
-                        : limb ? new Vec(110, 810, 0) : new Vec(0, 1000, 0));
+                region.ofLeg() ? new Vec(0, 540, 0) : region.ofArm() ? new Vec(110, 810, 0) : new Vec(0, 1000, 0));
         boolean nearer = b.minus(root).length() < a.minus(root).length();
         return nearer == (way == Direction.DISTAL);
     }
