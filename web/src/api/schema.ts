@@ -3882,6 +3882,7 @@ export interface components {
       degrees: number
       mirrored: boolean
       shapes: components['schemas']['Shape'][]
+      under: boolean
       works: boolean
     }
     HandName: {
@@ -4584,12 +4585,16 @@ export interface components {
       )[]
     }
     Motion: {
+      aside?: components['schemas']['Point']
       breathes: boolean
       /** @enum {string} */
       kind: 'glide' | 'knead' | 'press' | 'hold' | 'circle' | 'across' | 'rock' | 'tap' | 'move'
       lines: components['schemas']['Point'][][]
+      opposed: boolean
       /** Format: double */
       perSecond: number
+      /** Format: double */
+      radius?: number
       /** Format: double */
       seconds: number
       stations: components['schemas']['Point'][]

@@ -139,7 +139,7 @@ watch(
         :marker-end="s.role === 'way' ? `url(#${id}-head)` : undefined"
       />
     </g>
-    <g v-for="(h, i) in picture.hands" :key="`h${i}`" class="hands">
+    <g v-for="(h, i) in picture.hands" :key="`h${i}`" :class="['hands', { under: h.under }]">
       <path v-for="(s, j) in h.shapes" :key="j" :d="s.path" :class="s.role" />
     </g>
   </svg>

@@ -14,6 +14,7 @@ const motion = (kind: Schema['Motion']['kind'], more: Partial<Schema['Motion']> 
   stations: [],
   seconds: 10,
   perSecond: 2,
+  opposed: false,
   breathes: false,
   ...more,
 })
@@ -24,6 +25,7 @@ const hand = (more: Partial<Schema['Hand']> = {}): Schema['Hand'] => ({
   degrees: 0,
   works: true,
   behind: 0,
+  under: false,
   ...more,
 })
 const picture = (more: Partial<Picture> = {}): Picture => ({
@@ -84,7 +86,7 @@ describe('where the hand is', () => {
     expect(placed(hand(), both, 4.2, 1).x).toBe(100)
   })
   it('rubs across the way, as often as is said', () => {
-    const rubs = motion('across', { perSecond: 2 })
+    const rubs = motion('across', { perSecond: 2, aside: { x: 26, y: 0 } })
     const there = placed(hand({ at: { x: 100, y: 850 } }), rubs, 0.125, 0)
     expect(Math.abs(there.x - 100)).toBeCloseTo(26, 3)
     expect(placed(hand({ at: { x: 100, y: 850 } }), rubs, 0.25, 0).x).toBeCloseTo(100, 3)
@@ -95,6 +97,31 @@ describe('where the hand is', () => {
     expect(placed(held, m, 0, 0).y).toBeCloseTo(1000, 3)
     expect(placed(held, m, 3, 0).y).toBeCloseTo(700, 3)
     expect(placed(held, m, 6, 0).y).toBeCloseTo(1000, 3)
+  })
+  it('goes on round where a joint goes round', () => {
+    const circle = Array.from({ length: 13 }, (_, i) => ({
+      x: 100 + 50 * Math.cos((Math.PI * i) / 6),
+      y: 850 + 50 * Math.sin((Math.PI * i) / 6),
+    }))
+    const round = motion('move', { lines: [circle] })
+    const at = { x: 150, y: 850 }
+    expect(placed(hand({ at }), round, 1.5, 0)).toMatchObject({ x: 100, y: 900 })
+    expect(placed(hand({ at }), round, 3, 0).x).toBeCloseTo(50, 3)
+    expect(placed(hand({ at }), round, 4.5, 0).y).toBeCloseTo(800, 3)
+  })
+  it('circles as widely as it is told', () => {
+    const circles = motion('circle', { perSecond: 1, radius: 12, stations: [{ x: 100, y: 850 }] })
+    const p = placed(hand({ at: { x: 100, y: 850 } }), circles, 0.25, 0)
+    expect(p).toMatchObject({ x: 100 })
+    expect(p.y).toBeCloseTo(862, 3)
+  })
+  it('wrings with two hands against one another', () => {
+    const wrings = motion('knead', { opposed: true })
+    const one = placed(hand(), wrings, 0.5, 0)
+    const two = placed(hand(), wrings, 0.5, 1)
+    expect(Math.abs(one.x - 100)).toBeCloseTo(34, 3)
+    expect(two.x - 100).toBeCloseTo(100 - one.x, 3)
+    expect(two.y).toBe(one.y)
   })
   it('does not move a hand that does something else', () => {
     const other = hand({ works: false, at: { x: 5, y: 6 } })

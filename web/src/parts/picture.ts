@@ -14,10 +14,8 @@ export interface Placed {
 
 /** Part of a pass that is spent on the way; the rest is the way back through the air. */
 const GOING = 0.84
-/** How far a hand rubs, rocks or circles, millimetres. */
-const RUB = 26
-const ROCK = 40
-const RING = 24
+/** How far two hands that wring go to each side, millimetres. */
+const WRUNG = 34
 /** How long it takes to knead a muscle from one end to the other, seconds. */
 const KNEADED = 12
 /** How long a limb is moved there and back, seconds. */
@@ -44,7 +42,7 @@ const swing = (cycles: number) => Math.sin(2 * Math.PI * cycles)
 /**
  * Where the working hand is after so many seconds of work.
  *
- * @param index which of the hands: where both sides are worked, each has its own way
+ * @param index which of the hands: where both sides are worked, each has its own way; hands that go against one another differ
  */
 export function placed(hand: Schema['Hand'], motion: Motion, seconds: number, index: number): Placed {
   const stays: Placed = { ...hand.at, degrees: hand.degrees, scale: 1 }
@@ -68,7 +66,12 @@ export function placed(hand: Schema['Hand'], motion: Motion, seconds: number, in
     case 'knead': {
       const into = (seconds / KNEADED) % 2
       const turn = swing(seconds / 2 + (hand.behind < 0 ? 0.5 : 0))
-      return at(along(line, 0.15 + 0.6 * (into < 1 ? into : 2 - into)), 1 - 0.06 * Math.max(0, turn))
+      const part = 0.15 + 0.6 * (into < 1 ? into : 2 - into)
+      const p = along(line, part)
+      if (!motion.opposed) return at(p, 1 - 0.06 * Math.max(0, turn))
+      const out = acrossAt(line, part)
+      const far = swing(seconds / 2) * (index % 2 ? -WRUNG : WRUNG)
+      return at({ x: p.x + out.x * far, y: p.y + out.y * far })
     }
     case 'press':
     case 'tap': {
@@ -87,17 +90,23 @@ export function placed(hand: Schema['Hand'], motion: Motion, seconds: number, in
       const n = ofLine(motion, index)
       const p = n[Math.floor(seconds / 6) % n.length]!
       const turn = 2 * Math.PI * seconds * Math.min(motion.perSecond, 1)
-      return at({ x: p.x + RING * Math.cos(turn), y: p.y + RING * Math.sin(turn) })
+      const r = motion.radius ?? 0
+      return at({ x: p.x + r * Math.cos(turn), y: p.y + r * Math.sin(turn) })
     }
     case 'across':
     case 'rock': {
-      const out = acrossAt(line, 0.5)
-      const far = swing(seconds * motion.perSecond) * (motion.kind === 'rock' ? ROCK : RUB)
+      const out = motion.aside ?? { x: 0, y: 0 }
+      const far = swing(seconds * motion.perSecond) * (motion.opposed && index % 2 ? -1 : 1)
       const p = along(line, 0.5)
       return at({ x: p.x + out.x * far, y: p.y + out.y * far })
     }
-    case 'move':
-      return at(along(line, (1 - Math.cos((2 * Math.PI * seconds) / MOVED)) / 2))
+    case 'move': {
+      // A joint that goes round goes on round; any other goes there and back.
+      const round = Math.hypot(line[0]!.x - line.at(-1)!.x, line[0]!.y - line.at(-1)!.y) < 1
+      return at(
+        along(line, round ? (seconds / MOVED) % 1 : (1 - Math.cos((2 * Math.PI * seconds) / MOVED)) / 2),
+      )
+    }
   }
 }
 

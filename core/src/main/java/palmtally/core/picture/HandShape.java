@@ -28,13 +28,13 @@ final class HandShape {
                 hand.part(true, Path.smooth(ring(0, 4, 36, 20), true));
             }
             case FINGER_PADS -> {
-                hand.flat(88, 0, true);
-                for (int i = 1; i < 4; i++) hand.touch(tip(i, 88, 0), 10);
+                hand.flat(88, 12, true);
+                for (int i = 0; i < 3; i++) hand.touch(tip(i, 88, 12), 10);
             }
             case REINFORCED_FINGERS -> {
-                hand.flat(86, 0, true);
-                for (int i = 1; i < 4; i++) hand.touch(tip(i, 86, 0), 10);
-                hand.over(54, 44, -52);
+                hand.flat(86, 12, true);
+                for (int i = 0; i < 3; i++) hand.touch(tip(i, 86, 12), 10);
+                hand.over(-34, 40, 40);
             }
             case LOOSE_FIST -> hand.fist(true);
             case KNUCKLES -> {
@@ -44,7 +44,7 @@ final class HandShape {
             case PINCER -> hand.pincer();
             case SUPPORTED_THUMB -> {
                 hand.thumb();
-                hand.over(52, 66, -64);
+                hand.over(-40, 58, 44);
                 hand.touch(new Point(0, 0), 11);
             }
             case BARE_THUMB -> {
@@ -134,9 +134,13 @@ final class HandShape {
                         true));
     }
 
-    /** Fingers of the other hand over the first, from the right. */
+    /** The other hand over the first one, from its own side, the left. */
     private void over(double x, double y, double degrees) {
         double turn = Math.toRadians(degrees);
+        var arm = new ArrayList<Point>();
+        for (var p : List.of(new Point(-31, 200), new Point(-24, 44), new Point(24, 44), new Point(33, 200)))
+            arm.add(new Point(x, y).plus(p.turned(turn)));
+        shapes.add(new Shape(Role.OTHER_HAND, Path.smooth(arm, true)));
         for (int i = 0; i < 3; i++) {
             var root = new Point(x, y).plus(new Point(-20 + 19.0 * i, -26).turned(turn));
             shapes.add(new Shape(
@@ -144,7 +148,7 @@ final class HandShape {
                     Path.smooth(capsule(root, root.plus(new Point(0, -58).turned(turn)), 10, 8), true)));
         }
         var palm = new ArrayList<Point>();
-        for (var p : ring(0, 14, 38, 46)) palm.add(new Point(x, y).plus(p.turned(turn)));
+        for (var p : ring(0, 14, 36, 46)) palm.add(new Point(x, y).plus(p.turned(turn)));
         shapes.add(new Shape(Role.OTHER_HAND, Path.smooth(palm, true)));
     }
 

@@ -28,8 +28,16 @@ public record Picture(
      * @param degrees how far it is turned, clockwise
      * @param works whether it moves with the stroke
      * @param behind how far it is behind the other, 0 to 1 of the way; below 0 where it works in turn with it
+     * @param under whether it is beneath the client, and seen through them
      */
-    public record Hand(List<Shape> shapes, boolean mirrored, Point at, double degrees, boolean works, double behind) {}
+    public record Hand(
+            List<Shape> shapes,
+            boolean mirrored,
+            Point at,
+            double degrees,
+            boolean works,
+            double behind,
+            boolean under) {}
 
     /** How hands move. */
     public enum Kind {
@@ -52,16 +60,22 @@ public record Picture(
     /**
      * @param lines the way of each side that is worked, in equal pieces
      * @param stations where it is held or pressed, one after another; empty where it glides
+     * @param aside from the middle of the way to one end of a rub or a rock, millimetres; null where it is neither
+     * @param radius of a circle round a station, millimetres; null where nothing circles
      * @param seconds of one pass, hold or breath
      * @param perSecond cycles a second, of what is rubbed, rocked or beaten
+     * @param opposed whether two hands go against one another, as they wring
      * @param breathes whether it goes with the breath
      */
     public record Motion(
             Kind kind,
             List<List<Point>> lines,
             List<Point> stations,
+            @Nullable Point aside,
+            @Nullable Double radius,
             double seconds,
             double perSecond,
+            boolean opposed,
             boolean breathes) {}
 
     /**

@@ -12,6 +12,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Stroke;
+import palmtally.core.technique.Tool;
 
 /**
  * Where the hand goes in a step: from a landmark to another where the plan says so, else along the structure that is worked, else along
@@ -25,7 +26,7 @@ final class Way {
     /** The line of one side, from where it starts to where it ends, in equal pieces. */
     static List<Point> of(Step step, Side side, Figure figure) {
         var moved = Moved.of(step);
-        if (moved != null) return even(moved.way(step.technique().stroke() == Stroke.TRACTION, side, figure));
+        if (moved != null) return even(moved.way(side, figure));
         var detail = step.details();
         var from = detail.from();
         var to = detail.to();
@@ -33,59 +34,106 @@ final class Way {
         if (from == null && to == null) return usual;
         boolean paired = step.zones().stream().allMatch(Zone::paired);
         var begin = from == null
-                ? far(usual, place(to(to), side, figure, usual, paired))
-                : place(from, side, figure, usual, paired);
-        var end = to == null ? far(usual, begin) : place(to, side, figure, usual, paired);
+                ? far(usual, place(to(to), null, side, figure, usual, paired))
+                : place(from, to, side, figure, usual, paired);
+        var end = to == null ? far(usual, begin) : place(to, from, side, figure, usual, paired);
         return even(List.of(begin, end));
     }
 
-    /** How far a limb is drawn out in the picture, millimetres, and how far it swings, radians. */
+    /** How far a limb is drawn out, the jaw opens and a limb circles in the picture, millimetres, and how far it swings, radians. */
     private static final double DRAWN = 130;
 
+    private static final double OPENED = 42;
+    private static final double CIRCLED = 55;
     private static final double SWING = .42;
 
     /**
      * What is moved by a stretch, a pull or a movement of a joint, held at its far end: where nothing is laid on and drawn along, the way of
      * the limb is the way of the hand.
      */
-    private record Moved(Part root, Vec joint, Part part, Vec held) {
+    private record Moved(How how, Part root, Vec joint, Part part, Vec held) {
+        /** Away from the joint, down toward the feet, around the joint and away from the side that is worked, or in a circle. */
+        private enum How {
+            OUT,
+            DOWN,
+            SWINGS,
+            CIRCLES
+        }
+
         static @Nullable Moved of(Step step) {
-            boolean moves = switch (step.technique().stroke()) {
+            var stroke = step.technique().stroke();
+            boolean moves = switch (stroke) {
                 case STRETCH, RANGE_OF_MOTION, TRACTION, CONTRACT_RELAX -> true;
                 default -> false;
             };
             if (!moves) return null;
-            return switch (step.zones().get(0).region()) {
-                case HEAD_FACE, JAW, NECK ->
-                    new Moved(Part.NECK, new Vec(0, 842, -10), Part.HEAD, new Vec(0, 940, -20));
+            boolean pulled = stroke == Stroke.TRACTION;
+            // A ball joint, an ankle and a wrist go round; a hinge goes there and back.
+            var around = pulled ? How.OUT : stroke == Stroke.RANGE_OF_MOTION ? How.CIRCLES : How.SWINGS;
+            var hinge = pulled ? How.OUT : How.SWINGS;
+            var zone = step.zones().get(0);
+            return switch (zone.region()) {
+                // The mouth opens toward the feet.
+                case JAW -> new Moved(How.DOWN, Part.HEAD, new Vec(0, 910, 0), Part.HEAD, new Vec(0, 872, 56));
+                case HEAD_FACE, NECK ->
+                    new Moved(hinge, Part.NECK, new Vec(0, 842, -10), Part.HEAD, new Vec(0, 940, -20));
                 case CHEST, SHOULDER, UPPER_ARM ->
-                    new Moved(Part.UPPER_ARM, Pose.SHOULDER, Part.FOREARM, new Vec(152, 505, 0));
-                case FOREARM_HAND -> new Moved(Part.FOREARM, new Vec(152, 500, 0), Part.HAND, new Vec(155, 430, 0));
-                case HIP, THIGH -> new Moved(Part.THIGH, Pose.HIP, Part.SHANK, new Vec(46, 80, 0));
-                case KNEE, LOWER_LEG -> new Moved(Part.SHANK, Pose.KNEE, Part.SHANK, new Vec(46, 70, 0));
-                case FOOT -> new Moved(Part.SHANK, Pose.ANKLE, Part.FOOT, new Vec(48, 12, 70));
+                    zone == Zone.TOP_OF_SHOULDER && stroke != Stroke.RANGE_OF_MOTION
+                            ? new Moved(How.DOWN, Part.NECK, Pose.SHOULDER, Part.UPPER_ARM, new Vec(112, 822, 0))
+                            : new Moved(around, Part.UPPER_ARM, Pose.SHOULDER, Part.FOREARM, new Vec(151, 600, 0));
+                // Bent back it gets longer, and that is toward the one who looks.
+                case FOREARM_HAND ->
+                    new Moved(
+                            stroke == Stroke.RANGE_OF_MOTION ? How.CIRCLES : How.OUT,
+                            Part.FOREARM,
+                            new Vec(152, 500, 0),
+                            Part.HAND,
+                            new Vec(155, 430, 0));
+                case HIP -> new Moved(around, Part.THIGH, Pose.HIP, Part.SHANK, new Vec(46, 270, 0));
+                case THIGH -> new Moved(hinge, Part.THIGH, Pose.HIP, Part.SHANK, new Vec(46, 80, 0));
+                case KNEE, LOWER_LEG -> new Moved(hinge, Part.SHANK, Pose.KNEE, Part.SHANK, new Vec(46, 70, 0));
+                case FOOT -> new Moved(around, Part.SHANK, Pose.ANKLE, Part.FOOT, new Vec(48, 12, 70));
                 case ABDOMEN, LOW_BACK, WHOLE_BODY -> null;
             };
         }
 
-        /** Away from the joint where it is pulled, else round it. */
-        List<Point> way(boolean pulled, Side side, Figure figure) {
+        List<Point> way(Side side, Figure figure) {
             var centre = figure.at(root, side, joint);
             var end = figure.at(part, side, held);
             var out = end.minus(centre);
-            if (pulled) return List.of(end, end.plus(out.unit().times(DRAWN)));
-            // Away from the other side of the body.
-            double turn = end.x() >= 0 ? -SWING : SWING;
-            var all = new ArrayList<Point>();
-            for (int i = 0; i <= 6; i++) all.add(centre.plus(out.turned(turn * i / 6)));
-            return all;
+            return switch (how) {
+                case OUT -> List.of(end, end.plus(out.unit().times(DRAWN)));
+                case DOWN -> List.of(end, end.plus(new Point(0, OPENED)));
+                case SWINGS -> {
+                    double turn = away(side, end, figure) * SWING;
+                    var all = new ArrayList<Point>();
+                    for (int i = 0; i <= 6; i++) all.add(centre.plus(out.turned(turn * i / 6)));
+                    yield all;
+                }
+                case CIRCLES -> {
+                    var all = new ArrayList<Point>();
+                    var middle = end.plus(out.unit().times(CIRCLED));
+                    for (int i = 0; i <= 12; i++)
+                        all.add(middle.plus(out.unit().times(-CIRCLED).turned(Math.PI * i / 6)));
+                    yield all;
+                }
+            };
+        }
+
+        /** A limb swings away from the other side of the body, a head away from the side that is lengthened: 1 is clockwise. */
+        private double away(Side side, Point end, Figure figure) {
+            if (part != Part.HEAD) return end.x() >= 0 ? -1 : 1;
+            return figure.at(Part.UPPER_ARM, side, Pose.SHOULDER).x() >= 0 ? -1 : 1;
         }
     }
 
     /** Beside the spine and not on it: a landmark of the midline says how high it is, what is worked says how far out. */
-    private static Point place(Landmark landmark, Side side, Figure figure, List<Point> usual, boolean paired) {
+    private static Point place(
+            Landmark landmark, @Nullable Landmark other, Side side, Figure figure, List<Point> usual, boolean paired) {
         var at = figure.at(landmark, side);
         if (landmark.paired() || !paired) return at;
+        // To the midline itself, from something beside it.
+        if (other != null && other.paired()) return figure.beside(landmark, side);
         var nearest = usual.stream()
                 .min(Comparator.comparingDouble(p -> Math.abs(p.y() - at.y())))
                 .orElse(at);
@@ -109,11 +157,31 @@ final class Way {
         var line = structures.isEmpty()
                 ? zones(step.zones(), side, figure)
                 : middle(structures, side, figure, step.zones());
+        if (broad(step)) line = longer(line);
         if (turned(step, line, figure)) {
             line = new ArrayList<>(line);
             Collections.reverse(line);
         }
         return line;
+    }
+
+    /** So long at least is a stroke with a palm, millimetres: over what is shorter it comes from before and goes on behind. */
+    private static final double PALM = 110;
+
+    private static boolean broad(Step step) {
+        return step.technique().stroke() == Stroke.EFFLEURAGE && step.tool() == Tool.PALM;
+    }
+
+    private static List<Point> longer(List<Point> line) {
+        double lacks = PALM - length(line);
+        if (lacks <= 0) return line;
+        var begin = line.get(0);
+        var end = line.get(line.size() - 1);
+        var more = end.minus(begin).unit().times(lacks / 2);
+        var all = new ArrayList<>(line);
+        all.set(0, begin.minus(more));
+        all.set(all.size() - 1, end.plus(more));
+        return even(all);
     }
 
     /** Between the structures of a group, such as the hamstrings. */
@@ -130,7 +198,44 @@ final class Way {
             for (var l : lines) sum = sum.plus(l.get(i));
             line.add(sum.times(1.0 / lines.size()));
         }
-        return inside(line);
+        return within(inside(line), side, figure, zones);
+    }
+
+    /** So far beyond a zone a stroke along a muscle still is in it, millimetres. */
+    private static final double NEAR = 45;
+
+    /** A long muscle is worked where the plan says: the erectors of the low back, and not up to the neck. */
+    private static List<Point> within(List<Point> line, Side side, Figure figure, List<Zone> zones) {
+        var edges = zones.stream()
+                .map(z -> ZoneArea.of(z).edge(figure, z.paired() ? side : Side.RIGHT))
+                .toList();
+        int n = 4 * (POINTS - 1);
+        int first = -1;
+        int last = -1;
+        for (int i = 0; i <= n; i++) {
+            var p = at(line, (double) i / n);
+            if (edges.stream().noneMatch(e -> near(p, e))) continue;
+            if (first < 0) first = i;
+            last = i;
+        }
+        if (last - first < n / 6) return line;
+        var part = new ArrayList<Point>();
+        for (int i = first; i <= last; i++) part.add(at(line, (double) i / n));
+        return even(part);
+    }
+
+    private static boolean near(Point p, List<Point> edge) {
+        boolean in = false;
+        for (int i = 0, j = edge.size() - 1; i < edge.size(); j = i++) {
+            var a = edge.get(i);
+            var b = edge.get(j);
+            var along = b.minus(a);
+            double part = along.length() == 0 ? 0 : p.minus(a).dot(along) / along.dot(along);
+            if (p.minus(a.toward(b, Math.max(0, Math.min(1, part)))).length() < NEAR) return true;
+            if ((a.y() > p.y()) != (b.y() > p.y())
+                    && p.x() < (b.x() - a.x()) * (p.y() - a.y()) / (b.y() - a.y()) + a.x()) in = !in;
+        }
+        return in;
     }
 
     /** Off the very ends: there it is bone. */

@@ -313,12 +313,213 @@ class StepPictureTest {
                 .saying(d -> d.otherHand = OtherHand.HOLDS_THE_JOINT));
         assertThat(p.hands()).hasSize(2);
         var other = p.hands().stream().filter(h -> !h.works()).findFirst().orElseThrow();
-        assertThat(other.at().y()).isCloseTo((1000 - 60) * 1.7, within(2.0));
+        // The ankle is too near to the working hand: it is held as far beyond as a hand needs.
+        assertThat(other.at().minus(p.hands().get(1).at()).length()).isCloseTo(130, within(.1));
+        assertThat(other.at().y()).isGreaterThan((1000 - 60) * 1.7);
         assertThat(other.shapes()).allMatch(s -> s.role() == Role.OTHER_HAND);
         var two = picture(glide().saying(d -> d.otherHand = OtherHand.WORKS_TOGETHER));
         assertThat(two.hands()).extracting(Picture.Hand::mirrored).containsExactly(true, false);
         assertThat(two.hands().get(0).at().x())
                 .isLessThan(two.hands().get(1).at().x());
+    }
+
+    /** One hand on another is one tool: nobody has a third. The left one comes over the right from its own side. */
+    @Test
+    void a_tool_of_two_hands_is_not_reinforced_again() {
+        for (var tool : List.of(Tool.REINFORCED_FINGERS, Tool.SUPPORTED_THUMB)) {
+            var p = picture(glide().with(tool).saying(d -> d.otherHand = OtherHand.REINFORCES));
+            assertThat(p.hands()).hasSize(1);
+            var over = HandShape.of(tool, false).stream()
+                    .filter(s -> s.role() == Role.OTHER_HAND)
+                    .flatMap(s -> Points.of(s.path()).stream())
+                    .toList();
+            assertThat(over).anyMatch(q -> q.x() < -120 && q.y() > 100).noneMatch(q -> q.x() > 120);
+        }
+        assertThat(picture(glide().saying(d -> d.otherHand = OtherHand.REINFORCES))
+                        .hands())
+                .hasSize(2);
+    }
+
+    @Test
+    void the_neck_of_who_lies_on_the_back_is_worked_from_beneath() {
+        for (var position : List.of(Position.SUPINE, Position.PRONE)) {
+            var p = picture(step("n")
+                    .technique("effleurage")
+                    .on(Zone.NECK_BACK)
+                    .side(Sides.RIGHT)
+                    .lying(position));
+            assertThat(p.hands().get(0).under()).isEqualTo(position == Position.SUPINE);
+        }
+        var cradled = picture(step("c")
+                .technique("effleurage")
+                .on(Zone.STRAP_MUSCLE)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE)
+                .saying(d -> d.otherHand = OtherHand.CRADLES_THE_HEAD));
+        assertThat(cradled.hands()).extracting(Picture.Hand::under).containsExactly(true, false);
+    }
+
+    /** What is lengthened on one side is bent to the other. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Sides.class,
+            names = {"LEFT", "RIGHT"})
+    void a_stretch_of_the_neck_bends_the_head_away(Sides side) {
+        var p = picture(
+                step("n").technique("stretch").on(Zone.NECK_BACK).side(side).lying(Position.SUPINE));
+        // The right side of who lies on the back is to the left of who looks.
+        double away = side == Sides.RIGHT ? 1 : -1;
+        assertThat(away * (last(p).x() - first(p).x())).isGreaterThan(40);
+        assertThat(p.hands().get(0).under()).isFalse();
+    }
+
+    @Test
+    void a_jaw_opens_and_a_shoulder_is_lengthened_toward_the_feet_a_wrist_away_from_the_elbow() {
+        var jaw = picture(
+                step("j").technique("contract-relax").on(Zone.JAW_MUSCLES).lying(Position.SUPINE));
+        assertThat(last(jaw).y() - first(jaw).y()).isCloseTo(42, within(.1));
+        var shoulder = picture(step("s")
+                .technique("stretch")
+                .on(Zone.TOP_OF_SHOULDER)
+                .side(Sides.LEFT)
+                .lying(Position.SUPINE));
+        assertThat(last(shoulder).y() - first(shoulder).y()).isCloseTo(42, within(.1));
+        var wrist = picture(step("w")
+                .technique("stretch")
+                .on(Zone.FOREARM_FLEXORS)
+                .side(Sides.LEFT)
+                .lying(Position.SUPINE));
+        assertThat(last(wrist).y() - first(wrist).y()).isGreaterThan(100);
+    }
+
+    @Test
+    void a_ball_joint_goes_round_and_a_hinge_there_and_back() {
+        var round = picture(step("r")
+                .technique("range-of-motion")
+                .on(Zone.SOLE)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE));
+        assertThat(last(round).minus(first(round)).length()).isCloseTo(0, within(.1));
+        // Twice pi times 55 mm, in twelve chords.
+        assertThat(Way.length(line(round))).isCloseTo(2 * 12 * 55 * Math.sin(Math.PI / 12), within(1.0));
+        var hinge = picture(step("h")
+                .technique("range-of-motion")
+                .on(Zone.KNEECAP)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE));
+        assertThat(last(hinge).minus(first(hinge)).length()).isGreaterThan(100);
+    }
+
+    /** The erectors run from the sacrum to the skull: of the low back their part of it is worked. */
+    @Test
+    void a_long_muscle_is_worked_in_the_zone_of_the_step() {
+        var p = picture(step("e")
+                .technique("compression")
+                .on(Zone.LUMBAR)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .saying(d -> d.structures.add(Structure.LONGISSIMUS)));
+        // From 663 down to 588, and 45 mm beyond.
+        assertThat(line(p)).allMatch(q -> q.y() > (1000 - 663) * 1.7 - 46 && q.y() < (1000 - 588) * 1.7 + 46);
+        assertThat(p.facts().millimetres()).isGreaterThan(80);
+    }
+
+    @Test
+    void a_stroke_to_the_midline_from_beside_it_ends_there() {
+        var p = picture(step("s")
+                .technique("static-press")
+                .on(Zone.SACRUM)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .dose(Dose.holds(8, 5))
+                .saying(d -> {
+                    d.from = Landmark.SACRUM_CORNER;
+                    d.to = Landmark.COCCYX;
+                }));
+        assertThat(first(p).x()).isCloseTo(22 * 1.7, within(.1));
+        assertThat(last(p).x()).isBetween(5.0, 30.0);
+    }
+
+    @Test
+    void a_palm_comes_from_before_what_is_shorter_than_it() {
+        var p = picture(step("k").technique("effleurage").on(Zone.KNEE_BACK).lying(Position.PRONE));
+        assertThat(p.facts().millimetres()).isEqualTo(110);
+        var finger = picture(step("k")
+                .technique("effleurage")
+                .on(Zone.KNEE_BACK)
+                .lying(Position.PRONE)
+                .with(Tool.FINGER_PADS));
+        assertThat(finger.facts().millimetres()).isLessThan(80);
+    }
+
+    @Test
+    void the_trunk_is_rocked_across_the_table_and_a_thigh_across_its_length() {
+        var hip = picture(step("h")
+                .technique("rocking")
+                .on(Zone.GLUTEALS)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE));
+        assertThat(hip.motion().aside()).isEqualTo(new Point(70, 0));
+        var thigh = picture(step("t")
+                .technique("rocking")
+                .on(Zone.HAMSTRINGS)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE));
+        var aside = java.util.Objects.requireNonNull(thigh.motion().aside());
+        assertThat(aside.length()).isCloseTo(70, within(.1));
+        assertThat(aside.dot(last(thigh).minus(first(thigh)))).isCloseTo(0, within(2000.0));
+        assertThat(picture(glide()).motion().aside()).isNull();
+    }
+
+    @Test
+    void circles_do_not_run_into_one_another() {
+        for (var zone : List.of(Zone.FACE, Zone.BASE_OF_SKULL, Zone.THIGH_FRONT)) {
+            var p = picture(step("c")
+                    .technique("circular-friction")
+                    .on(zone)
+                    .side(Sides.RIGHT)
+                    .lying(Position.SUPINE));
+            var places = p.motion().stations();
+            assertThat(java.util.Objects.requireNonNull(p.motion().radius()))
+                    .isLessThanOrEqualTo(
+                            Math.max(9, places.get(1).minus(places.get(0)).length() / 2));
+        }
+    }
+
+    /** Who stands beside the table lays both hands down from there, the far one above the near one. */
+    @Test
+    void two_hands_on_both_sides_come_from_where_the_therapist_stands() {
+        var p = picture(step("b")
+                .technique("still-hold")
+                .on(Zone.LUMBAR)
+                .side(Sides.BOTH)
+                .lying(Position.PRONE));
+        double feet = foot(p).x();
+        assertThat(p.hands()).hasSize(2).allSatisfy(h -> {
+            var fingers = new Point(0, -1).turned(Math.toRadians(h.degrees()));
+            assertThat(fingers.x() * feet).as("away from the therapist").isNegative();
+        });
+        var far = p.hands().stream()
+                .filter(h -> h.at().x() * feet < 0)
+                .findFirst()
+                .orElseThrow();
+        var near = p.hands().stream().filter(h -> h != far).findFirst().orElseThrow();
+        assertThat(near.at().y() - far.at().y()).isCloseTo(80, within(.1));
+        // Who looks across the table from its right has the right hand toward the head.
+        assertThat(far.mirrored()).isEqualTo(feet < 0);
+        assertThat(near.mirrored()).isEqualTo(feet > 0);
+    }
+
+    @Test
+    void hands_that_wring_go_against_one_another() {
+        assertThat(picture(glide().saying(d -> d.otherHand = OtherHand.WORKS_OPPOSITE))
+                        .motion()
+                        .opposed())
+                .isTrue();
+        assertThat(picture(glide().saying(d -> d.otherHand = OtherHand.WORKS_TOGETHER))
+                        .motion()
+                        .opposed())
+                .isFalse();
     }
 
     @Test
