@@ -9128,6 +9128,7 @@ export interface operations {
     parameters: {
       query?: {
         paper?: string
+        density?: string
         version?: number
       }
       header?: never

@@ -12,6 +12,7 @@ import FindingCard from '@/parts/FindingCard.vue'
 import Standing from '@/parts/Standing.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
 import { useIncoming } from '@/parts/useIncoming'
+import { usePaper } from '@/parts/usePaper'
 import CoverageMap from './CoverageMap.vue'
 import LessonMark from './LessonMark.vue'
 import TermGrid from './TermGrid.vue'
@@ -56,7 +57,7 @@ const cell = ref<{ region: string; week: number }>()
 const week = ref<number>()
 const lesson = ref<string>()
 const extra = ref<string[]>([])
-const paper = ref('a4')
+const paper = usePaper()
 /** A sequence that was sent here to be put into a week. */
 const sent = computed(() => sequences.value?.find((s) => s.id === route.query.sequence))
 watch(sent, (s) => s && (extra.value = [...extra.value, s.region]))

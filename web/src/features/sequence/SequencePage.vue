@@ -14,6 +14,7 @@ import { stripOf } from '@/parts/strip'
 import { capital, mmss, word } from '@/parts/words'
 import AddLine from './AddLine.vue'
 import FindingPile from './FindingPile.vue'
+import HandoutLinks from './HandoutLinks.vue'
 import FitPanel from './FitPanel.vue'
 import MendAllPanel from './MendAllPanel.vue'
 import StepForm from './StepForm.vue'
@@ -583,10 +584,7 @@ onKeyStroke((e) => {
             <p class="files">
               <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
               <a class="push" :href="`/api/sequences/${id}/steps`" download>Steps for a spreadsheet</a>
-              <a class="push" :href="`/api/sequences/${id}/handout?paper=a4`" target="_blank">Handout A4</a>
-              <a class="push" :href="`/api/sequences/${id}/handout?paper=letter`" target="_blank"
-                >Handout Letter</a
-              >
+              <HandoutLinks :id="id" />
               <router-link class="push" :to="`/term?sequence=${id}`">Put it in the term</router-link>
             </p>
           </div>

@@ -277,8 +277,10 @@ class EditorTest {
             assertThat(page.getByText("version 2", new Page.GetByTextOptions().setExact(false)))
                     .isVisible();
             // Its handout is a real PDF of what was saved.
-            var handout = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Handout A4"))
+            page.getByLabel("Paper").selectOption("letter");
+            var handout = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("With words"))
                     .getAttribute("href");
+            assertThat(handout).endsWith("/handout?paper=letter&density=words");
             assertThat(printed(page, app.url() + handout)).contains("Six findings", "version 2", "Front of the thigh");
 
             // Into week 13 of the term: taught and practised, and on the plan of that week's labs.

@@ -6,16 +6,20 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.contentstream.operator.Operator;
 import org.apache.pdfbox.cos.COSNumber;
 import org.apache.pdfbox.pdfparser.PDFStreamParser;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import palmtally.formats.Json;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -63,6 +67,87 @@ class HandoutTest {
                 .get("blocks"))
             for (var s : step.get("steps"))
                 assertThat(text).contains(s.get("name").asString().split(" ")[0]);
+    }
+
+    private static String criterion(String id) {
+        return palmtally.core.finding.Criterion.valueOf(id.toUpperCase(java.util.Locale.ROOT))
+                .label();
+    }
+
+    /** What is said of each drawing, in the order in which it is read. */
+    private static List<String> spoken(Path pdf) throws IOException {
+        var all = new ArrayList<String>();
+        try (var document = Loader.loadPDF(pdf.toFile())) {
+            collect(document.getDocumentCatalog().getStructureTreeRoot(), all);
+        }
+        return all;
+    }
+
+    private static void collect(PDStructureNode node, List<String> all) {
+        for (var kid : node.getKids())
+            if (kid instanceof PDStructureElement e) {
+                if (e.getAlternateDescription() != null) all.add(e.getAlternateDescription());
+                collect(e, all);
+            }
+    }
+
+    /** Each step is there as a picture whose words are those of its plan, in any of three densities. */
+    @ParameterizedTest
+    @CsvSource({"words, 2, 3", "cards, 1, 2", "order, 1, 1"})
+    void a_sequence_is_printed_in_three_densities(String density, int least, int most, App.Running app)
+            throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var pdf = pdf(nadia, "/api/sequences/hip/handout?density=" + density);
+        var spoken = spoken(pdf).stream()
+                .filter(s -> !s.startsWith("The steps over"))
+                .toList();
+        var names = new ArrayList<String>();
+        for (var block : nadia.get("/api/sequences/hip").json().get("sequence").get("blocks"))
+            for (var s : block.get("steps")) names.add(s.get("name").asString());
+        assertThat(spoken).hasSameSizeAs(names);
+        for (int i = 0; i < names.size(); i++) assertThat(spoken.get(i)).startsWith(names.get(i) + ": ");
+        assertThat(spoken.get(3)).contains("forearm", "Low back, beside the spine", "each side", "along the fibre");
+        try (var document = Loader.loadPDF(pdf.toFile())) {
+            assertThat(document.getNumberOfPages()).isBetween(least, most);
+        }
+        var text = text(pdf);
+        assertThat(text.contains("Usual cautions for teaching")).isEqualTo(!density.equals("order"));
+        assertThat(text.contains("Quadratus lumborum")).isEqualTo(density.equals("words"));
+        assertThat(nadia.get("/api/sequences/hip/handout?density=tiny")
+                        .json()
+                        .get("detail")
+                        .asString())
+                .contains("must be words, cards or order");
+    }
+
+    /** All that is printed can be read aloud: tagged, titled, in a language, with headings and words for each picture. */
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "/api/sequences/hip/handout?density=words",
+                "/api/sequences/calves/handout?density=cards&paper=letter",
+                "/api/sequences/side-neck/handout?density=order",
+                "/api/terms/TERM/weeks/9/plan",
+                "/api/terms/TERM/report",
+                "/api/terms/TERM/watch/list",
+                "/api/competency/students/STUDENT/report"
+            })
+    void what_is_printed_is_accessible(String path, App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var student = nadia.get("/api/terms/" + nadia.term() + "/competency")
+                .json()
+                .get("students")
+                .get(0)
+                .get("id")
+                .asString();
+        var pdf = pdf(nadia, path.replace("TERM", nadia.term()).replace("STUDENT", student));
+        var keep = System.getenv("PALM_KEEP_PDF");
+        if (keep != null)
+            Files.copy(
+                    pdf,
+                    Path.of(keep, path.replaceAll("[^a-z0-9]+", "-") + ".pdf"),
+                    java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        PdfUa.assertAccessible(pdf);
     }
 
     @Test
@@ -179,12 +264,24 @@ class HandoutTest {
     void a_cohort_carries_its_students_what_it_misses_and_who_will_not_be_secure(App.Running app) throws Exception {
         var nadia = Visitor.as(app.url(), "nadia");
         var term = "/api/terms/" + nadia.term();
-        var text = text(pdf(nadia, term + "/report"));
+        var pdf = pdf(nadia, term + "/report");
+        var text = text(pdf);
+        var palms = new ArrayList<String>();
+        for (var s : nadia.get(term + "/competency").json().get("students"))
+            for (var p : s.get("palms")) {
+                var words = new ArrayList<String>();
+                for (var b : p.get("bars"))
+                    words.add(criterion(b.get("criterion").asString()) + " "
+                            + b.get("state").asString().replace('-', ' '));
+                palms.add(String.join(", ", words));
+            }
+        assertThat(palms).hasSizeGreaterThan(50);
+        assertThat(spoken(pdf)).containsExactlyElementsOf(palms);
         for (var s : nadia.get(term + "/competency").json().get("students"))
             // A long name goes on in the next line, where the other columns lie between.
             assertThat(text).contains(s.get("name").asString().split(" ")[0]);
         assertThat(text)
-                .contains("What the class misses most", "Not secure by the end of the term at this pace", "of 5")
+                .contains("What the class misses most", "Not secure by the end of the term at this pace")
                 .contains(nadia.get(term + "/steps")
                         .json()
                         .get("steps")

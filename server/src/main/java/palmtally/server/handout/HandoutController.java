@@ -1,5 +1,6 @@
 package palmtally.server.handout;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -13,7 +14,6 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.sequence.Sequence;
-import palmtally.core.technique.ScopeTopic;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Duties;
@@ -35,6 +35,7 @@ class HandoutController {
     private final School school;
     private final Duties duties;
     private final Pictures pictures;
+    private final PdfRenderer renderer;
 
     HandoutController(
             Sequences sequences,
@@ -43,7 +44,8 @@ class HandoutController {
             Terms terms,
             School school,
             Duties duties,
-            Pictures pictures) {
+            Pictures pictures,
+            PdfRenderer renderer) {
         this.sequences = sequences;
         this.profiles = profiles;
         this.curricula = curricula;
@@ -51,24 +53,25 @@ class HandoutController {
         this.school = school;
         this.duties = duties;
         this.pictures = pictures;
+        this.renderer = renderer;
     }
 
-    /** @param version a version of the sequence, or none for the newest */
+    /**
+     * @param density how much of it stands on paper: words, cards or order
+     * @param version a version of the sequence, or none for the newest
+     */
     @Allow(Permission.STAFF)
     @GetMapping(path = "/api/sequences/{id}/handout", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> sequence(
             @PathVariable String id,
             @RequestParam(defaultValue = "a4") String paper,
+            @RequestParam(defaultValue = "words") String density,
             @RequestParam(required = false) @Nullable Integer version) {
         var v = version == null ? sequences.newest(id) : sequences.numbered(id, version);
-        var sheet = new SequenceSheet(v.document(), profiles.ofSchool().document(), Paper.of(paper), pictures::jpeg);
+        var handout =
+                new SequenceHandout(v.document(), profiles.ofSchool().document(), Density.of(density), pictures::jpeg);
         return pdf(
-                Press.print(
-                        v.document().name(),
-                        sheet.html(school.name(), v.number()),
-                        Paper.of(paper),
-                        ScopeTopic.WHO_DECIDES,
-                        9),
+                renderer.print(handout.document(school.name(), v.number()), Paper.of(paper)),
                 id.replaceAll("[^A-Za-z0-9-]", "-") + "-handout.pdf");
     }
 
@@ -83,13 +86,16 @@ class HandoutController {
         var from = terms.term(term).startsOn().plusWeeks(week - 1L);
         var who = new HashMap<String, List<String>>();
         duties.of(term)
-                .forEach(d -> who.computeIfAbsent(d.region() + "/" + d.task(), k -> new java.util.ArrayList<>())
+                .forEach(d -> who.computeIfAbsent(d.region() + "/" + d.task(), k -> new ArrayList<>())
                         .add(d.name()));
-        var sheet = new WeekSheet(curriculum, week, all, profiles.ofSchool().document());
+        var plan = new WeekPlan(
+                curriculum,
+                week,
+                all,
+                profiles.ofSchool().document(),
+                terms.students(term).size());
         return pdf(
-                Press.printOnOne(
-                        "Week " + week, sheet.html(school.name(), from, who), Paper.of(paper), ScopeTopic.WHO_DECIDES),
-                "week-" + week + ".pdf");
+                renderer.printOnOne(plan.document(school.name(), from, who), Paper.of(paper)), "week-" + week + ".pdf");
     }
 
     static ResponseEntity<byte[]> pdf(byte[] body, String name) {

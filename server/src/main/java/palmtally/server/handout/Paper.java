@@ -12,6 +12,9 @@ public enum Paper {
     private final String size;
     private final double width;
 
+    /** Margin on each side, millimetres. */
+    private static final double MARGIN = 13;
+
     Paper(String size, double width) {
         this.size = size;
         this.width = width;
@@ -29,7 +32,7 @@ public enum Paper {
 
     /** Width between the margins, in millimetres. */
     double inner() {
-        return width - 2 * Press.MARGIN;
+        return width - 2 * MARGIN;
     }
 
     @Override

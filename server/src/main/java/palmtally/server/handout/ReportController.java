@@ -10,7 +10,6 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
-import palmtally.core.technique.ScopeTopic;
 import palmtally.server.competency.CohortSteps;
 import palmtally.server.competency.Lookout;
 import palmtally.server.competency.Tracking;
@@ -23,30 +22,37 @@ import palmtally.server.people.School;
 /** PDF of what Track says of a student, of a cohort, and of what to look at next. */
 @RestController
 class ReportController {
-    private static final double POINTS = 9;
-
     private final Tracking tracking;
     private final Lookout lookout;
     private final CohortSteps steps;
     private final School school;
+    private final PdfRenderer renderer;
     private final Clock clock;
     private final ZoneId zone;
 
-    ReportController(Tracking tracking, Lookout lookout, CohortSteps steps, School school, Clock clock, ZoneId zone) {
+    ReportController(
+            Tracking tracking,
+            Lookout lookout,
+            CohortSteps steps,
+            School school,
+            PdfRenderer renderer,
+            Clock clock,
+            ZoneId zone) {
         this.tracking = tracking;
         this.lookout = lookout;
         this.steps = steps;
         this.school = school;
+        this.renderer = renderer;
         this.clock = clock;
         this.zone = zone;
     }
 
-    private TrackSheets sheets() {
-        return new TrackSheets(school.name(), zone);
+    private TrackReports reports() {
+        return new TrackReports(school.name(), zone);
     }
 
-    private static ResponseEntity<byte[]> print(String title, String html, String paper, String file) {
-        return HandoutController.pdf(Press.print(title, html, Paper.of(paper), ScopeTopic.WHO_DECIDES, POINTS), file);
+    private ResponseEntity<byte[]> print(Document document, String paper, String file) {
+        return HandoutController.pdf(renderer.print(document, Paper.of(paper)), file);
     }
 
     @Allow(Permission.SIGNED_IN)
@@ -54,7 +60,7 @@ class ReportController {
     ResponseEntity<byte[]> student(
             @Me Caller caller, @PathVariable UUID id, @RequestParam(defaultValue = "a4") String paper) {
         var student = tracking.student(caller, id);
-        return print(student.student().name(), sheets().student(student, clock.instant()), paper, "student-report.pdf");
+        return print(reports().student(student, clock.instant()), paper, "student-report.pdf");
     }
 
     @Allow(Permission.TERM_STAFF)
@@ -63,8 +69,7 @@ class ReportController {
             @Me Caller caller, @PathVariable UUID term, @RequestParam(defaultValue = "a4") String paper) {
         var cohort = tracking.cohort(caller, term);
         return print(
-                cohort.name(),
-                sheets().cohort(cohort, steps.heat(term), lookout.forecast(caller, term), clock.instant()),
+                reports().cohort(cohort, steps.heat(term), lookout.forecast(caller, term), clock.instant()),
                 paper,
                 "cohort-report.pdf");
     }
@@ -77,10 +82,6 @@ class ReportController {
             @PathVariable UUID term,
             @RequestParam(required = false) @Nullable Double minutes,
             @RequestParam(defaultValue = "a4") String paper) {
-        return print(
-                "What to look at",
-                sheets().looks(lookout.watch(caller, term, minutes), clock.instant()),
-                paper,
-                "looks.pdf");
+        return print(reports().looks(lookout.watch(caller, term, minutes), clock.instant()), paper, "looks.pdf");
     }
 }

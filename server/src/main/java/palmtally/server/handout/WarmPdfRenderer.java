@@ -6,11 +6,16 @@ import org.springframework.stereotype.Component;
 
 /** Prints a page nobody reads once the server is up, so that the first handout does not wait for fonts and classes. */
 @Component
-class WarmPress {
+class WarmPdfRenderer {
+    private final PdfRenderer renderer;
+
+    WarmPdfRenderer(PdfRenderer renderer) {
+        this.renderer = renderer;
+    }
+
     @EventListener(ApplicationReadyEvent.class)
     void warm() {
-        var thread =
-                new Thread(() -> Press.print("", "<h1>a</h1><p><b>b</b> \u0142</p>", Paper.A4, "", 9), "warm-press");
+        var thread = new Thread(() -> renderer.print(new Document("warm", "", ""), Paper.A4), "warm-pdf");
         thread.setDaemon(true);
         thread.setPriority(Thread.MIN_PRIORITY);
         thread.start();
