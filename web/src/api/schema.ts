@@ -156,7 +156,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['picture_2']
+    get: operations['picture_3']
     put?: never
     post?: never
     delete?: never
@@ -719,6 +719,22 @@ export interface paths {
     get?: never
     put?: never
     post: operations['selfMark']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/steps/{step}/picture': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['picture_2']
+    put?: never
+    post?: never
     delete?: never
     options?: never
     head?: never
@@ -6446,6 +6462,7 @@ export interface components {
       student: components['schemas']['Person']
       /** Format: uuid */
       term: string
+      toPractise: components['schemas']['ToPractise'][]
       /** Format: int64 */
       tracked: number
       way: string
@@ -6783,6 +6800,16 @@ export interface components {
       sequence: string
       /** Format: date-time */
       startedAt: string
+    }
+    ToPractise: {
+      /** Format: date-time */
+      at: string
+      name: string
+      /** Format: uuid */
+      practical: string
+      sequence: string
+      step: string
+      why: string[]
     }
     ToolWord: {
       /** @enum {string} */
@@ -7440,7 +7467,7 @@ export interface operations {
       }
     }
   }
-  picture_2: {
+  picture_3: {
     parameters: {
       query?: never
       header?: never
@@ -8319,6 +8346,31 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+    }
+  }
+  picture_2: {
+    parameters: {
+      query?: {
+        side?: string
+      }
+      header?: never
+      path: {
+        id: string
+        step: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Picture']
+        }
       }
     }
   }

@@ -10,6 +10,7 @@ import Palm from '@/parts/Palm.vue'
 import Standing from '@/parts/Standing.vue'
 import { capital, counted, day, points } from '@/parts/words'
 import StudentBackground from './StudentBackground.vue'
+import StepsToPractise from './StepsToPractise.vue'
 import StudentRollUps from './StudentRollUps.vue'
 import { stateOf } from './track'
 import Weeks from './Weeks.vue'
@@ -96,6 +97,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
         </button>
       </div>
       <p v-if="student.regions.length === 0" class="card soft">Nothing has been seen and released yet.</p>
+      <StepsToPractise :steps="student.toPractise" />
       <div v-if="current" class="cols">
         <section class="card lines">
           <h2>{{ session.regionName(current.region) }}</h2>
@@ -144,7 +146,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
 <style scoped>
 .palms {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(124px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(112px, 1fr));
   gap: 10px;
 }
 .pick {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
@@ -14,6 +15,7 @@ import { eventWords } from './eventWords'
 import type { Tap } from './queue'
 import ReplayBar from './ReplayBar.vue'
 import ReviewQuestions from './ReviewQuestions.vue'
+import StepOfPlan from './StepOfPlan.vue'
 import { stripOfView } from './tableModel'
 import TapLog from './TapLog.vue'
 import { useTaps } from './useTaps'
@@ -52,6 +54,18 @@ const judged = computed(
     view.value &&
     (editing.value && view.value.anew ? { ...view.value, scores: view.value.anew } : view.value),
 )
+const route = useRoute()
+/** The step that is looked at: what was picked, what was done at that moment, what somebody came for, what a finding is about. */
+const looked = computed(() => {
+  const v = view.value
+  if (!v) return undefined
+  const at = (moment.value ?? -1) * 1000
+  const done = v.run.done.find((d) => d.start <= at && at <= d.end)
+  const about = route.query.step ?? criterion.value?.findings.find((f) => f.where.step)?.where.step
+  const [step, side] = picked.value?.split('/') ?? (done ? [done.step, done.side] : [about as string])
+  const known = steps.value.find((s) => s.id === step) ?? steps.value[0]
+  return known && { step: known.id, name: known.name, side: known.id === step ? side : undefined }
+})
 const criteria = computed(() => judged.value?.scores?.criteria ?? [])
 const criterion = computed(() => criteria.value.find((c) => c.criterion === opened.value))
 const allFindings = computed(() => criteria.value.flatMap((c) => c.findings))
@@ -307,6 +321,10 @@ const linesOf = (ids: readonly string[]) =>
               >How this mark comes about</router-link
             >
           </section>
+          <section v-if="looked" class="card step" :aria-label="`How it goes: ${looked.name}`">
+            <h2>{{ looked.name }}</h2>
+            <StepOfPlan :practical="id" :step="looked.step" :side="looked.side" :name="looked.name" />
+          </section>
           <section class="card award">
             <AwardForm
               v-if="changing"
@@ -423,7 +441,7 @@ const linesOf = (ids: readonly string[]) =>
 }
 .lower {
   display: grid;
-  grid-template-columns: 1fr 360px;
+  grid-template-columns: 1fr 260px 350px;
   gap: 14px;
   align-items: start;
 }
@@ -445,7 +463,7 @@ const linesOf = (ids: readonly string[]) =>
 }
 .part .plain {
   display: grid;
-  grid-template-columns: 190px 110px 1fr;
+  grid-template-columns: 110px 100px 1fr;
   gap: 8px;
   align-items: center;
 }

@@ -36,7 +36,7 @@ import {
   stepsIn,
 } from './edits'
 import { piled, pileKey } from './piles'
-import StepSeen from './StepSeen.vue'
+import StepSeen from '@/parts/StepSeen.vue'
 import { useDraft } from './useDraft'
 import { useSeen } from './useSeen'
 import type { Spot } from '@/parts/useDrag'

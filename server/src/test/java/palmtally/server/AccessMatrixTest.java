@@ -141,7 +141,8 @@ class AccessMatrixTest {
     }
 
     private static String with(String path, Map<String, String> ids) {
-        var filled = path;
+        // Of a practical's plan there must be such a step.
+        var filled = path.startsWith("/api/practicals") ? path.replace("{step}", "thigh-glide") : path;
         for (var id : ids.entrySet()) filled = filled.replace("{" + id.getKey() + "}", id.getValue());
         return filled.replace("{id}", idFor(path)).replace("{code}", codeFor(path));
     }

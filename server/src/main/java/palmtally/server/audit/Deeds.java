@@ -169,6 +169,7 @@ final class Deeds {
                 "GET /api/demonstrations/{id}/steps/{index}/picture",
                 "GET /api/me/to-mark",
                 "GET /api/pictures/{id}",
+                "GET /api/practicals/{id}/steps/{step}/picture",
                 "GET /api/profiles",
                 "GET /api/profiles/{id}/file",
                 "GET /api/rounds/students",

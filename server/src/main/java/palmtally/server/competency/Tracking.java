@@ -96,6 +96,35 @@ public class Tracking {
     /** @param bodies on how many different people; hours of practicals as the one who works and as the one on the table */
     public record Worked(int practicals, double hours, double hoursOnTable, int bodies, int rounds) {}
 
+    /**
+     * A step that went wrong when it was last looked at.
+     *
+     * @param practical in which, whose plan has its picture
+     * @param why in a few words each
+     */
+    public record ToPractise(UUID practical, Instant at, String sequence, String step, String name, List<String> why) {}
+
+    /** A step as it was looked at last. */
+    record LastLook(
+            UUID practical,
+            Instant at,
+            String sequence,
+            String step,
+            String name,
+            boolean missed,
+            boolean outOfOrder,
+            boolean overCeiling,
+            boolean leftSilent) {
+        ToPractise toPractise() {
+            var why = new ArrayList<String>();
+            if (missed) why.add("not done");
+            if (outOfOrder) why.add("out of order");
+            if (overCeiling) why.add("over the ceiling");
+            if (leftSilent) why.add("nothing said");
+            return new ToPractise(practical, at, sequence, step, name, why);
+        }
+    }
+
     public record Student(
             Person student,
             UUID term,
@@ -110,7 +139,11 @@ public class Tracking {
             List<RollUp> rollUps,
             List<GoalLine> goals,
             List<Work.SelfMark> selfMarks,
-            Worked worked) {}
+            Worked worked,
+            List<ToPractise> toPractise) {}
+
+    /** Steps of a student's page: as many as one evening has room for. */
+    private static final int TO_PRACTISE = 6;
 
     @Mapper
     interface Rows {
@@ -126,6 +159,22 @@ public class Tracking {
                 where p.term_id = #{term} and p.student_id = #{student} and (#{all} or a.released)
                 order by p.started_at desc, p.id, g.place""")
         List<GoalLine> goals(UUID term, UUID student, boolean all);
+
+        /** Of each step the last look, if something was wrong with it; the newest first. */
+        @Select("""
+                select practical, at, sequence, step, name, missed, out_of_order, over_ceiling, left_silent from (
+                    select distinct on (v.document, l.step) p.id as practical, p.started_at as at, v.name as sequence, l.step,
+                           coalesce(jsonb_path_query_first(v.body, '$.**.steps[*] ? (@.id == $id).name', jsonb_build_object('id', l.step)) #>> '{}', l.step) as name,
+                           l.place, l.missed, l.out_of_order, l.over_ceiling, l.left_silent
+                    from step_look l
+                    join counted_practical p on p.id = l.practical_id
+                    join document_version v on v.id = p.sequence_version_id
+                    join newest_award a on a.practical_id = p.id
+                    where p.term_id = #{term} and p.student_id = #{student} and (#{all} or a.released)
+                    order by v.document, l.step, p.started_at desc, p.id) last
+                where missed or out_of_order or over_ceiling or left_silent
+                order by at desc, practical, place limit #{most}""")
+        List<LastLook> wrongLast(UUID term, UUID student, boolean all, int most);
 
         /** A number of what is released to a student: another as soon as that changes, the same whatever else does. */
         @Select("""
@@ -279,7 +328,10 @@ public class Tracking {
                 rollUps,
                 rows.goals(term.id(), id, !own),
                 work.selfMarks(term.id(), id, !own),
-                worked(term.id(), id));
+                worked(term.id(), id),
+                rows.wrongLast(term.id(), id, !own, TO_PRACTISE).stream()
+                        .map(LastLook::toPractise)
+                        .toList());
     }
 
     private Worked worked(UUID term, UUID student) {

@@ -24,6 +24,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.competency.Gate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
+import palmtally.core.picture.Picture;
 import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Event;
 import palmtally.core.sequence.Sides;
@@ -150,6 +151,21 @@ class PracticalController {
     @GetMapping("/api/practicals/{id}")
     PracticalView one(@Me Caller caller, @PathVariable UUID id) {
         return views.one(caller, id);
+    }
+
+    /**
+     * A step of its plan as a picture.
+     *
+     * @param side of the client, or none for the first one
+     */
+    @Allow(Permission.SIGNED_IN)
+    @GetMapping("/api/practicals/{id}/steps/{step}/picture")
+    Picture picture(
+            @Me Caller caller,
+            @PathVariable UUID id,
+            @PathVariable String step,
+            @RequestParam(required = false) @Nullable String side) {
+        return views.picture(caller, id, step, side);
     }
 
     private ResponseEntity<PracticalView> made(Caller caller, UUID id) {

@@ -3,9 +3,13 @@ package palmtally.server.practical;
 import java.time.Clock;
 import java.util.Map;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import palmtally.core.finding.Criterion;
+import palmtally.core.picture.Picture;
+import palmtally.core.picture.StepPicture;
 import palmtally.core.practical.Practical;
+import palmtally.core.sequence.Timeline;
 import palmtally.formats.Json;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Accounts;
@@ -34,6 +38,23 @@ public class PracticalViews {
     /** A practical, with a line in the trail. */
     public PracticalView one(Caller caller, UUID id) {
         return view(caller, opened(caller, id));
+    }
+
+    /**
+     * A step of its plan as it is to be done, on the side that is asked for or the first.
+     *
+     * @throws Refusal 404 where its plan has no such step
+     */
+    Picture picture(Caller caller, UUID id, String step, @Nullable String side) {
+        var row = records.row(id);
+        records.mayRead(caller, row);
+        var practical = open(caller, row).practical();
+        return Timeline.of(practical.brief(), practical.profile()).spans().stream()
+                .filter(s -> s.stint().step().id().equals(step))
+                .filter(s -> side == null || s.stint().side().toString().equals(side))
+                .findFirst()
+                .map(StepPicture::of)
+                .orElseThrow(() -> Refusal.notFound("step of this practical"));
     }
 
     /** A practical as it is written into a file, with a line in the trail. */

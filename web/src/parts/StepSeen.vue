@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { Picture } from '@/parts/picture'
-import StepPicture from '@/parts/StepPicture.vue'
-import TablePicture from '@/parts/TablePicture.vue'
+import type { Picture } from './picture'
+import StepPicture from './StepPicture.vue'
+import TablePicture from './TablePicture.vue'
 
 /** The step that is picked, as a class will see it: what is wrong in the picture is wrong in the plan. */
-defineProps<{ picture?: Picture; name: string; side: string }>()
+defineProps<{ picture?: Picture; name: string; side: string; still?: boolean }>()
 </script>
 
 <template>
@@ -14,7 +14,11 @@ defineProps<{ picture?: Picture; name: string; side: string }>()
     </p>
     <template v-else>
       <div class="big">
-        <StepPicture :picture="picture" :label="[name, side, ...picture.facts.words].join(', ')" />
+        <StepPicture
+          :picture="picture"
+          :still="still"
+          :label="[name, side, ...picture.facts.words].join(', ')"
+        />
         <TablePicture class="above" :picture="picture" />
       </div>
       <ul class="facts">
