@@ -36,4 +36,13 @@ const DENSITIES = [
   align-items: center;
   gap: 8px;
 }
+select {
+  min-height: var(--target);
+  padding: 0 8px;
+  border: 1.5px solid var(--line);
+  border-radius: 10px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
+}
 </style>
