@@ -8,6 +8,7 @@ import static palmtally.e2e.Browser.tab;
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import com.microsoft.playwright.options.AriaRole;
@@ -23,7 +24,7 @@ import palmtally.server.App;
 /** Steps are typed as a teacher says them, and each picture is held against the plan: side, position, sheet, hands, stations, feet. */
 @ExtendWith(App.class)
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-class PictureTest {
+class SeeTest {
     private Browser browser;
 
     @BeforeAll
@@ -132,6 +133,9 @@ class PictureTest {
             var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
             form.getByLabel("Name").fill("Held against the plan");
             form.locator("select").first().selectOption("thigh");
+            form.getByLabel("Start with").selectOption("protocol");
+            form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Front of the thigh"))
+                    .click();
             button(page, "Start it").click();
             page.waitForURL(Pattern.compile(".*/plan/[a-z].*"));
             tab(page, "See").click();
