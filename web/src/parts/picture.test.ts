@@ -66,7 +66,12 @@ describe('where the hand is', () => {
   })
   it('follows behind', () => {
     const after = placed(hand({ behind: 0.3 }), motion('glide'), 4.2, 0)
-    expect(after.y).toBeCloseTo(1000 - 300 * (0.5 - 0.12), 3)
+    expect(after.y).toBeCloseTo(1000 - 300 * (0.5 - 0.3), 3)
+  })
+  it('glides in turn with the other', () => {
+    const turn = hand({ behind: -0.5 })
+    expect(placed(turn, motion('glide'), 0, 0).y).toBeCloseTo(placed(hand(), motion('glide'), 5, 0).y, 3)
+    expect(placed(turn, motion('glide'), 5, 0).y).toBeCloseTo(1000, 3)
   })
   it('stays at one station as long as a hold lasts, then goes to the next, and at the last it stays', () => {
     const stations = [

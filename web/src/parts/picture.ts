@@ -54,8 +54,9 @@ export function placed(hand: Schema['Hand'], motion: Motion, seconds: number, in
   const at = (p: Point, scale = 1): Placed => ({ ...stays, x: p.x + off.x, y: p.y + off.y, scale })
   switch (motion.kind) {
     case 'glide': {
-      const into = (seconds / motion.seconds) % 1
-      const part = Math.max(0, into / GOING - hand.behind * 0.4)
+      // Hands that work in turn are half a pass apart.
+      const into = (seconds / motion.seconds + (hand.behind < 0 ? 0.5 : 0)) % 1
+      const part = Math.max(0, into / GOING - Math.max(0, hand.behind))
       if (into < GOING) return at(along(line, part))
       const back = (into - GOING) / (1 - GOING)
       const p = along(line, 1 - back)

@@ -93,7 +93,11 @@ final class Hands {
     private Hand other(OtherHand does, Point at, double degrees, boolean left) {
         return switch (does) {
             case REINFORCES -> free(left, at.plus(new Point(14, 10)), degrees + (left ? -24 : 24), true, 0);
-            case FOLLOWS -> free(left, at, degrees, true, .3);
+            case FOLLOWS -> {
+                // A hand behind the other, as far as the way has room at its beginning.
+                double behind = Math.min(.6, ROOM / Math.max(1, Way.length(travel.line())));
+                yield free(left, Way.at(travel.line(), .22 - behind), degrees, true, behind);
+            }
             case CRADLES_THE_HEAD -> {
                 var head = figure.at(Part.HEAD, Side.RIGHT, new Vec(0, 930, -20));
                 yield new Hand(HandShape.of(Tool.PALM, true), !left, head, 180, false, 0, true);

@@ -9,6 +9,7 @@ import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Tool;
 
 /** How the stroke of a step goes: the way of each side that is worked, where it stops on it, and how both are drawn. */
 final class Travel {
@@ -18,6 +19,9 @@ final class Travel {
 
     private static final double ROCK = 70;
     private static final double RING = 26;
+
+    /** A whole palm goes round once, as wide as this. */
+    private static final double PALM_RING = 75;
 
     private final Step step;
     private final Dose dose;
@@ -121,9 +125,13 @@ final class Travel {
         return all;
     }
 
+    private boolean wide() {
+        return kind == Kind.CIRCLE && step.tool() == Tool.PALM;
+    }
+
     /** A circle that does not run into the next one. */
     private double radius() {
-        double radius = RING;
+        double radius = wide() ? Math.min(PALM_RING, Way.length(line()) * .4) : RING;
         var all = stations();
         for (var a : all)
             for (var b : all)
@@ -162,7 +170,7 @@ final class Travel {
         if (kind != Kind.PRESS && kind != Kind.TAP && kind != Kind.CIRCLE && kind != Kind.HOLD) return List.of();
         int n = dose.kind() == Dose.Kind.HOLDS && dose.count() != null
                 ? dose.count()
-                : kind == Kind.HOLD ? 1 : kind == Kind.CIRCLE ? 3 : 6;
+                : kind == Kind.HOLD || wide() ? 1 : kind == Kind.CIRCLE ? 3 : 6;
         n = Math.min(n, MOST_STATIONS);
         var all = new ArrayList<Point>();
         for (var line : lines)

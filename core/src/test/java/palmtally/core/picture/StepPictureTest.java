@@ -478,7 +478,8 @@ class StepPictureTest {
                     .technique("circular-friction")
                     .on(zone)
                     .side(Sides.RIGHT)
-                    .lying(Position.SUPINE));
+                    .lying(Position.SUPINE)
+                    .with(Tool.FINGER_PADS));
             var places = p.motion().stations();
             assertThat(java.util.Objects.requireNonNull(p.motion().radius()))
                     .isLessThanOrEqualTo(
@@ -508,6 +509,34 @@ class StepPictureTest {
         // Who looks across the table from its right has the right hand toward the head.
         assertThat(far.mirrored()).isEqualTo(feet < 0);
         assertThat(near.mirrored()).isEqualTo(feet > 0);
+    }
+
+    @Test
+    void a_palm_goes_round_once_and_fingers_in_several_places() {
+        var palm = picture(step("p")
+                .technique("circular-friction")
+                .on(Zone.BELLY)
+                .lying(Position.SUPINE)
+                .with(Tool.PALM));
+        assertThat(palm.motion().stations()).hasSize(1);
+        assertThat(java.util.Objects.requireNonNull(palm.motion().radius())).isEqualTo(75);
+        var fingers = picture(step("f")
+                .technique("circular-friction")
+                .on(Zone.BELLY)
+                .lying(Position.SUPINE)
+                .with(Tool.FINGER_PADS));
+        assertThat(fingers.motion().stations()).hasSize(3);
+    }
+
+    /** One hand behind the other, and not on it. */
+    @Test
+    void a_hand_that_follows_is_behind() {
+        var p = picture(glide().saying(d -> d.otherHand = OtherHand.FOLLOWS));
+        var follows = p.hands().get(0);
+        // 130 of 335 mm; at its beginning the way has room for 22 hundredths.
+        assertThat(follows.behind()).isCloseTo(130 / 335.4, within(.001));
+        assertThat(follows.at()).isEqualTo(first(p));
+        assertThat(follows.at().minus(p.hands().get(1).at()).length()).isCloseTo(.22 * 335.4, within(.2));
     }
 
     @Test
