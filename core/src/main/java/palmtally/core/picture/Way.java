@@ -11,6 +11,7 @@ import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Step;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 
@@ -31,12 +32,17 @@ final class Way {
         var from = detail.from();
         var to = detail.to();
         var usual = along(step, side, figure);
-        if (from == null && to == null) return usual;
         boolean paired = step.zones().stream().allMatch(Zone::paired);
         var begin = from == null
-                ? far(usual, place(to(to), null, side, figure, usual, paired))
+                ? WordedPlace.of(detail.words().get(DetailField.FROM), side, figure)
                 : place(from, to, side, figure, usual, paired);
-        var end = to == null ? far(usual, begin) : place(to, from, side, figure, usual, paired);
+        var end = to == null
+                ? WordedPlace.of(detail.words().get(DetailField.TO), side, figure)
+                : place(to, from, side, figure, usual, paired);
+        if (begin == null && end == null) return usual;
+        // What is said of one end leaves the other where the work ends.
+        if (begin == null) begin = far(usual, end);
+        if (end == null) end = far(usual, begin);
         return even(List.of(begin, end));
     }
 
@@ -138,11 +144,6 @@ final class Way {
                 .min(Comparator.comparingDouble(p -> Math.abs(p.y() - at.y())))
                 .orElse(at);
         return new Point(nearest.x(), at.y());
-    }
-
-    private static Landmark to(@Nullable Landmark to) {
-        if (to == null) throw new IllegalStateException("neither from nor to");
-        return to;
     }
 
     /** Which end of a line is further from a point. */

@@ -23,6 +23,7 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.sequence.detail.Prop;
@@ -438,6 +439,46 @@ class StepPictureTest {
                 }));
         assertThat(first(p).x()).isCloseTo(22 * 1.7, within(.1));
         assertThat(last(p).x()).isBetween(5.0, 30.0);
+    }
+
+    /** What is said in words that are no landmark still says where to: from the shoulder blade to the hip is down. */
+    @Test
+    void words_that_name_a_joint_or_a_zone_are_places() {
+        var p = picture(step("w")
+                .technique("forearm-glide")
+                .on(Zone.UPPER_BACK)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .with(Tool.FOREARM)
+                .saying(d -> {
+                    d.words.put(DetailField.FROM, "the shoulder blade");
+                    d.words.put(DetailField.TO, "hip");
+                }));
+        // From the middle of the blade (812 to 736) to the joint at 530.
+        assertThat(first(p).y()).isCloseTo((1000 - 774) * 1.7, within(3.0));
+        assertThat(last(p).y()).isCloseTo((1000 - 530) * 1.7, within(.1));
+        assertThat(p.facts().towardHeart()).isFalse();
+        var chest = picture(step("c")
+                .technique("effleurage")
+                .on(Zone.CHEST_WALL)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE)
+                .saying(d -> {
+                    d.words.put(DetailField.FROM, "sternum");
+                    d.words.put(DetailField.TO, "shoulder");
+                }));
+        assertThat(last(chest).x() - first(chest).x())
+                .as("outward, to the left of who looks")
+                .isLessThan(-120);
+        var unknown = picture(glide().saying(d -> {
+            d.from = null;
+            d.to = null;
+            d.words.put(DetailField.FROM, "where it hurts");
+        }));
+        assertThat(line(unknown)).isEqualTo(line(picture(glide().saying(d -> {
+            d.from = null;
+            d.to = null;
+        }))));
     }
 
     @Test
