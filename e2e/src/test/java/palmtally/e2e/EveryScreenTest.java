@@ -366,6 +366,7 @@ class EveryScreenTest {
                             "compare",
                             "beside-shown",
                             "rating",
+                            "people",
                             "missed",
                             "forecast",
                             "graders",
@@ -391,6 +392,29 @@ class EveryScreenTest {
                 Browser.button(page, "Lay hand").click();
             }
         }
+        handout(page, app, folder);
         page.context().close();
+    }
+
+    /** A handout as it comes out of the printer: the first page of one with its pictures. */
+    private static void handout(Page page, App.Running app, Path folder) throws Exception {
+        var pdf = Files.createTempFile("handout", ".pdf");
+        Files.write(
+                pdf,
+                page.request()
+                        .get(app.url() + "/api/sequences/hip/handout?density=words")
+                        .body());
+        var drawn = new ProcessBuilder(
+                        "pdftoppm",
+                        "-r",
+                        "96",
+                        "-singlefile",
+                        "-png",
+                        pdf.toString(),
+                        folder.resolve("handout").toString())
+                .inheritIO()
+                .start();
+        assertThat(drawn.waitFor()).isZero();
+        Files.delete(pdf);
     }
 }
