@@ -104,7 +104,8 @@ class SeeTest {
     }
 
     private static Seen seen(Page page, Runnable act) {
-        Response answer = page.waitForResponse(r -> r.url().endsWith("/api/drafts/picture") && r.status() == 200, act);
+        int steps = page.locator("[data-step]").count() + 1;
+        Response answer = page.waitForResponse(r -> r.url().endsWith("/api/drafts/picture") && steps(r) == steps, act);
         var picture = JsonParser.parseString(answer.text()).getAsJsonObject();
         var box = picture.getAsJsonObject("box");
         var view = "%s %s %s %s"
@@ -116,6 +117,15 @@ class SeeTest {
         assertThat(page.locator("svg.picture .hands"))
                 .hasCount(picture.getAsJsonArray("hands").size());
         return new Seen(picture, page);
+    }
+
+    /** How many steps the text had that was asked about: a picture of the text before may still be on its way. */
+    private static int steps(Response answer) {
+        int steps = 0;
+        var text = JsonParser.parseString(answer.request().postData()).getAsJsonObject();
+        for (var block : text.getAsJsonObject("sequence").getAsJsonArray("blocks"))
+            steps += block.getAsJsonObject().getAsJsonArray("steps").size();
+        return steps;
     }
 
     private static String number(JsonObject box, String name) {
@@ -139,6 +149,7 @@ class SeeTest {
             button(page, "Start it").click();
             page.waitForURL(Pattern.compile(".*/plan/[a-z].*"));
             tab(page, "See").click();
+            assertThat(page.locator("svg.picture:not(.table-picture)")).isVisible();
 
             // Prone, right: the right of who lies on the belly is the right of who looks; toward the trunk is up.
             var prone = type(page, "palm glide right hamstrings, prone, 4 x 15s, from knee to sit bone");
