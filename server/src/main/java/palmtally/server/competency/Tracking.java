@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -23,6 +24,7 @@ import palmtally.core.competency.Gate;
 import palmtally.core.competency.Pace;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Outcome;
+import palmtally.core.practical.StepLook;
 import palmtally.server.audit.Audit;
 import palmtally.server.demonstration.Rounds;
 import palmtally.server.people.Access;
@@ -116,12 +118,18 @@ public class Tracking {
             boolean overCeiling,
             boolean leftSilent) {
         ToPractise toPractise() {
-            var why = new ArrayList<String>();
-            if (missed) why.add("not done");
-            if (outOfOrder) why.add("out of order");
-            if (overCeiling) why.add("over the ceiling");
-            if (leftSilent) why.add("nothing said");
-            return new ToPractise(practical, at, sequence, step, name, why);
+            var why = EnumSet.noneOf(StepLook.Wrong.class);
+            if (missed) why.add(StepLook.Wrong.MISSED);
+            if (outOfOrder) why.add(StepLook.Wrong.OUT_OF_ORDER);
+            if (overCeiling) why.add(StepLook.Wrong.OVER_CEILING);
+            if (leftSilent) why.add(StepLook.Wrong.LEFT_SILENT);
+            return new ToPractise(
+                    practical,
+                    at,
+                    sequence,
+                    step,
+                    name,
+                    why.stream().map(StepLook.Wrong::label).toList());
         }
     }
 
