@@ -97,6 +97,22 @@ final class Browser implements AutoCloseable {
         return page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)));
     }
 
+    /** Starts a sequence for a region the demo has none for. */
+    static void newSequence(Page page, String base, String name) {
+        page.navigate(base + "/plan");
+        button(page, "New sequence").click();
+        var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
+        form.getByLabel("Name").fill(name);
+        form.locator("select").first().selectOption("thigh");
+        form.getByLabel("Start with").selectOption("protocol");
+        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Front of the thigh"))
+                .click();
+        button(page, "Start it").click();
+        page.waitForURL(Pattern.compile(".*/plan/[a-z].*"));
+        PlaywrightAssertions.assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)))
+                .isVisible();
+    }
+
     static void signIn(Page page, String base, String name) {
         page.onConsoleMessage(m -> {
             if (m.type().equals("error")) System.out.println(name + ": " + m.text());

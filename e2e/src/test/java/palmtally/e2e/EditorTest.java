@@ -48,21 +48,9 @@ class EditorTest {
                 .stream().map(String::valueOf).toList();
     }
 
-    /** Starts a sequence for a region the demo has none for. */
     private static void begin(Page page, App.Running app, String name) {
         Browser.signIn(page, app.url(), "nadia");
-        page.navigate(app.url() + "/plan");
-        button(page, "New sequence").click();
-        var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
-        form.getByLabel("Name").fill(name);
-        form.locator("select").first().selectOption("thigh");
-        form.getByLabel("Start with").selectOption("protocol");
-        form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Front of the thigh"))
-                .click();
-        button(page, "Start it").click();
-        page.waitForURL(Pattern.compile(".*/plan/[a-z].*"));
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(name)))
-                .isVisible();
+        Browser.newSequence(page, app.url(), name);
     }
 
     private static void type(Page page, String line) {

@@ -8,12 +8,9 @@ import static palmtally.e2e.Browser.tab;
 import com.google.gson.JsonArray;
 import com.google.gson.JsonObject;
 import com.google.gson.JsonParser;
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
-import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -138,16 +135,7 @@ class SeeTest {
         var page = browser.page();
         browser.watching(page, "pictures", () -> {
             Browser.signIn(page, app.url(), "nadia");
-            page.navigate(app.url() + "/plan");
-            button(page, "New sequence").click();
-            var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
-            form.getByLabel("Name").fill("Held against the plan");
-            form.locator("select").first().selectOption("thigh");
-            form.getByLabel("Start with").selectOption("protocol");
-            form.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Front of the thigh"))
-                    .click();
-            button(page, "Start it").click();
-            page.waitForURL(Pattern.compile(".*/plan/[a-z].*"));
+            Browser.newSequence(page, app.url(), "Held against the plan");
             tab(page, "See").click();
             assertThat(page.locator("svg.picture:not(.table-picture)")).isVisible();
 
