@@ -4,14 +4,22 @@ import StepPicture from './StepPicture.vue'
 import TablePicture from './TablePicture.vue'
 
 /** The step that is picked, as a class will see it: what is wrong in the picture is wrong in the plan. */
-defineProps<{ picture?: Picture; name: string; side: string; still?: boolean }>()
+withDefaults(
+  defineProps<{
+    picture?: Picture
+    name: string
+    side: string
+    still?: boolean
+    /** What stands here where there is none. */
+    none?: string
+  }>(),
+  { none: 'No picture yet. Pick a step, or mend what the checks say first.' },
+)
 </script>
 
 <template>
   <div class="seen">
-    <p v-if="!picture" class="soft" role="status">
-      No picture yet. Pick a step, or mend what the checks say first.
-    </p>
+    <p v-if="!picture" class="soft" role="status">{{ none }}</p>
     <template v-else>
       <div class="big">
         <StepPicture

@@ -445,6 +445,20 @@ const linesOf = (ids: readonly string[]) =>
   gap: 14px;
   align-items: start;
 }
+/* A tablet has the picture above the award, a phone all below one another. */
+@media (max-width: 1180px) {
+  .lower {
+    grid-template-columns: 1fr 340px;
+  }
+  .detail {
+    grid-row: span 2;
+  }
+}
+@media (max-width: 760px) {
+  .lower {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .detail {
   border-top: 4px solid var(--hue);
   display: flex;

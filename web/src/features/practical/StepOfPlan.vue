@@ -17,5 +17,11 @@ const picture = useStepPicture(
 </script>
 
 <template>
-  <StepSeen :picture="picture" :name="name" :side="side ?? ''" :still="still" />
+  <StepSeen
+    none="No picture of this step yet."
+    :picture="picture"
+    :name="name"
+    :side="side ?? ''"
+    :still="still"
+  />
 </template>

@@ -137,30 +137,33 @@ final class Hands {
     private Point joint(OtherHand does) {
         var side = sides.get(0);
         boolean moves = does == OtherHand.MOVES_THE_LIMB;
-        boolean above = does == OtherHand.SUPPORTS_ABOVE_THE_JOINT;
+        return does == OtherHand.SUPPORTS_ABOVE_THE_JOINT ? above(side) : beyond(side, moves);
+    }
+
+    private Point above(Side side) {
+        return switch (step.zones().get(0).region()) {
+            case FOOT -> figure.at(Part.SHANK, side, new Vec(46, 130, 0));
+            case LOWER_LEG -> figure.at(Part.THIGH, side, new Vec(46, 330, 0));
+            case KNEE, THIGH, HIP -> figure.at(Part.THIGH, side, new Vec(48, 350, 0));
+            case FOREARM_HAND -> figure.at(Part.FOREARM, side, new Vec(152, 545, 0));
+            case CHEST, SHOULDER, UPPER_ARM -> figure.at(Part.UPPER_ARM, side, new Vec(136, 700, 0));
+            case HEAD_FACE, JAW, NECK -> figure.at(Part.HEAD, Side.RIGHT, new Vec(0, 975, 0));
+            case LOW_BACK, ABDOMEN, WHOLE_BODY -> figure.at(Part.TRUNK, side, new Vec(90, 560, 0));
+        };
+    }
+
+    private Point beyond(Side side, boolean moves) {
         return switch (step.zones().get(0).region()) {
             case FOOT ->
                 moves
                         ? figure.at(Part.FOOT, side, new Vec(48, 12, 70))
-                        : figure.at(Part.SHANK, side, new Vec(46, above ? 130 : 60, 0));
-            case LOWER_LEG ->
-                above
-                        ? figure.at(Part.THIGH, side, new Vec(46, 330, 0))
                         : figure.at(Part.SHANK, side, new Vec(46, 60, 0));
-            case KNEE, THIGH, HIP ->
-                above
-                        ? figure.at(Part.THIGH, side, new Vec(48, 350, 0))
-                        : figure.at(Part.SHANK, side, new Vec(46, moves ? 90 : 262, 0));
-            case FOREARM_HAND ->
-                above
-                        ? figure.at(Part.FOREARM, side, new Vec(152, 545, 0))
-                        : figure.at(Part.HAND, side, new Vec(155, 430, 0));
-            case CHEST, SHOULDER, UPPER_ARM ->
-                above
-                        ? figure.at(Part.UPPER_ARM, side, new Vec(136, 700, 0))
-                        : figure.at(Part.FOREARM, side, new Vec(152, moves ? 520 : 612, 0));
-            case HEAD_FACE, JAW, NECK -> figure.at(Part.HEAD, Side.RIGHT, new Vec(0, above ? 975 : 960, 0));
-            case LOW_BACK, ABDOMEN, WHOLE_BODY -> figure.at(Part.TRUNK, side, new Vec(90, 560, 0));
+            case LOWER_LEG -> figure.at(Part.SHANK, side, new Vec(46, 60, 0));
+            case KNEE, THIGH, HIP -> figure.at(Part.SHANK, side, new Vec(46, moves ? 90 : 262, 0));
+            case FOREARM_HAND -> figure.at(Part.HAND, side, new Vec(155, 430, 0));
+            case CHEST, SHOULDER, UPPER_ARM -> figure.at(Part.FOREARM, side, new Vec(152, moves ? 520 : 612, 0));
+            case HEAD_FACE, JAW, NECK -> figure.at(Part.HEAD, Side.RIGHT, new Vec(0, 960, 0));
+            case LOW_BACK, ABDOMEN, WHOLE_BODY -> above(side);
         };
     }
 
@@ -168,12 +171,11 @@ final class Hands {
     private Point edge() {
         var unit = step.zones().get(0).unit();
         var side = sides.get(0);
-        if (unit == DrapeUnit.LEG || unit == DrapeUnit.HIP) return figure.at(Part.TRUNK, side, new Vec(80, 588, 0));
-        if (unit == DrapeUnit.ARM) return figure.at(Part.TRUNK, side, new Vec(80, 800, 0));
-        if (unit == DrapeUnit.ABDOMEN) return figure.at(Part.TRUNK, side, new Vec(70, 545, 0));
-        return step.zones().get(0).region() == Region.LOW_BACK
-                ? figure.at(Part.TRUNK, side, new Vec(70, 545, 0))
-                : figure.at(Part.TRUNK, side, new Vec(60, 812, 0));
+        boolean low = unit == DrapeUnit.ABDOMEN || step.zones().get(0).region() == Region.LOW_BACK;
+        var at = unit == DrapeUnit.LEG || unit == DrapeUnit.HIP
+                ? new Vec(80, 588, 0)
+                : unit == DrapeUnit.ARM ? new Vec(80, 800, 0) : low ? new Vec(70, 545, 0) : new Vec(60, 812, 0);
+        return figure.at(Part.TRUNK, side, at);
     }
 
     /** As far from the working hand as a hand needs. */

@@ -6,18 +6,13 @@ import palmtally.core.InvalidValue.Fault;
 
 /** A size of paper, in millimetres. */
 public enum Paper {
-    A4("210mm 297mm", 210),
-    LETTER("215.9mm 279.4mm", 215.9);
+    A4("210mm 297mm"),
+    LETTER("215.9mm 279.4mm");
 
     private final String size;
-    private final double width;
 
-    /** Margin on each side, millimetres. */
-    private static final double MARGIN = 13;
-
-    Paper(String size, double width) {
+    Paper(String size) {
         this.size = size;
-        this.width = width;
     }
 
     /** @throws InvalidValue where it is neither a4 nor letter */
@@ -28,11 +23,6 @@ public enum Paper {
 
     String size() {
         return size;
-    }
-
-    /** Width between the margins, in millimetres. */
-    double inner() {
-        return width - 2 * MARGIN;
     }
 
     @Override

@@ -121,7 +121,7 @@ class PdfRenderer {
         return factory;
     }
 
-    /** What XML cannot hold becomes a space, by itself or as a number. */
+    /** What XML cannot hold becomes a space. */
     private static String allowed(String xml) {
         var out = new StringBuilder(xml.length());
         xml.codePoints()

@@ -129,9 +129,9 @@ final class WeekPlan {
                 + (t.room().isEmpty() ? "" : ", " + t.room());
     }
 
+    /** Minutes are to an hour what seconds are to a minute. */
     private static String hours(double minutes) {
-        long m = Math.round(minutes);
-        return m / 60 + ":" + String.format(Locale.ROOT, "%02d", m % 60);
+        return SequenceHandout.clock(minutes);
     }
 
     private static String who(Lesson l, Map<String, List<String>> duties) {
