@@ -32,6 +32,12 @@ ul {
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 14px;
 }
+/* Two beside one another on a phone: six below one another hide the rest of the page. */
+@media (max-width: 760px) {
+  ul {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+}
 a {
   display: flex;
   flex-direction: column;
