@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { capital, doseWords, mmss, points, word } from './words'
+import { capital, doseWords, mmss, points, together, word } from './words'
 
 describe('times', () => {
   it.each([
@@ -30,6 +30,13 @@ describe('doses', () => {
     [{ kind: 'breaths', count: 3 }, '3 breaths'],
     [{ kind: 'until-soft', seconds: 90 }, 'until soft, ≤ 90 s'],
   ])('of %o are written as %s', (dose, text) => expect(doseWords(dose)).toBe(text))
+})
+
+it('numbers stay in one line with what they count', () => {
+  expect(together('heel → knee, 4 × 15 s, 22 mm a second')).toBe(
+    'heel → knee, 4\u00a0×\u00a015\u00a0s, 22\u00a0mm a second',
+  )
+  expect(together('3 sides of 5 strokes')).toBe('3 sides of 5 strokes')
 })
 
 it('ids become words', () => {

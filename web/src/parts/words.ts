@@ -19,6 +19,11 @@ export function word(id: string): string {
   return id.replaceAll('-', ' ')
 }
 
+/** Numbers that stay in one line with what they count: 4 × 15 s, 22 mm. */
+export function together(text: string): string {
+  return text.replace(/(\d) (?=(×|s|min|mm|cm|g|kg)(?!\w))|(× )(?=\d)/g, (m) => m.replace(' ', '\u00a0'))
+}
+
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }

@@ -197,7 +197,9 @@ const KEYS = [
           >
             ?
           </button>
-          <span class="grow" />
+          <span class="grow"
+            ><span v-if="cold && !here?.finished" class="chip" role="status">{{ cold }}</span></span
+          >
           <span v-if="waiting" class="wait">{{ waiting }} not stored yet</span>
           <span v-if="!here?.finished" class="drift" :class="{ late: live.late }">{{
             begun ? live.words : 'not started'
@@ -296,7 +298,6 @@ const KEYS = [
           </div>
         </div>
         <footer v-if="!here?.finished">
-          <p v-if="cold" class="chip cold" role="status">{{ cold }}</p>
           <div v-if="refit?.needed" class="offer" role="status">
             <span>{{ refit.found ? `Behind: ${refit.words}` : refit.words }}</span>
             <button v-if="refit.found" class="push main" @click.stop="showing.shorten">Take it (T)</button>
@@ -389,10 +390,14 @@ const KEYS = [
   font-weight: 650;
   font-size: 18px;
 }
-.cold {
-  align-self: flex-start;
-  font-size: 22px;
-  margin-top: 8px;
+/* Two lines of it, and no more of the room. */
+header .grow {
+  flex: 1 1 0;
+  min-width: 0;
+  line-height: 1.2;
+}
+header .chip {
+  display: inline-block;
 }
 .done {
   justify-content: flex-start;
@@ -450,11 +455,14 @@ const KEYS = [
   .offer {
     font-size: 18px;
   }
-  .cold {
-    font-size: 17px;
+  header .grow:not(:empty) {
+    display: block;
+    flex-basis: 100%;
+    order: 5;
   }
-  .clocks {
+  header > .clocks {
     margin-left: auto;
+    order: 2;
   }
   .log {
     font-size: 16px;

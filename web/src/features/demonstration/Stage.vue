@@ -5,7 +5,7 @@ import type { Picture } from '@/parts/picture'
 import StepPicture from '@/parts/StepPicture.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import TablePicture from '@/parts/TablePicture.vue'
-import { capital, mmss } from '@/parts/words'
+import { capital, mmss, together } from '@/parts/words'
 import TimeRing from './TimeRing.vue'
 import { useFitted } from './useFitted'
 
@@ -31,25 +31,24 @@ const props = defineProps<{
   look?: 'both' | 'picture' | 'words'
 }>()
 
+const pictured = computed(() => props.look !== 'words' && !!props.seen)
 /** Letters of a line, and lines of words, that stand beside a large picture in letters for eight metres. */
 const LINE = 44
-const LINES = 6
-/** Where more is said, the words have the room and the picture is small. */
+const LINES = 8
+/** Where more is said, the words have more of the room than the picture. */
 const crowded = computed(() => {
-  const said = [
+  const all = [
     ...props.moment.cues.map((c) => `${c.name} ${c.text}`),
     ...props.moment.more.map((l) => `${l.label} ${l.words}`),
     ...(props.moment.caution ? [props.moment.caution, ''] : []),
   ]
-  const lines = said.reduce((sum, text) => sum + Math.max(1, Math.ceil(text.length / LINE)), 0)
-  return (props.look ?? 'both') === 'both' && lines > LINES
+  return all.reduce((sum, text) => sum + Math.max(1, Math.ceil(text.length / LINE)), 0) > LINES
 })
-const large = computed(() => props.look !== 'words' && !!props.seen && !crowded.value)
 
 const said = useTemplateRef<HTMLElement>('said')
 /** Read anew with every answer of the server: what stands there is what counts. */
 const { letters, pages, page } = useFitted(said, () =>
-  JSON.stringify([props.moment.cues, props.moment.more, props.moment.number, large.value]),
+  JSON.stringify([props.moment.cues, props.moment.more, props.moment.number, pictured.value]),
 )
 /** A picture that is not here: the figure stands for it. */
 const missing = ref<string>()
@@ -79,114 +78,135 @@ const dose = computed(() => {
 </script>
 
 <template>
-  <div class="stage" :class="[look ?? 'both', { pictured: large }]">
-    <div v-if="large && seen" class="seen">
-      <div class="lit">
-        <img
-          v-if="moment.picture && missing !== moment.picture"
-          class="own"
-          :src="`${pictures}/${moment.picture}`"
-          alt="Picture of this step"
-          @error="missing = moment.picture"
-        />
-        <StepPicture v-else :picture="seen" :label="label" :seconds="worked" :still="!moving" />
-        <TablePicture class="above" :picture="seen" label="The table from above" />
-      </div>
-      <p v-if="seen.facts.words.length" class="facts">
-        <span v-for="w in seen.facts.words" :key="w">{{ w }}</span>
-      </p>
-    </div>
-    <div class="words">
+  <div class="stage" :class="{ pictured, crowded, sole: pictured && look === 'picture' }">
+    <div class="head">
       <p class="place">
         {{ spent === undefined ? 'First: ' : '' }}Step {{ moment.number }} of {{ of
         }}{{ moment.place ? ` · ${moment.place}` : '' }}{{ paused ? ' · paused' : '' }}
       </p>
-      <h1 :class="{ long: moment.name.length > 20 }">{{ moment.name }}</h1>
+      <h1 :class="{ long: moment.name.length > 24 }">{{ moment.name }}</h1>
+      <div class="side">
+        <p class="dose" :class="{ token }">{{ dose }}</p>
+        <p v-if="counted" class="count">{{ capital(counted) }}</p>
+      </div>
+      <TimeRing v-if="spent !== undefined" class="ring" :left="left" :of="allowed" name="this step" />
+    </div>
+    <div class="seen">
+      <template v-if="pictured && seen">
+        <div class="lit">
+          <img
+            v-if="moment.picture && missing !== moment.picture"
+            class="own"
+            :src="`${pictures}/${moment.picture}`"
+            alt="Picture of this step"
+            @error="missing = moment.picture"
+          />
+          <StepPicture v-else :picture="seen" :label="label" :seconds="worked" :still="!moving" />
+          <p v-if="look === 'picture' && moment.caution" class="caution on">{{ capital(moment.caution) }}</p>
+          <TablePicture class="above" :picture="seen" label="The table from above" />
+        </div>
+        <p v-if="seen.facts.words.length" class="facts">
+          <span v-for="w in seen.facts.words" :key="w">{{ w }}</span>
+        </p>
+      </template>
+      <TableFigure
+        v-else
+        :position="moment.position"
+        :open="moment.open"
+        :working="{ zones: moment.zones, side: moment.side, through: moment.through }"
+      />
+    </div>
+    <div class="words">
       <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
       <dl
         v-show="look !== 'picture' || !seen"
         ref="said"
-        :class="{ rich: moment.more.length }"
+        :class="{ rich: crowded }"
         :style="{ '--letters': `${letters}px`, '--page': page }"
       >
         <div v-for="(c, i) in moment.cues" :key="`${moment.number} ${i}`">
           <dt :style="{ color: `var(--${c.lane})` }">
             {{ c.name === moment.cues[i - 1]?.name ? '' : c.name }}
           </dt>
-          <dd>{{ c.text }}</dd>
+          <dd>{{ together(c.text) }}</dd>
         </div>
         <div v-for="l in moment.more" :key="l.field">
           <dt class="soft">{{ l.label }}</dt>
-          <dd>{{ l.words }}</dd>
+          <dd>{{ together(l.words) }}</dd>
         </div>
       </dl>
       <p v-if="pages > 1 && look !== 'picture'" class="turns">
         {{ page + 1 }} of {{ pages }}, turning by itself
       </p>
     </div>
-    <div class="side">
-      <TimeRing v-if="spent !== undefined" class="ring" :left="left" :of="allowed" name="this step" />
-      <p class="dose" :class="{ token }">
-        {{ dose }}
-      </p>
-      <p v-if="counted" class="count">{{ capital(counted) }}</p>
-      <div v-if="!large" class="fig">
-        <StepPicture
-          v-if="seen && crowded"
-          class="small"
-          :picture="seen"
-          :label="label"
-          :seconds="worked"
-          :still="!moving"
-        />
-        <TableFigure
-          v-else
-          :position="moment.position"
-          :open="moment.open"
-          :working="{ zones: moment.zones, side: moment.side, through: moment.through }"
-        />
-      </div>
-    </div>
   </div>
 </template>
 
 <style scoped>
+/* The name across the whole, under it what is seen and what is said. */
 .stage {
   flex: 1;
-  display: flex;
-  gap: 28px;
-  margin-top: 8px;
   min-height: 0;
-}
-.words {
-  flex: 1;
-  min-width: 0;
-  min-height: 0;
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  overflow: hidden;
-}
-/* The picture has the left half, what is said of it the right. */
-.pictured {
+  margin: 4px 0 10px;
   display: grid;
+  grid-template-columns: 300px minmax(0, 1fr);
+  grid-template-rows: auto minmax(0, 1fr);
+  gap: 10px 28px;
+}
+.pictured {
   grid-template-columns: minmax(0, 1.12fr) minmax(0, 1fr);
-  grid-template-rows: minmax(0, 1fr) auto;
-  grid-template-areas: 'seen words' 'side words';
-  column-gap: 28px;
-  row-gap: 8px;
 }
-.pictured .words {
-  grid-area: words;
+.pictured.crowded {
+  grid-template-columns: minmax(0, 0.6fr) minmax(0, 1fr);
 }
-.pictured.picture {
-  grid-template-columns: minmax(0, 1.9fr) minmax(0, 1fr);
+.pictured.sole {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 0);
+  column-gap: 0;
+}
+.head {
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: 1fr auto auto;
+  column-gap: 22px;
+  align-items: center;
+}
+.place {
+  font-size: 26px;
+  font-weight: 650;
+  color: var(--order);
+}
+h1 {
+  grid-area: 2 / 1 / auto / 3;
+  font-size: 72px;
+  line-height: 1.05;
+  padding-bottom: 6px;
+  overflow-wrap: anywhere;
+}
+h1.long {
+  font-size: 60px;
+}
+.side {
+  display: flex;
+  gap: 0 22px;
+  font-size: 24px;
+}
+.ring {
+  grid-area: 1 / 3 / span 2 / auto;
+  width: 128px;
+}
+.dose.token {
+  color: var(--draping);
+  font-weight: 700;
+}
+.count {
+  font-weight: 650;
 }
 .seen {
-  grid-area: seen;
   min-height: 0;
   display: flex;
   flex-direction: column;
+}
+.pictured .seen {
   border-radius: 24px;
   overflow: hidden;
   background: var(--picture-ground);
@@ -200,7 +220,7 @@ const dose = computed(() => {
   position: absolute;
   right: 10px;
   bottom: 10px;
-  width: 17%;
+  width: clamp(84px, 17%, 130px);
   height: auto;
 }
 .facts {
@@ -216,75 +236,44 @@ const dose = computed(() => {
 .facts span:first-child {
   font-weight: 700;
 }
-.pictured h1,
-.pictured h1.long {
-  font-size: 60px;
-  line-height: 1;
-}
-.pictured .side {
-  grid-area: side;
-  width: 100%;
+.words {
+  min-width: 0;
+  min-height: 0;
   display: flex;
-  flex-direction: row;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 0 22px;
+  flex-direction: column;
+  align-items: flex-start;
+  gap: 12px;
+  overflow: hidden;
 }
-.pictured .ring {
-  width: 104px;
-}
-.pictured .dose,
-.pictured .count {
-  text-align: left;
-}
-/* What does not fit under the name goes on in pages that turn. */
-.pictured dl,
-.pictured dl.rich {
+/* What does not fit goes on in pages side by side that turn. */
+dl {
+  flex: 1;
+  min-height: 0;
   width: 100%;
+  margin: 0;
+  font-size: var(--letters);
+  line-height: 1.2;
   columns: 1;
   column-gap: 28px;
   column-fill: auto;
   transform: translateX(calc(var(--page) * (-100% - 28px)));
 }
-.pictured dl > div {
-  break-inside: avoid;
-}
-.place {
-  font-size: 26px;
-  font-weight: 650;
-  color: var(--order);
-}
-h1 {
-  font-size: 84px;
-  line-height: 1.02;
-  margin: 4px 0 14px;
-  overflow-wrap: anywhere;
-}
-h1.long {
-  font-size: 64px;
-}
-dl {
-  flex: 1;
-  min-height: 0;
-  margin: 14px 0 0;
-  font-size: var(--letters);
-  line-height: 1.2;
-}
 dl > div {
   display: grid;
-  grid-template-columns: 122px 1fr;
+  grid-template-columns: 144px 1fr;
   gap: 14px;
   margin-bottom: 6px;
+  break-inside: avoid;
 }
-/* With all that is said of it: two columns, and where that is too much, pages side by side. */
+/* With all that is said of it: two columns. */
 dl.rich {
   columns: 2;
-  column-gap: 28px;
-  transform: translateX(calc(var(--page) * (-100% - 28px)));
 }
 dl.rich > div {
   display: block;
-  break-inside: avoid;
+  break-inside: auto;
+  orphans: 2;
+  widows: 2;
 }
 dl.rich dt,
 dl.rich dd {
@@ -293,18 +282,17 @@ dl.rich dd {
 dl.rich dt:not(:empty)::after {
   content: ' ';
 }
-.turns {
-  font-size: 20px;
-  color: var(--ink-soft);
-}
 dt {
   font-weight: 700;
 }
 dd {
   margin: 0;
 }
+.turns {
+  font-size: 20px;
+  color: var(--ink-soft);
+}
 .caution {
-  display: inline-block;
   background: var(--caution-wash);
   color: var(--caution);
   border-radius: 10px;
@@ -312,116 +300,68 @@ dd {
   font-weight: 650;
   font-size: 26px;
 }
-.side {
-  width: 300px;
-  display: flex;
-  flex-direction: column;
-  align-items: center;
-  gap: 6px;
-}
-.ring {
-  width: 200px;
-}
-.dose,
-.count {
-  font-size: 24px;
-  text-align: center;
-}
-.dose.token {
-  color: var(--draping);
-  font-weight: 700;
-}
-.count {
-  font-weight: 650;
+.on {
+  position: absolute;
+  top: 12px;
+  left: 12px;
 }
 .own {
-  flex: 1;
-  min-height: 0;
-  max-width: 100%;
-  object-fit: contain;
-  border-radius: 14px;
-}
-.small {
-  border-radius: 16px;
-}
-.fig {
-  flex: 1;
-  min-height: 100px;
-  max-height: 300px;
   width: 100%;
+  height: 100%;
+  object-fit: contain;
 }
 /* On a phone: the same, one under the other. */
 @media (max-width: 899px) {
-  .stage {
-    flex-direction: column;
-    gap: 12px;
+  .stage,
+  .pictured,
+  .pictured.crowded {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: none;
+    align-content: start;
   }
-  .pictured {
-    display: flex;
-  }
-  .seen {
-    flex: none;
-    height: 52vh;
-    order: -1;
-  }
-  .facts {
-    font-size: 15px;
-  }
-  .pictured h1,
-  .pictured h1.long {
-    font-size: 34px;
-  }
-  .words {
-    flex: none;
+  .head {
+    column-gap: 12px;
   }
   .place {
+    grid-column: 1 / 3;
     font-size: 19px;
   }
   h1,
   h1.long {
-    font-size: 42px;
-    margin-bottom: 8px;
+    font-size: 29px;
   }
-  dl {
+  .side {
+    grid-area: 3 / 1 / auto / 3;
+    flex-wrap: wrap;
+    font-size: 18px;
+  }
+  .ring {
+    grid-row: 1 / span 3;
+    width: 92px;
+  }
+  .seen {
+    height: 180px;
+  }
+  .pictured .seen {
+    height: 42vh;
+  }
+  .facts {
+    font-size: 15px;
+  }
+  dl,
+  dl.rich {
     font-size: 19px;
+    columns: auto;
+    transform: none;
   }
   dl > div {
     grid-template-columns: 74px 1fr;
-  }
-  dl.rich,
-  .pictured dl,
-  .pictured dl.rich {
-    columns: auto;
-    transform: none;
   }
   .turns {
     display: none;
   }
   .caution {
     font-size: 19px;
-  }
-  .side {
-    order: -1;
-    width: 100%;
-    display: grid;
-    grid-template-columns: auto 1fr 76px;
-    align-items: center;
-  }
-  .ring {
-    width: 112px;
-    grid-row: 1 / span 2;
-  }
-  .dose,
-  .count {
-    font-size: 18px;
-    text-align: left;
-    grid-column: 2;
-  }
-  .fig {
-    grid-column: 3;
-    grid-row: 1 / span 2;
-    height: 112px;
-    min-height: 0;
   }
 }
 </style>

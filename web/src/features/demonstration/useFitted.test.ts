@@ -57,6 +57,17 @@ it('takes the largest letters at which all of it is in sight', async () => {
   expect([at.letters.value, at.pages.value]).toEqual([26, 1])
 })
 
+it('turns to what stands a column beyond the last whole page', async () => {
+  mount(Box)
+  // Two columns of 372 with 28 between, and a third one: 1.4987 pages. No less than 2 show it.
+  measured('clientWidth', () => 748)
+  measured('scrollWidth', () => 1135)
+  vi.spyOn(window, 'getComputedStyle').mockReturnValue({ columnGap: '28px' } as CSSStyleDeclaration)
+  await shown(10)
+  expect(at.pages.value).toBe(2)
+  vi.restoreAllMocks()
+})
+
 it('turns what even the smallest letters cannot hold, page by page, and begins anew with the next', async () => {
   mount(Box)
   await shown(500)

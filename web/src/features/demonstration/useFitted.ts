@@ -26,7 +26,7 @@ export function useFitted(box: Ref<HTMLElement | null>, said: () => string) {
       if (el.scrollWidth <= el.clientWidth + 1 && el.scrollHeight <= el.clientHeight + 1) break
     }
     const gap = parseFloat(getComputedStyle(el).columnGap) || 0
-    pages.value = Math.max(1, Math.round((el.scrollWidth + gap) / (el.clientWidth + gap)))
+    pages.value = Math.max(1, Math.ceil((el.scrollWidth + gap) / (el.clientWidth + gap) - 0.02))
     page.value = Math.min(page.value, pages.value - 1)
   }
   const again = useIntervalFn(() => (page.value = (page.value + 1) % pages.value), TURNS_MS)

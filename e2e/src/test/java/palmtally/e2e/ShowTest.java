@@ -406,10 +406,11 @@ class ShowTest {
                                     .doubleValue())
                             .isGreaterThanOrEqualTo(60);
                     assertThat(p.evaluate("""
-                                    () => [document.documentElement, ...document.querySelectorAll('.words, .side')]
-                                      .every(e => e.scrollHeight <= e.clientHeight)
-                                      && [...document.querySelectorAll('dl')].every(e => e.scrollWidth <= e.clientWidth
-                                        && parseFloat(getComputedStyle(e).fontSize) >= 22)"""))
+                                    () => new Promise(painted => requestAnimationFrame(() => setTimeout(painted)))
+                                      .then(() => [document.documentElement, ...document.querySelectorAll('.words, .head')]
+                                        .every(e => e.scrollHeight <= e.clientHeight)
+                                        && [...document.querySelectorAll('dl')].every(e => e.scrollWidth <= e.clientWidth
+                                          && parseFloat(getComputedStyle(e).fontSize) >= 22))"""))
                             .as("all of " + heading(page) + " in sight")
                             .isEqualTo(true);
                     assertThat(p.evaluate("() => document.getAnimations().length"))
