@@ -4604,7 +4604,7 @@ export interface components {
       aside?: components['schemas']['Point']
       breathes: boolean
       /** @enum {string} */
-      kind: 'glide' | 'knead' | 'press' | 'hold' | 'circle' | 'across' | 'rock' | 'tap' | 'move'
+      kind: 'glide' | 'knead' | 'press' | 'hold' | 'circle' | 'across' | 'rock' | 'tap' | 'move' | 'look'
       lines: components['schemas']['Point'][][]
       opposed: boolean
       /** Format: double */
@@ -12321,7 +12321,7 @@ export const momentViewZonesValues: ReadonlyArray<
   'foot-top',
 ]
 export const motionKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Motion']['kind']> =
-  ['glide', 'knead', 'press', 'hold', 'circle', 'across', 'rock', 'tap', 'move']
+  ['glide', 'knead', 'press', 'hold', 'circle', 'across', 'rock', 'tap', 'move', 'look']
 export const newNoteKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['NewNote']['kind']
 > = [

@@ -101,6 +101,8 @@ export function placed(hand: Schema['Hand'], motion: Motion, seconds: number, in
       const p = along(line, 0.5)
       return at({ x: p.x + out.x * far, y: p.y + out.y * far })
     }
+    case 'look':
+      return stays
     case 'move': {
       // A joint that goes round goes on round; any other goes there and back.
       const round = Math.hypot(line[0]!.x - line.at(-1)!.x, line[0]!.y - line.at(-1)!.y) < 1

@@ -31,6 +31,7 @@ final class Hands {
     }
 
     List<Hand> all() {
+        if (travel.kind() == Kind.LOOK) return List.of();
         if (travel.lines().size() > 1) return oneForEachSide();
         var at = travel.start(0);
         boolean glides = travel.kind() == Kind.GLIDE;
@@ -44,8 +45,8 @@ final class Hands {
                 double behind = does == OtherHand.WORKS_ALTERNATELY ? -.5 : 0;
                 var across = new Point(glides ? 46 : 60, 0).turned(Math.toRadians(degrees));
                 yield List.of(
-                        working(true, at.minus(across), degrees - 6, 0, sides.get(0)),
-                        working(false, at.plus(across), degrees + 6, behind, sides.get(0)));
+                        working(true, at.minus(across), degrees + 6, 0, sides.get(0)),
+                        working(false, at.plus(across), degrees - 6, behind, sides.get(0)));
             }
             case REINFORCES -> List.of(works, other(does, at, degrees, left));
             default -> List.of(other(does, at, degrees, left), works);

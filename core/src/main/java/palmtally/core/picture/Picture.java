@@ -49,7 +49,9 @@ public record Picture(
         ACROSS,
         ROCK,
         TAP,
-        MOVE;
+        MOVE,
+        /** No hand is laid on: it is asked and looked at. */
+        LOOK;
 
         @Override
         public String toString() {

@@ -269,14 +269,16 @@ public final class StepPicture {
                 : null;
         var fibre = fibre(line);
         var words = new ArrayList<String>();
+        if (travel.kind() == Kind.LOOK) words.add("asked and looked at, no hand laid on");
         if (speed != null) words.add(Math.round(length) + " mm · " + speed + " mm a second");
         if (gap != null) words.add(perLine + " places, " + gap + " mm apart");
         var way = new ArrayList<String>();
-        if (fibre != null && travel.kind() != Kind.HOLD && travel.kind() != Kind.PRESS) way.add(fibreWords(fibre));
+        if (fibre != null && moves(travel.kind())) way.add(fibreWords(fibre));
         if (glides) way.add(toward ? "toward the heart" : "away from the heart");
         if (!way.isEmpty()) words.add(String.join(", ", way));
         if (shapes.stream().anyMatch(s -> s.role() == Role.SPARED)) words.add("hatched: skin only, or not at all");
-        if (!within) words.add("out of reach from there: " + Math.round(reach / 10) + " cm");
+        if (!within && travel.kind() != Kind.LOOK)
+            words.add("out of reach from there: " + Math.round(reach / 10) + " cm");
         return new Facts(
                 (int) Math.round(length),
                 speed,
@@ -286,6 +288,10 @@ public final class StepPicture {
                 (int) Math.round(reach),
                 within,
                 List.copyOf(words));
+    }
+
+    private static boolean moves(Kind kind) {
+        return kind != Kind.HOLD && kind != Kind.PRESS && kind != Kind.LOOK;
     }
 
     /** Up to 25 degrees is along, from 65 across. */

@@ -5,10 +5,14 @@ import java.util.List;
 import palmtally.core.body.Side;
 import palmtally.core.picture.Picture.Kind;
 import palmtally.core.picture.Picture.Motion;
+import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
+import palmtally.core.sequence.detail.Comparison;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Stroke;
+import palmtally.core.technique.Technique;
 import palmtally.core.technique.Tool;
 
 /** How the stroke of a step goes: the way of each side that is worked, where it stops on it, and how both are drawn. */
@@ -39,6 +43,7 @@ final class Travel {
     }
 
     private static Kind kindOf(Step step) {
+        if (onlyLooks(step)) return Kind.LOOK;
         return switch (step.technique().stroke()) {
             case EFFLEURAGE, STRIPPING, FASCIA_INDIRECT, FASCIA_DIRECT, ICE_MASSAGE -> Kind.GLIDE;
             case PETRISSAGE, SKIN_ROLLING -> Kind.KNEAD;
@@ -49,6 +54,32 @@ final class Travel {
             case VIBRATION -> Kind.ROCK;
             case TAPOTEMENT -> Kind.TAP;
             case RANGE_OF_MOTION, CONTRACT_RELAX, STRETCH, TRACTION, JOINT_GLIDE, RESET -> Kind.MOVE;
+        };
+    }
+
+    /** A question before or after the work, or a look at it; what is felt needs a hand. */
+    private static boolean onlyLooks(Step step) {
+        if (step.technique().stroke() != Stroke.STILL_HOLD) return false;
+        if (step.phase() != Phase.ASSESS && step.phase() != Phase.RE_CHECK) return false;
+        var detail = step.details();
+        var compared = detail.compares();
+        return step.effort() != Technique.Effort.RESISTED
+                && detail.otherHand() == null
+                && detail.structures().isEmpty()
+                && (compared == null
+                        || !compared.what().contains(Comparison.What.TISSUE)
+                                && !compared.what().contains(Comparison.What.TENSION));
+    }
+
+    /** Whether the hands stop at places instead of going on. */
+    static boolean stops(Step step) {
+        return stops(kindOf(step));
+    }
+
+    private static boolean stops(Kind kind) {
+        return switch (kind) {
+            case PRESS, TAP, CIRCLE, HOLD -> true;
+            default -> false;
         };
     }
 
@@ -76,7 +107,7 @@ final class Travel {
         return switch (kind) {
             case GLIDE, KNEAD -> Way.at(way, .22);
             case MOVE -> way.get(0);
-            case ACROSS, ROCK -> Way.at(way, .5);
+            case ACROSS, ROCK, LOOK -> Way.at(way, .5);
             case PRESS, HOLD, TAP, CIRCLE -> stations().get(stations().size() / lines.size() * line);
         };
     }
@@ -94,7 +125,7 @@ final class Travel {
                 case CIRCLE -> stations().forEach(p -> all.add(circle(p), true));
                 case ACROSS, ROCK -> all.add(crossing(line), false);
                 case MOVE -> all.add(line, false);
-                case PRESS, HOLD, TAP -> {}
+                case PRESS, HOLD, TAP, LOOK -> {}
             }
             var path = all.toString();
             if (!path.isEmpty()) shapes.add(new Shape(Role.WAY, path));
@@ -167,7 +198,7 @@ final class Travel {
 
     /** Where it is held or pressed, evenly along the way; of what is not counted one, or a row where it is pressed again and again. */
     List<Point> stations() {
-        if (kind != Kind.PRESS && kind != Kind.TAP && kind != Kind.CIRCLE && kind != Kind.HOLD) return List.of();
+        if (!stops(kind)) return List.of();
         int n = dose.kind() == Dose.Kind.HOLDS && dose.count() != null
                 ? dose.count()
                 : kind == Kind.HOLD || wide() ? 1 : kind == Kind.CIRCLE ? 3 : 6;

@@ -157,7 +157,7 @@ final class Way {
         var structures = step.details().structures();
         var line = structures.isEmpty()
                 ? zones(step.zones(), side, figure)
-                : middle(structures, side, figure, step.zones());
+                : middle(structures, side, figure, step.zones(), Travel.stops(step) ? HELD_NEAR : NEAR);
         if (broad(step)) line = longer(line);
         if (turned(step, line, figure)) {
             line = new ArrayList<>(line);
@@ -186,7 +186,7 @@ final class Way {
     }
 
     /** Between the structures of a group, such as the hamstrings. */
-    private static List<Point> middle(List<Structure> all, Side side, Figure figure, List<Zone> zones) {
+    private static List<Point> middle(List<Structure> all, Side side, Figure figure, List<Zone> zones, double near) {
         // What is named for a zone is worked there: the trapezius of the neck for who lies on the back.
         var seen = all.stream()
                 .filter(s -> s.zones().stream().anyMatch(zones::contains))
@@ -199,14 +199,16 @@ final class Way {
             for (var l : lines) sum = sum.plus(l.get(i));
             line.add(sum.times(1.0 / lines.size()));
         }
-        return within(inside(line), side, figure, zones);
+        return within(inside(line), side, figure, zones, near);
     }
 
-    /** So far beyond a zone a stroke along a muscle still is in it, millimetres. */
+    /** So far beyond a zone a stroke along a muscle still is in it, and what is held or pressed, millimetres. */
     private static final double NEAR = 45;
 
+    private static final double HELD_NEAR = 10;
+
     /** A long muscle is worked where the plan says: the erectors of the low back, and not up to the neck. */
-    private static List<Point> within(List<Point> line, Side side, Figure figure, List<Zone> zones) {
+    private static List<Point> within(List<Point> line, Side side, Figure figure, List<Zone> zones, double near) {
         var edges = zones.stream()
                 .map(z -> ZoneArea.of(z).edge(figure, z.paired() ? side : Side.RIGHT))
                 .toList();
@@ -215,7 +217,7 @@ final class Way {
         int last = -1;
         for (int i = 0; i <= n; i++) {
             var p = at(line, (double) i / n);
-            if (edges.stream().noneMatch(e -> near(p, e))) continue;
+            if (edges.stream().noneMatch(e -> near(p, e, near))) continue;
             if (first < 0) first = i;
             last = i;
         }
@@ -225,14 +227,14 @@ final class Way {
         return even(part);
     }
 
-    private static boolean near(Point p, List<Point> edge) {
+    private static boolean near(Point p, List<Point> edge, double near) {
         boolean in = false;
         for (int i = 0, j = edge.size() - 1; i < edge.size(); j = i++) {
             var a = edge.get(i);
             var b = edge.get(j);
             var along = b.minus(a);
             double part = along.length() == 0 ? 0 : p.minus(a).dot(along) / along.dot(along);
-            if (p.minus(a.toward(b, Math.max(0, Math.min(1, part)))).length() < NEAR) return true;
+            if (p.minus(a.toward(b, Math.max(0, Math.min(1, part)))).length() < near) return true;
             if ((a.y() > p.y()) != (b.y() > p.y())
                     && p.x() < (b.x() - a.x()) * (p.y() - a.y()) / (b.y() - a.y()) + a.x()) in = !in;
         }

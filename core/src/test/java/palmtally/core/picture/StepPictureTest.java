@@ -7,6 +7,7 @@ import static palmtally.core.sequence.Plans.once;
 import static palmtally.core.sequence.Plans.step;
 
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -15,19 +16,24 @@ import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.demonstration.Showing;
+import palmtally.core.picture.Picture.Kind;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Direction;
+import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.Plans;
+import palmtally.core.sequence.SayKind;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.Timeline;
+import palmtally.core.sequence.detail.Comparison;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.sequence.detail.Prop;
 import palmtally.core.technique.Dose;
+import palmtally.core.technique.Technique;
 import palmtally.core.technique.Techniques;
 import palmtally.core.technique.Tool;
 
@@ -420,9 +426,16 @@ class StepPictureTest {
                 .side(Sides.RIGHT)
                 .lying(Position.PRONE)
                 .saying(d -> d.structures.add(Structure.LONGISSIMUS)));
-        // From 663 down to 588, and 45 mm beyond.
-        assertThat(line(p)).allMatch(q -> q.y() > (1000 - 663) * 1.7 - 46 && q.y() < (1000 - 588) * 1.7 + 46);
+        // From 663 down to 588; what is pressed is in the zone, what is drawn along may come from 45 mm beyond.
+        assertThat(line(p)).allMatch(q -> q.y() > (1000 - 663) * 1.7 - 11 && q.y() < (1000 - 588) * 1.7 + 11);
         assertThat(p.facts().millimetres()).isGreaterThan(80);
+        var drawn = picture(step("e")
+                .technique("effleurage")
+                .on(Zone.LUMBAR)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .saying(d -> d.structures.add(Structure.LONGISSIMUS)));
+        assertThat(drawn.facts().millimetres() - p.facts().millimetres()).isBetween(20, 60);
     }
 
     @Test
@@ -479,6 +492,54 @@ class StepPictureTest {
             d.from = null;
             d.to = null;
         }))));
+    }
+
+    @Test
+    void long_strokes_from_the_chin_to_the_ear_go_outward_and_up() {
+        var p = picture(step("f")
+                .technique("effleurage")
+                .on(Zone.FACE)
+                .side(Sides.LEFT)
+                .lying(Position.SUPINE)
+                .saying(d -> {
+                    d.from = Landmark.CHIN;
+                    d.words.put(DetailField.TO, "ear");
+                }));
+        // The ears are level with the eyes and the nose, some 130 mm apart on an adult (from memory).
+        assertThat(last(p).x() - first(p).x()).isBetween(40.0, 75.0);
+        assertThat(first(p).y() - last(p).y()).isBetween(40.0, 110.0);
+    }
+
+    /** Who asks and looks lays no hand on; who feels how warm or how tense it is, or holds a joint, does. */
+    @Test
+    void a_question_or_a_look_has_no_hand() {
+        var asked = step("a")
+                .technique("still-hold")
+                .on(Zone.FACE)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE)
+                .phase(Phase.ASSESS)
+                .say(SayKind.INTERVIEW);
+        var p = picture(asked);
+        assertThat(p.motion().kind()).isEqualTo(Kind.LOOK);
+        assertThat(p.hands()).isEmpty();
+        assertThat(p.motion().stations()).isEmpty();
+        assertThat(p.shapes()).extracting(Shape::role).doesNotContain(Role.STATION, Role.WAY);
+        assertThat(p.facts().words()).containsExactly("asked and looked at, no hand laid on");
+        var felt = picture(
+                asked.saying(d -> d.compares = new Comparison(Set.of(Comparison.What.TISSUE), Comparison.When.BEFORE)));
+        assertThat(felt.hands()).hasSize(1);
+        var seen = picture(
+                asked.saying(d -> d.compares = new Comparison(Set.of(Comparison.What.LOOK), Comparison.When.BEFORE)));
+        assertThat(seen.hands()).isEmpty();
+        asked.saying(d -> d.compares = null);
+        assertThat(picture(asked.phase(Phase.SETTLE)).hands()).hasSize(1);
+        assertThat(picture(asked.phase(Phase.RE_CHECK)).hands()).isEmpty();
+        assertThat(picture(asked.effort(Technique.Effort.RESISTED)).hands())
+                .as("the client pushes against it")
+                .hasSize(1);
+        asked.effort(Technique.Effort.PASSIVE).saying(d -> d.otherHand = OtherHand.HOLDS_THE_JOINT);
+        assertThat(picture(asked).hands()).hasSize(2);
     }
 
     @Test
@@ -578,6 +639,29 @@ class StepPictureTest {
         assertThat(follows.behind()).isCloseTo(130 / 335.4, within(.001));
         assertThat(follows.at()).isEqualTo(first(p));
         assertThat(follows.at().minus(p.hands().get(1).at()).length()).isCloseTo(.22 * 335.4, within(.2));
+    }
+
+    /** Arms come from two shoulders, so they part from the hands on. */
+    @ParameterizedTest
+    @EnumSource(
+            value = Stands.class,
+            names = {"SAME_SIDE", "ACROSS", "HEAD"})
+    void the_arms_of_two_hands_that_work_together_do_not_cross(Stands stands) {
+        var p = picture(step("t")
+                .technique("compression")
+                .on(Zone.UPPER_BACK)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .standing(stands)
+                .saying(d -> d.otherHand = OtherHand.WORKS_TOGETHER));
+        var hands = p.hands();
+        assertThat(hands).hasSize(2);
+        assertThat(elbow(hands.get(0)).minus(elbow(hands.get(1))).length())
+                .isGreaterThan(hands.get(0).at().minus(hands.get(1).at()).length());
+    }
+
+    private static Point elbow(Picture.Hand hand) {
+        return hand.at().plus(new Point(0, 260).turned(Math.toRadians(hand.degrees())));
     }
 
     @Test
