@@ -7,6 +7,7 @@ import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.picture.Picture.Hand;
 import palmtally.core.picture.Picture.Kind;
+import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Tool;
@@ -86,8 +87,14 @@ final class Hands {
 
     /** What does not look up is worked from beneath, as the neck is of who lies on the back. */
     private boolean under(Side side) {
-        if (travel.kind() == Kind.MOVE) return false;
+        if (travel.kind() == Kind.MOVE || overSheet()) return false;
         return step.zones().stream().noneMatch(z -> ZoneArea.of(z).visible(figure, z.paired() ? side : Side.RIGHT));
+    }
+
+    /** What is covered is held from above, through the sheet. */
+    private boolean overSheet() {
+        return step.sheet() != Sheet.OPEN
+                && step.zones().stream().allMatch(z -> z.unit().draped());
     }
 
     /** What the other hand does, where it is. */

@@ -266,9 +266,22 @@ final class Way {
         var first = rows.get(0);
         var last = rows.get(rows.size() - 1);
         all.add(far(first, last.get(2)));
-        rows.forEach(r -> all.add(r.get(2)));
-        all.add(far(last, first.get(2)));
+        boolean outward = outward(last);
+        for (var row : rows) if (row != last || !outward) all.add(row.get(2));
+        all.add(outward ? outer(last) : far(last, first.get(2)));
         return even(Course.smooth(all));
+    }
+
+    /** Whether what is worked last lies across, as the top of the shoulder does: then the hand goes on round it, away from the spine. */
+    private static boolean outward(List<Point> row) {
+        var along = row.get(row.size() - 1).minus(row.get(0));
+        return Math.abs(along.x()) > Math.abs(along.y());
+    }
+
+    private static Point outer(List<Point> row) {
+        var a = row.get(0);
+        var b = row.get(row.size() - 1);
+        return Math.abs(a.x()) > Math.abs(b.x()) ? a : b;
     }
 
     /** Whether the line runs the other way than the stroke. */

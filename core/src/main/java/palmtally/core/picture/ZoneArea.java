@@ -113,6 +113,6 @@ record ZoneArea(Part part, double top, double bottom, double from, double to) {
     boolean wide(Figure figure, Side side) {
         double across = at(figure, side, .5, 0).minus(at(figure, side, .5, 1)).length();
         double down = at(figure, side, 0, .5).minus(at(figure, side, 1, .5)).length();
-        return across > 1.6 * down;
+        return across > 1.4 * down;
     }
 }

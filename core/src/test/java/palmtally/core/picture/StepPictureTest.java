@@ -543,6 +543,29 @@ class StepPictureTest {
     }
 
     @Test
+    void up_the_back_and_over_the_top_of_the_shoulder_the_hand_goes_on_outward() {
+        var p = picture(step("u")
+                .technique("effleurage")
+                .on(Zone.UPPER_BACK, Zone.TOP_OF_SHOULDER, Zone.SHOULDER_BLADE)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE));
+        assertThat(first(p).x()).as("beside the spine").isBetween(20.0, 90.0);
+        assertThat(last(p).x()).as("at the shoulder, 112 out").isBetween(130.0, 200.0);
+        assertThat(last(p).y()).isLessThan(first(p).y() - 150);
+    }
+
+    @Test
+    void feet_under_the_sheet_are_held_through_it() {
+        var settle = step("s").technique("still-hold").on(Zone.SOLE).lying(Position.SUPINE);
+        assertThat(picture(settle.sheet(Sheet.THROUGH)).hands())
+                .extracting(Picture.Hand::under)
+                .containsOnly(false);
+        assertThat(picture(settle.sheet(Sheet.OPEN)).hands())
+                .extracting(Picture.Hand::under)
+                .containsOnly(true);
+    }
+
+    @Test
     void a_palm_comes_from_before_what_is_shorter_than_it() {
         var p = picture(step("k").technique("effleurage").on(Zone.KNEE_BACK).lying(Position.PRONE));
         assertThat(p.facts().millimetres()).isEqualTo(110);
