@@ -3264,6 +3264,8 @@ export interface components {
       index?: number
       profile?: string
       sequence?: components['schemas']['Sequence']
+      /** Format: double */
+      therapist?: number
     }
     DraftView: {
       plan: components['schemas']['PlanView']
@@ -3722,6 +3724,8 @@ export interface components {
     }
     Facts: {
       /** Format: int32 */
+      comfortable: number
+      /** Format: int32 */
       fibre?: number
       /** Format: int32 */
       millimetres: number
@@ -3731,6 +3735,8 @@ export interface components {
       reach: number
       /** Format: int32 */
       stationGap?: number
+      /** Format: int32 */
+      table: number
       towardHeart: boolean
       within: boolean
       words: string[]
@@ -5526,6 +5532,7 @@ export interface components {
       | 'CLIENT'
       | 'DOSE-CAP'
       | 'DOSE-RATE'
+      | 'DOSE-SPEED'
       | 'DOSE-WINDOW'
       | 'PRESS-ANSWER'
       | 'PRESS-BAND'
@@ -12785,6 +12792,7 @@ export const ruleValues: ReadonlyArray<FlattenedDeepRequired<components>['schema
   'CLIENT',
   'DOSE-CAP',
   'DOSE-RATE',
+  'DOSE-SPEED',
   'DOSE-WINDOW',
   'PRESS-ANSWER',
   'PRESS-BAND',

@@ -44,7 +44,15 @@ const picture = (more: Partial<Picture> = {}): Picture => ({
     { role: 'foot', path: 'M7,7Z' },
   ],
   tableBox: { x: -760, y: -560, width: 1520, height: 2720 },
-  facts: { millimetres: 300, reach: 400, within: true, towardHeart: true, words: ['300 mm'] },
+  facts: {
+    millimetres: 300,
+    reach: 400,
+    comfortable: 906,
+    within: true,
+    table: 733,
+    towardHeart: true,
+    words: ['300 mm'],
+  },
   ...more,
 })
 

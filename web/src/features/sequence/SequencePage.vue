@@ -37,6 +37,7 @@ import {
 } from './edits'
 import { piled, pileKey } from './piles'
 import StepSeen from '@/parts/StepSeen.vue'
+import StepReach from './StepReach.vue'
 import { useDraft } from './useDraft'
 import { useSeen } from './useSeen'
 import type { Spot } from '@/parts/useDrag'
@@ -596,6 +597,7 @@ onKeyStroke((e) => {
           >
             <h2>{{ number(looked.step?.id ?? step.id) }} {{ (looked.step ?? step).name }}</h2>
             <StepSeen :picture="seen" :name="(looked.step ?? step).name" :side="looked.span?.side ?? ''" />
+            <StepReach v-if="seen" :picture="seen" />
           </div>
           <div v-else-if="tab === 'step' && step" role="tabpanel" aria-label="Step" class="panel">
             <h2>{{ number(step.id) }} {{ step.name }}</h2>

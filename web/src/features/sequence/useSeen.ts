@@ -1,6 +1,7 @@
 import { api, ask, type Schema } from '@/api/client'
 import { useStepPicture } from '@/parts/useStepPicture'
 import { stepsIn } from './edits'
+import { therapist } from './useTherapist'
 
 /**
  * What a step of a text looks like, on one side.
@@ -15,11 +16,12 @@ export function useSeen(
       const { sequence, span } = of()
       const step = sequence && span && stepsIn(sequence).find((s) => s.id === span.step)
       // All that the picture is made of: the same step after another edit is the same picture.
-      return step && JSON.stringify([step, span.side, span.second, span.open])
+      return step && JSON.stringify([step, span.side, span.second, span.open, therapist.value])
     },
     () => {
       const { sequence, span, profile } = of()
-      return ask(api.POST('/api/drafts/picture', { body: { sequence, profile, index: span!.index } }))
+      const body = { sequence, profile, index: span!.index, therapist: therapist.value }
+      return ask(api.POST('/api/drafts/picture', { body }))
     },
   )
 }

@@ -11,6 +11,7 @@ import com.google.gson.JsonParser;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Response;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -189,6 +190,10 @@ class SeeTest {
                             .get("works")
                             .getAsBoolean())
                     .isTrue();
+            // Whether somebody short reaches it: .386 of 1.40 m and the leaning in, 250 mm.
+            page.getByLabel("Height of the therapist").selectOption("1.4");
+            assertThat(page.getByText(Pattern.compile("cm from the feet, 79 cm in easy reach")))
+                    .isVisible();
             // Stations, one for each hold.
             var holds = type(page, "thumb press right calf, prone, 5 holds of 8s");
             assertThat(holds.shapes("station")).isEqualTo(5);

@@ -196,6 +196,16 @@ class DraftTest {
                 nadia.post("/api/drafts/picture", body(calves, "\"index\":1")).json();
         assertThat(right.at("/facts/words/0").asString()).isEqualTo("335 mm · 22 mm a second");
         assertThat(right.at("/motion/lines/0/0/x").asDouble()).isPositive();
+        // Arm and half a hand from .186, .146 and .054 of 1.50 m, and 250 mm of leaning; light work at the wrists,
+        // .485.
+        var small = nadia.post("/api/drafts/picture", body(calves, "\"index\":1,\"therapist\":1.5"))
+                .json();
+        assertThat(small.at("/facts/comfortable").asInt()).isEqualTo(829);
+        assertThat(small.at("/facts/table").asInt()).isEqualTo(728);
+        assertThat(right.at("/facts/comfortable").asInt()).isEqualTo(906);
+        var giant = nadia.post("/api/drafts/picture", body(calves, "\"index\":1,\"therapist\":17"));
+        assertThat(giant.status()).isEqualTo(422);
+        assertThat(giant.json().at("/faults/0/field").asString()).isEqualTo("therapist");
         var out = nadia.post("/api/drafts/picture", body(calves, "\"index\":99"));
         assertThat(out.status()).isEqualTo(422);
         assertThat(out.json().at("/faults/0/field").asString()).isEqualTo("index");

@@ -87,7 +87,9 @@ public record Picture(
      * @param fibre how it lies to the fibre, degrees from 0 along to 90 across, or null where no structure is named
      * @param towardHeart whether it ends nearer to the heart than it begins
      * @param reach from between the therapist's feet to the far end of the work, millimetres
-     * @param within whether that is reached without bending in the waist
+     * @param comfortable how far is reached without bending in the waist, millimetres
+     * @param within whether the work is
+     * @param table how high the table stands for it, millimetres
      * @param words all of it in a few lines, as it stands beside the picture
      */
     public record Facts(
@@ -97,6 +99,8 @@ public record Picture(
             @Nullable Integer fibre,
             boolean towardHeart,
             int reach,
+            int comfortable,
             boolean within,
+            int table,
             List<String> words) {}
 }

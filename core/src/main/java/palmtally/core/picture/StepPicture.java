@@ -19,12 +19,11 @@ import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Timeline.OpenUnit;
 import palmtally.core.sequence.Timeline.Span;
-import palmtally.core.technique.Dose;
 
 /** A step as a picture, computed: what is worked, where the hand goes, how the sheet lies, where the therapist stands. */
 public final class StepPicture {
     /** An adult of middle height, metres (common practice, no source). */
-    public static final double STATURE = 1.70;
+    public static final double STATURE = Geometry.STATURE;
 
     private static final double LEAST_BOX = 470;
 
@@ -34,24 +33,22 @@ public final class StepPicture {
     private static final double SMALL = 150;
     private static final double MARGIN = 70;
 
+    private final Geometry geometry;
     private final Step step;
-    private final Side side;
-    private final Set<OpenUnit> open;
     private final Figure figure;
-    private final List<Shape> shapes = new ArrayList<>();
     private final Travel travel;
     private final Therapist therapist;
+    private final Set<OpenUnit> open;
+    private final List<Shape> shapes = new ArrayList<>();
     private Box box = new Box(0, 0, 0, 0);
 
-    private StepPicture(Span span, Build build, double client, double therapist) {
-        var stint = span.stint();
-        step = stint.step();
-        side = stint.side();
-        open = span.open();
-        boolean behind = step.zones().stream().anyMatch(z -> z.usualPosition() == Position.PRONE);
-        figure = new Figure(stint.position(), behind, step.details().limb(), side, build, client);
-        travel = new Travel(stint, worked(), figure);
-        this.therapist = new Therapist(step, side, figure, travel.line(), therapist);
+    private StepPicture(Geometry geometry, Set<OpenUnit> open) {
+        this.geometry = geometry;
+        this.open = open;
+        step = geometry.step;
+        figure = geometry.figure;
+        travel = geometry.travel;
+        therapist = geometry.therapist;
     }
 
     /**
@@ -60,7 +57,7 @@ public final class StepPicture {
      * @param therapist stature of the therapist, metres
      */
     public static Picture of(Span span, Build build, double client, double therapist) {
-        return new StepPicture(span, build, client, therapist).picture();
+        return new StepPicture(new Geometry(span.stint(), build, client, therapist), span.open()).picture();
     }
 
     /** Of an adult of middle height and build, by one of middle height. */
@@ -69,9 +66,9 @@ public final class StepPicture {
     }
 
     private Picture picture() {
-        var hands = new Hands(step, travel, worked(), figure, therapist).all();
+        var hands = new Hands(step, travel, geometry.worked(), figure, therapist).all();
         box = box(hands);
-        shapes.addAll(Props.of(step.details().props(), figure, worked().get(0)));
+        shapes.addAll(Props.of(step.details().props(), figure, geometry.worked().get(0)));
         body();
         inside();
         spared();
@@ -83,17 +80,6 @@ public final class StepPicture {
         shapes.addAll(travel.shapes());
         return new Picture(
                 box, List.copyOf(shapes), hands, travel.motion(), table(), new Box(-690, -530, 1380, 2690), facts());
-    }
-
-    /** The sides that are worked, as they are seen. */
-    private List<Side> worked() {
-        boolean paired = step.zones().stream().anyMatch(Zone::paired);
-        return switch (side) {
-            case LEFT -> List.of(Side.LEFT);
-            case RIGHT -> List.of(Side.RIGHT);
-            case BOTH -> List.of(Side.LEFT, Side.RIGHT);
-            case MIDLINE -> paired ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.RIGHT);
-        };
     }
 
     private void body() {
@@ -202,7 +188,7 @@ public final class StepPicture {
 
     private void work() {
         var structures = step.details().structures();
-        for (var s : worked()) {
+        for (var s : geometry.worked()) {
             for (var zone : step.zones())
                 shapes.add(new Shape(
                         Role.WORKED,
@@ -253,41 +239,36 @@ public final class StepPicture {
     }
 
     private Facts facts() {
-        var line = travel.line();
-        double length = Way.length(line);
-        boolean glides = travel.kind() == Kind.GLIDE;
-        var held = travel.stations();
-        int perLine = held.size() / travel.lines().size();
-        var heart = figure.at(Part.TRUNK, Side.RIGHT, new Vec(0, 760, 0));
-        double reach = therapist.reach(travel.lines());
-        boolean toward = line.get(line.size() - 1).minus(heart).length()
-                < line.get(0).minus(heart).length();
-        boolean within = reach <= therapist.comfortable();
-        var speed = glides ? (Integer) (int) Math.round(length / travel.motion().seconds()) : null;
-        var gap = travel.dose().kind() == Dose.Kind.HOLDS && perLine > 1
-                ? (Integer) (int) Math.round(held.get(1).minus(held.get(0)).length())
-                : null;
-        var fibre = fibre(line);
+        var speed = whole(geometry.speed());
+        var gap = whole(geometry.stationGap());
+        var fibre = whole(geometry.fibre());
+        int length = (int) Math.round(geometry.length());
+        int reach = (int) Math.round(geometry.reach());
         var words = new ArrayList<String>();
         if (travel.kind() == Kind.LOOK) words.add("asked and looked at, no hand laid on");
-        if (speed != null) words.add(Math.round(length) + " mm · " + speed + " mm a second");
-        if (gap != null) words.add(perLine + " places, " + gap + " mm apart");
+        if (speed != null) words.add(length + " mm · " + speed + " mm a second");
+        if (gap != null) words.add(geometry.stationsOfALine() + " places, " + gap + " mm apart");
         var way = new ArrayList<String>();
         if (fibre != null && moves(travel.kind())) way.add(fibreWords(fibre));
-        if (glides) way.add(toward ? "toward the heart" : "away from the heart");
+        if (speed != null) way.add(geometry.towardHeart() ? "toward the heart" : "away from the heart");
         if (!way.isEmpty()) words.add(String.join(", ", way));
         if (shapes.stream().anyMatch(s -> s.role() == Role.SPARED)) words.add("hatched: skin only, or not at all");
-        if (!within && travel.kind() != Kind.LOOK)
-            words.add("out of reach from there: " + Math.round(reach / 10) + " cm");
+        if (!geometry.within()) words.add("out of reach from there: " + Math.round(reach / 10.0) + " cm");
         return new Facts(
-                (int) Math.round(length),
+                length,
                 speed,
                 gap,
                 fibre,
-                toward,
-                (int) Math.round(reach),
-                within,
+                geometry.towardHeart(),
+                reach,
+                (int) Math.round(therapist.comfortable()),
+                geometry.within(),
+                (int) Math.round(therapist.table()),
                 List.copyOf(words));
+    }
+
+    private static @Nullable Integer whole(@Nullable Double value) {
+        return value == null ? null : (int) Math.round(value);
     }
 
     private static boolean moves(Kind kind) {
@@ -299,16 +280,6 @@ public final class StepPicture {
         return degrees <= 25 ? "along the fibre" : degrees < 65 ? "oblique to the fibre" : "across the fibre";
     }
 
-    private @Nullable Integer fibre(List<Point> line) {
-        var structures = step.details().structures();
-        if (structures.isEmpty()) return null;
-        var course = new Course(structures.get(0), worked().get(0), figure).line();
-        var fibre = course.get(course.size() - 1).minus(course.get(0)).unit();
-        var stroke = travel.kind() == Kind.ACROSS ? Travel.direction(line, .5).across() : Travel.direction(line, .5);
-        double angle = Math.toDegrees(Math.acos(Math.min(1, Math.abs(fibre.dot(stroke)))));
-        return (int) Math.round(angle);
-    }
-
     /** What is worked and the hands, with what lies around it. */
     private Box box(List<Hand> hands) {
         double left = Double.MAX_VALUE;
@@ -317,7 +288,7 @@ public final class StepPicture {
         double bottom = -Double.MAX_VALUE;
         var all = new ArrayList<Point>();
         travel.lines().forEach(all::addAll);
-        for (var s : worked())
+        for (var s : geometry.worked())
             for (var zone : step.zones())
                 all.addAll(ZoneArea.of(zone)
                         .seen(figure, zone.paired() ? s : Side.RIGHT)

@@ -7,6 +7,7 @@ import palmtally.core.body.Side;
 import palmtally.core.sequence.Stance;
 import palmtally.core.sequence.Stands;
 import palmtally.core.sequence.Step;
+import palmtally.core.sequence.TableHeight;
 
 /**
  * Where the therapist stands at the table, seen from above, and how far the hands go from there. Arm by Drillis and Contini, 1966 (from
@@ -16,6 +17,10 @@ import palmtally.core.sequence.Step;
 final class Therapist {
     static final double TABLE_HALF = 365;
     private static final double ARM = .186 + .146 + .054;
+    /** Heights above the floor of who stands, as shares of the stature: Drillis and Contini, 1966 (from memory). */
+    private static final double FINGERTIP = .377;
+
+    private static final double WRIST = .485;
     private static final double LEAN = 250;
     private static final double BESIDE = 170;
 
@@ -23,11 +28,13 @@ final class Therapist {
     private final Point faces;
     private final double stature;
     private final Stance stance;
+    private final TableHeight height;
 
     /** @param stature metres */
     Therapist(Step step, Side side, Figure figure, List<Point> way, double stature) {
         this.stature = stature;
         stance = step.stance();
+        height = TableHeight.of(step);
         var begin = way.get(0);
         var end = way.get(way.size() - 1);
         var middle = Way.at(way, .5);
@@ -95,6 +102,16 @@ final class Therapist {
 
     double comfortable() {
         return ARM * stature * 1000 + LEAN;
+    }
+
+    /** How high the table stands for this work, millimetres: the fingertips of hanging arms for deep work, the wrists for light. */
+    double table() {
+        double share = switch (height) {
+            case LOW -> FINGERTIP;
+            case MIDDLE -> (FINGERTIP + WRIST) / 2;
+            case HIGH -> WRIST;
+        };
+        return share * stature * 1000;
     }
 
     List<Shape> shapes(Point work) {

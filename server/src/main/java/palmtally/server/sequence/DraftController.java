@@ -14,6 +14,7 @@ import palmtally.core.finding.Severity;
 import palmtally.core.jot.Jotted;
 import palmtally.core.jot.Routine;
 import palmtally.core.people.ClientNote;
+import palmtally.core.picture.Build;
 import palmtally.core.picture.Picture;
 import palmtally.core.picture.StepPicture;
 import palmtally.core.sequence.Block;
@@ -134,7 +135,22 @@ class DraftController {
     record DraftPicture(
             @Nullable Sequence sequence,
             @Nullable String profile,
-            @Nullable Integer index) {}
+            @Nullable Integer index,
+            @Nullable Double therapist) {
+        /** As long and as short as grown people are, metres. */
+        private static final double LEAST = 1.2;
+
+        private static final double MOST = 2.3;
+
+        /** How tall the one who works is, metres. */
+        double stature() {
+            if (therapist == null) return StepPicture.STATURE;
+            if (therapist >= LEAST && therapist <= MOST) return therapist;
+            throw new InvalidValue(
+                    "draft",
+                    new Fault("therapist", String.valueOf(therapist), "must be " + LEAST + " to " + MOST + " metres"));
+        }
+    }
 
     record Two(@Nullable Sequence before, @Nullable Sequence after) {}
 
@@ -264,7 +280,7 @@ class DraftController {
         if (index < 0 || index >= spans.size())
             throw new InvalidValue(
                     "draft", new Fault("index", String.valueOf(index), "must be 0 to " + (spans.size() - 1)));
-        return StepPicture.of(spans.get(index));
+        return StepPicture.of(spans.get(index), Build.MIDDLE, StepPicture.STATURE, draft.stature());
     }
 
     /** What lies between two texts of a sequence, as sentences. */

@@ -101,11 +101,17 @@ public final class Plan {
                 .orElseThrow();
     }
 
+    /** Stints in the order of the timeline, with the sheet as it lies then. */
+    public List<Span> spans() {
+        return timeline.spans();
+    }
+
     int firm() {
         return profile.order().firmDepth();
     }
 
-    void report(Rule rule, Where where, String sentence, String remedy, @Nullable Mend mend) {
+    /** Tells of something that is not as the rule wants it, as gravely as the school takes it. */
+    public void report(Rule rule, Where where, String sentence, String remedy, @Nullable Mend mend) {
         report(rule, profile.severity(rule), where, sentence, remedy, mend);
     }
 
@@ -129,7 +135,7 @@ public final class Plan {
     }
 
     /** "Step 5" as people count: place among the steps of the sequence, from 1. */
-    String number(Step step) {
+    public String number(Step step) {
         return "Step " + places.get(step.id());
     }
 

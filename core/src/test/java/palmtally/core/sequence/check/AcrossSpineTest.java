@@ -20,7 +20,7 @@ class AcrossSpineTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "from one side of the back to the other",
                         once(back(Sides.BOTH, Direction.ACROSS)),

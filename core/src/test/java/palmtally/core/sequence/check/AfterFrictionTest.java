@@ -12,7 +12,7 @@ class AfterFrictionTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "friction without cold",

@@ -11,7 +11,7 @@ class AskAfterToolTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "fist in silence",

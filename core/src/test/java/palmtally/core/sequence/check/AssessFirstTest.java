@@ -16,7 +16,7 @@ class AssessFirstTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "deep unseen",

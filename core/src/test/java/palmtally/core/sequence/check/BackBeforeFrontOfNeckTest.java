@@ -12,7 +12,7 @@ class BackBeforeFrontOfNeckTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "strap muscle at once",

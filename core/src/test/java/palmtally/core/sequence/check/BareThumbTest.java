@@ -16,7 +16,7 @@ class BareThumbTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "40 s in a row",

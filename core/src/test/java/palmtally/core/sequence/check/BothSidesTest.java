@@ -15,7 +15,7 @@ class BothSidesTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "one side left out",

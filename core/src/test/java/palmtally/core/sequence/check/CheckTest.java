@@ -37,7 +37,7 @@ import palmtally.core.technique.Tool;
  * does to the last detail, and that the mend raises no stop of another rule. What the rules say is common practice, no source.
  */
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
-abstract class CheckTest {
+public abstract class CheckTest {
     static final Profile A = Profile.bySeconds();
     static final Profile B = Profile.byResponse();
 
@@ -48,19 +48,19 @@ abstract class CheckTest {
     private final String worth;
 
     /** @param worth severity where a school says nothing else, and criterion, such as {@code stop order} */
-    CheckTest(Rule rule, String worth) {
+    protected CheckTest(Rule rule, String worth) {
         this.rule = rule;
         this.worth = worth;
     }
 
-    abstract List<Case> cases();
+    protected abstract List<Case> cases();
 
     /**
      * @param fine a plan as near as can be that does not raise it
      * @param says the sentences of the faulty plan, in order
      * @param mends the label of each mend and what it changes
      */
-    record Case(
+    protected record Case(
             String about,
             Profile profile,
             Sequence faulty,
@@ -73,44 +73,44 @@ abstract class CheckTest {
             return about;
         }
 
-        Case under(Profile other) {
+        public Case under(Profile other) {
             return new Case(about, other, faulty, fine, notes, says, mends);
         }
 
-        Case under(UnaryOperator<Profile> change) {
+        public Case under(UnaryOperator<Profile> change) {
             return under(change.apply(profile));
         }
 
-        Case says(String... sentences) {
+        public Case says(String... sentences) {
             return new Case(about, profile, faulty, fine, notes, List.of(sentences), mends);
         }
 
-        Case mends(String... edits) {
+        public Case mends(String... edits) {
             return new Case(about, profile, faulty, fine, notes, says, List.of(edits));
         }
     }
 
-    static Case of(String about, Sequence faulty, Sequence fine) {
+    protected static Case of(String about, Sequence faulty, Sequence fine) {
         return new Case(about, A, faulty, fine, List.of(), List.of(), List.of());
     }
 
-    static Case client(String about, ClientNote note, Sequence faulty, Sequence fine) {
+    protected static Case client(String about, ClientNote note, Sequence faulty, Sequence fine) {
         return new Case(about, A, faulty, fine, List.of(note), List.of(), List.of());
     }
 
-    static ClientNote note(ClientNote.Kind kind) {
+    protected static ClientNote note(ClientNote.Kind kind) {
         return new ClientNote(kind, null, null);
     }
 
-    static Made thigh(String id) {
+    protected static Made thigh(String id) {
         return step(id).on(Zone.HAMSTRINGS);
     }
 
-    static Made fist(String id) {
+    protected static Made fist(String id) {
         return thigh(id).technique("fist-glide").with(Tool.LOOSE_FIST).deep(4).phase(Phase.TREAT);
     }
 
-    static Made point(String id) {
+    protected static Made point(String id) {
         return thigh(id)
                 .technique("trigger-point")
                 .with(Tool.SUPPORTED_THUMB)
@@ -119,11 +119,11 @@ abstract class CheckTest {
                 .phase(Phase.TREAT);
     }
 
-    static Made stretch(String id) {
+    protected static Made stretch(String id) {
         return thigh(id).technique("stretch").seconds(30).phase(Phase.LENGTHEN);
     }
 
-    static Made friction(String id) {
+    protected static Made friction(String id) {
         return step(id).technique("cross-fibre")
                 .on(Zone.ACHILLES)
                 .with(Tool.SUPPORTED_THUMB)
@@ -132,15 +132,15 @@ abstract class CheckTest {
                 .phase(Phase.TREAT);
     }
 
-    static Made heat(String id) {
+    protected static Made heat(String id) {
         return step(id).technique("heat").on(Zone.LUMBAR).deep(1).seconds(300).phase(Phase.RESET);
     }
 
-    static Made neck(String id) {
+    protected static Made neck(String id) {
         return step(id).on(Zone.NECK_BACK).lying(Position.SUPINE);
     }
 
-    static Made jaw(String id) {
+    protected static Made jaw(String id) {
         return step(id).technique("circular-friction")
                 .on(Zone.JAW_MUSCLES)
                 .with(Tool.FINGER_PADS)
@@ -148,15 +148,15 @@ abstract class CheckTest {
                 .lying(Position.SUPINE);
     }
 
-    static Made gluteal(String id) {
+    protected static Made gluteal(String id) {
         return step(id).on(Zone.GLUTEALS).sheet(Sheet.THROUGH).say(SayKind.CONSENT);
     }
 
-    static Made still(String id) {
+    protected static Made still(String id) {
         return thigh(id).technique("still-hold").deep(1).seconds(20).phase(Phase.SETTLE);
     }
 
-    static Made talking(Made m) {
+    protected static Made talking(Made m) {
         return m.say(SayKind.GREETING)
                 .say(SayKind.PURPOSE)
                 .say(SayKind.AREAS_TO_AVOID)

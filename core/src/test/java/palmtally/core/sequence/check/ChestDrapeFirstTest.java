@@ -28,7 +28,7 @@ class ChestDrapeFirstTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "arms that hold the sheet", once(belly()), once(belly()).draping("b", DrapeMethod.ABDOMEN))
                 .says("Step 1 opens the abdomen with nothing on the chest but the sheet that is drawn down for it.")

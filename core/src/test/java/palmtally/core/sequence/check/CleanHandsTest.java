@@ -15,7 +15,7 @@ class CleanHandsTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "from the foot to the face",
                         once(

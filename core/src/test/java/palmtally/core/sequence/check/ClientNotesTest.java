@@ -26,7 +26,7 @@ class ClientNotesTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 client(
                                 "pregnant, prone",

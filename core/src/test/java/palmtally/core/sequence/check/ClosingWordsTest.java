@@ -11,7 +11,7 @@ class ClosingWordsTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("no last word", eachSide(thigh("w")), eachSide(thigh("w").say(SayKind.CLOSING)))
                         .says("The treatment ends without a word: the client does not know that it is over.")

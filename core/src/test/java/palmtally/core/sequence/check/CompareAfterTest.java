@@ -16,7 +16,7 @@ class CompareAfterTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "nothing checked again",

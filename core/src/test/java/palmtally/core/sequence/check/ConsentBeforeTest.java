@@ -17,7 +17,7 @@ class ConsentBeforeTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "never asked",

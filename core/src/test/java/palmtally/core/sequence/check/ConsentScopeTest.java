@@ -15,7 +15,7 @@ class ConsentScopeTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "bare, where the sheet stays on",

@@ -14,7 +14,7 @@ class CoverAtEndTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "left open",

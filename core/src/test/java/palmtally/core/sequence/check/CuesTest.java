@@ -12,7 +12,7 @@ class CuesTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "active without cues",

@@ -13,7 +13,7 @@ class DepthRiseTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "2 to 4 at once",
                         eachSide(thigh("w"), fist("f"), thigh("x")),

@@ -14,7 +14,7 @@ class DistractionBeforeGlideTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "glide at once",

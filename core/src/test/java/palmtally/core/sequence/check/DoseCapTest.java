@@ -12,7 +12,7 @@ class DoseCapTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "12 s on the strap muscle",

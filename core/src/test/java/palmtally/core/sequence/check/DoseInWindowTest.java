@@ -17,7 +17,7 @@ class DoseInWindowTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "10 s of stretch",

@@ -11,7 +11,7 @@ class DoseRateTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "3 a second",
                         eachSide(friction("f").dose(Dose.cycles(60, 3))),

@@ -11,7 +11,7 @@ class DrySkinTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "rolling after oil",

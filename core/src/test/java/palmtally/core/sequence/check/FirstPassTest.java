@@ -10,7 +10,7 @@ class FirstPassTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "three, then three",
                         eachSide(thigh("a").deep(3), thigh("b").deep(3)),

@@ -13,7 +13,7 @@ class FlushAfterDeepTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "no flush",

@@ -12,7 +12,7 @@ class FlushAfterHeatTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "heat left there",

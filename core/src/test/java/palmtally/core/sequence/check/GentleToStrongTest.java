@@ -13,7 +13,7 @@ class GentleToStrongTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "points before rolling",
                         eachSide(

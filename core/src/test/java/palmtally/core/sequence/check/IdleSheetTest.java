@@ -15,7 +15,7 @@ class IdleSheetTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "a look of 40 s at an open leg",

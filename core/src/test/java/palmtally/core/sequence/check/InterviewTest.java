@@ -11,7 +11,7 @@ class InterviewTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "a point without a question",

@@ -10,7 +10,7 @@ class LengthenAfterPointTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("point left short", eachSide(thigh("w"), point("p")), eachSide(thigh("w"), point("p"), stretch("s")))
                         .says(

@@ -13,7 +13,7 @@ class LimbOrderTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "calf before thigh",

@@ -11,7 +11,7 @@ class MovingOnTendonTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "hold on the heel cord",

@@ -10,7 +10,7 @@ class MuscleBeforeJointTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "jaw joint before its muscles",
                         eachSide(neck("n"), jaw("g").technique("range-of-motion"), jaw("j")),

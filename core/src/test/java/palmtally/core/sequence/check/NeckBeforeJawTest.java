@@ -10,7 +10,7 @@ class NeckBeforeJawTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("jaw at once", eachSide(jaw("j")), eachSide(neck("n"), jaw("j")))
                         .says("Step 1 works the jaw before the neck: a tight neck holds the jaw.")

@@ -11,7 +11,7 @@ class OpenSheetTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "under a closed sheet",

@@ -16,7 +16,7 @@ class OpposingTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         Consumer<DetailEdit> named = d -> d.structures = List.of(Structure.VASTUS_LATERALIS);
         return List.of(
                 of(

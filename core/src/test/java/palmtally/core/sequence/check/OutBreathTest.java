@@ -23,7 +23,7 @@ class OutBreathTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("sinks in whatever the breath does", eachSide(ribs()), eachSide(ribs().effort(Effort.BREATH)))
                         .says(

@@ -10,7 +10,7 @@ class OwnLinksTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "against its own link",
                         eachSide(thigh("a"), thigh("b").before("a")),

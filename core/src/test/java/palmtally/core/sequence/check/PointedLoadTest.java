@@ -11,7 +11,7 @@ class PointedLoadTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "half on the thumb",
                         eachSide(

@@ -13,7 +13,7 @@ class PointedToolTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "thumb under the ear",

@@ -18,7 +18,7 @@ class RolledUnderTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of("a note", noting("the edge is rolled over and tucked"), noting("the edge is rolled under"))
                 .says("Step 1 rolls the edge of the sheet over: it lies loose on top and opens with the limb."));
     }

@@ -12,7 +12,7 @@ class ScalpPlaceTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(of(
                         "scalp before the neck, where it comes last",
                         once(

@@ -17,7 +17,7 @@ class ScopeTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("heat, not taught", eachSide(thigh("w"), heat("h")), eachSide(thigh("w")))
                         .says(

@@ -20,7 +20,7 @@ class SecuredSheetTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("a stretch", eachSide(stretch("s")), eachSide(stretch("s").with(Care.SHEET_SECURED)))
                         .says(

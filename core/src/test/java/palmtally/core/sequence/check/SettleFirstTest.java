@@ -16,7 +16,7 @@ class SettleFirstTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("strokes at once", eachSide(thigh("w")), eachSide(still("s"), thigh("w")))
                         .says(

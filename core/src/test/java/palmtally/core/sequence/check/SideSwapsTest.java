@@ -17,7 +17,7 @@ class SideSwapsTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "each leg at each step",

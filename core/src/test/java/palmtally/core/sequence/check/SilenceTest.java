@@ -14,7 +14,7 @@ class SilenceTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "ten minutes of silence",

@@ -13,7 +13,7 @@ class SiteCeilingTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "the throat, which takes none",

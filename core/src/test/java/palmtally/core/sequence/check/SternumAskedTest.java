@@ -28,7 +28,7 @@ class SternumAskedTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "asked for the chest alone",

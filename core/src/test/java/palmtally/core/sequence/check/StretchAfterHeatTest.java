@@ -11,7 +11,7 @@ class StretchAfterHeatTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "heat unused",

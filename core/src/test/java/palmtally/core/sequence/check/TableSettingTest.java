@@ -13,7 +13,7 @@ class TableSettingTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "deep on a high table",

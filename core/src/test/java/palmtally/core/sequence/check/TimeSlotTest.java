@@ -19,7 +19,7 @@ class TimeSlotTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of("145 of 100 s", filling(100), filling(150))
                         .says(

@@ -16,7 +16,7 @@ class TurnsTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "prone, supine, prone",

@@ -15,7 +15,7 @@ class WarmUpTest extends CheckTest {
     }
 
     @Override
-    List<Case> cases() {
+    protected List<Case> cases() {
         return List.of(
                 of(
                                 "30 and 20 s before the fist",

@@ -1,0 +1,67 @@
+package palmtally.core.picture;
+
+import com.google.auto.service.AutoService;
+import java.util.HashSet;
+import palmtally.core.finding.Criterion;
+import palmtally.core.finding.Finding.Where;
+import palmtally.core.finding.Rule;
+import palmtally.core.finding.Severity;
+import palmtally.core.sequence.Step;
+import palmtally.core.sequence.check.Check;
+import palmtally.core.sequence.check.Mend;
+import palmtally.core.sequence.check.Plan;
+import palmtally.core.sequence.detail.Pace;
+import palmtally.core.technique.Dose;
+
+/** Slow work is slow: what is stripped or drawn along a fascia, and what the plan calls slow, goes at most so far in a second. */
+@AutoService(Rule.Source.class)
+public final class DoseSpeed implements Check {
+    public static final Rule RULE = new Rule(
+            "DOSE-SPEED",
+            Criterion.PRESSURE,
+            Severity.WARN,
+            "Slow work is slow: stripping, fascial glides and what is called slow go no more than 60 mm a second.");
+
+    /** Millimetres a second (common practice, no source). */
+    private static final double MOST = 60;
+
+    @Override
+    public Rule rule() {
+        return RULE;
+    }
+
+    @Override
+    public void look(Plan plan) {
+        var seen = new HashSet<String>();
+        for (var span : plan.spans()) {
+            var step = span.stint().step();
+            if (!slow(step) || step.dose().kind() != Dose.Kind.PASSES || !seen.add(step.id())) continue;
+            var geometry = Geometry.of(span.stint());
+            var speed = geometry.speed();
+            if (speed == null || speed <= MOST) continue;
+            double seconds = Math.ceil(geometry.length() / MOST);
+            plan.report(
+                    RULE,
+                    Where.step(step.id()),
+                    plan.number(step) + " goes " + Math.round(geometry.length() / 10) + " cm in "
+                            + Math.round(geometry.length() / speed) + " s, " + Math.round(speed)
+                            + " mm a second: too fast to feel what lies under the hand.",
+                    "Give each pass more time.",
+                    new Mend(
+                            "Give each pass " + Math.round(seconds) + " s",
+                            s -> s.replacing(step.id(), x -> x.withDose(slower(x.dose(), seconds)))));
+        }
+    }
+
+    private static Dose slower(Dose dose, double seconds) {
+        return new Dose(dose.kind(), seconds, dose.count(), dose.perSecond());
+    }
+
+    private static boolean slow(Step step) {
+        if (step.details().pace() == Pace.SLOW) return true;
+        return switch (step.technique().stroke()) {
+            case STRIPPING, FASCIA_DIRECT, FASCIA_INDIRECT -> true;
+            default -> false;
+        };
+    }
+}

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Picture } from '@/parts/picture'
+import { STATURES, therapist } from './useTherapist'
+
+/** Whether somebody of a height reaches that from there, and how high their table stands for it. */
+const props = defineProps<{ picture: Picture }>()
+const cm = (mm: number) => Math.round(mm / 10)
+const facts = computed(() => props.picture.facts)
+</script>
+
+<template>
+  <p class="reach">
+    <label
+      >For a therapist of
+      <select v-model.number="therapist" aria-label="Height of the therapist">
+        <option v-for="s in STATURES" :key="s" :value="s">{{ s.toFixed(2) }} m</option>
+      </select></label
+    >
+    <span :class="{ far: !facts.within }"
+      >{{ cm(facts.reach) }} cm from the feet, {{ cm(facts.comfortable) }} cm in easy reach</span
+    >
+    <span>table at {{ cm(facts.table) }} cm</span>
+  </p>
+</template>
+
+<style scoped>
+.reach {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 14px;
+  margin-top: 10px;
+  font-size: 15px;
+}
+label {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+select {
+  min-height: 44px;
+}
+.far {
+  color: var(--caution);
+  font-weight: 650;
+}
+</style>
