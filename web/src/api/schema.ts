@@ -1077,6 +1077,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/screens/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['look']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/screens/{code}': {
     parameters: {
       query?: never
@@ -2490,6 +2506,8 @@ export interface components {
       /** Format: double */
       elapsedSeconds: number
       finished: boolean
+      /** @enum {string} */
+      look: 'both' | 'picture' | 'words'
       order: number[]
       paused: boolean
       seconds: number[]
@@ -2764,6 +2782,8 @@ export interface components {
       id: string
       lab?: components['schemas']['Lab']
       live: components['schemas']['LiveView']
+      /** @enum {string} */
+      look: 'both' | 'picture' | 'words'
       reasons: string[]
       screen: string
       shown: components['schemas']['ShownView']
@@ -5677,6 +5697,10 @@ export interface components {
       outcome: components['schemas']['OutcomeView']
       /** Format: double */
       seconds: number
+    }
+    ScreenLook: {
+      /** @enum {string} */
+      look?: 'both' | 'picture' | 'words'
     }
     ScreenView: {
       code: string
@@ -8899,6 +8923,28 @@ export interface operations {
       }
     }
   }
+  look: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ScreenLook']
+      }
+    }
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+    }
+  }
   one_2: {
     parameters: {
       query?: never
@@ -10846,6 +10892,9 @@ export const cellViewToolValues: ReadonlyArray<
 export const classLineRoleValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['ClassLine']['role']
 > = ['lead', 'instructor', 'grader', 'student']
+export const classLiveViewLookValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ClassLiveView']['look']
+> = ['both', 'picture', 'words']
 export const clientNoteKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['ClientNote']['kind']
 > = [
@@ -10973,6 +11022,9 @@ export const cueLaneValues: ReadonlyArray<FlattenedDeepRequired<components>['sch
   'communication',
   'draping',
 ]
+export const demonstrationViewLookValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['DemonstrationView']['look']
+> = ['both', 'picture', 'words']
 export const detailFibreValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Detail']['fibre']
 > = ['along', 'across', 'oblique']
@@ -12912,6 +12964,9 @@ export const scopeWordIdValues: ReadonlyArray<
   'exercise-advice',
   'diagnosis',
 ]
+export const screenLookLookValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ScreenLook']['look']
+> = ['both', 'picture', 'words']
 export const sectionCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Section']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']

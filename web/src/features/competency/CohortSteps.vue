@@ -25,7 +25,7 @@ const WRONG = [
   { id: 'missed', name: 'not done', hue: 'order' },
   { id: 'outOfOrder', name: 'out of order', hue: 'order' },
   { id: 'overCeiling', name: 'over the ceiling', hue: 'pressure' },
-  { id: 'leftSilent', name: 'left silent', hue: 'communication' },
+  { id: 'leftSilent', name: 'nothing said', hue: 'communication' },
 ] as const
 type Wrong = (typeof WRONG)[number]['id']
 const sequence = ref('')

@@ -220,7 +220,7 @@ describe('what the class misses', () => {
     expect(page.text()).toContain('6 · 75 %')
     await page.find('.step').trigger('click')
     await flushPromises()
-    expect(page.find('.runs').text()).toContain('Ana Quill, Mon 5 Oct: left silent')
+    expect(page.find('.runs').text()).toContain('Ana Quill, Mon 5 Oct: nothing said')
     await page
       .findAll('button')
       .find((b) => b.text() === 'Show it again')!

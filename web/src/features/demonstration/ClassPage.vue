@@ -151,6 +151,7 @@ const allowed = computed(() =>
             :paused="live.paused"
             :pictures="`/api/screens/${code}/pictures`"
             :seen="seen"
+            :look="live.look"
           />
           <p v-if="on" class="coming">
             <span class="soft">Next</span> <strong>{{ next ? next.name : 'the end' }}</strong>

@@ -3,7 +3,7 @@ import { onKeyStroke, useStorage, useWakeLock } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
-import { api, ask } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
 import JoinAddress from '@/parts/JoinAddress.vue'
 import Standing from '@/parts/Standing.vue'
 import { useStepPicture } from '@/parts/useStepPicture'
@@ -67,15 +67,20 @@ const { counting, turn } = useBeat(() => {
 const moment = computed(() => (here.value?.finished ? here.value.at : now.value))
 const clock = computed(() => (begun.value && live.value ? moment.value - live.value.begunAt : 0))
 const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - moment.value : 0))
-/** What the presenter looks at. */
-type Look = 'both' | 'picture' | 'words'
-const look = useStorage<Look>('palm-show-look', 'both')
+/** What the presenter and the class look at. */
+type Look = Schema['ClassLiveView']['look']
+const turned = ref<Look>()
+const look = computed<Look>(() => turned.value ?? view.value?.look ?? 'both')
 const LOOKS: Record<Look, [string, Look]> = {
   both: ['Both', 'picture'],
   picture: ['Picture', 'words'],
   words: ['Words', 'both'],
 }
-const turnLook = () => (look.value = LOOKS[look.value][1])
+function turnLook() {
+  turned.value = LOOKS[look.value][1]
+  // Without a line the presenter's own screen turns; the class follows with the next turn.
+  void ask(api.PUT('/api/screens/look', { body: { look: turned.value } })).catch(() => undefined)
+}
 /** How the counting is called on its button. */
 const COUNTING = { silent: 'Sound', clicks: 'Clicks', voice: 'Voice' }
 const reasons = computed(() => view.value?.reasons ?? [])

@@ -28,7 +28,7 @@ const props = defineProps<{
   /** What the step looks like, once it is known. */
   seen?: Picture
   /** What the room looks at: the picture, the words, or both. */
-  look?: 'both' | 'picture' | 'words'
+  look?: Schema['ClassLiveView']['look']
 }>()
 
 const pictured = computed(() => props.look !== 'words' && !!props.seen)

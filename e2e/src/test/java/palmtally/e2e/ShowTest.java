@@ -420,4 +420,30 @@ class ShowTest {
             }
         }
     }
+
+    @Test
+    void the_class_sees_the_picture_or_the_words_as_the_presenter_turns_it(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var page = browser.page();
+            show(page, app.url(), "feet");
+            var screen = browser.page();
+            screen.navigate(app.url() + "/class/" + code(page));
+            for (var p : List.of(page, screen)) {
+                assertThat(p.locator("svg.picture:not(.table-picture)")).isVisible();
+                assertThat(p.locator(".stage dl")).isVisible();
+            }
+            page.keyboard().press("v");
+            for (var p : List.of(page, screen)) {
+                assertThat(p.locator(".stage dl")).isHidden();
+                assertThat(p.locator("svg.picture:not(.table-picture)")).isVisible();
+            }
+            page.keyboard().press("v");
+            for (var p : List.of(page, screen)) {
+                assertThat(p.locator("svg.picture:not(.table-picture)")).hasCount(0);
+                assertThat(p.locator(".stage dl")).isVisible();
+            }
+            page.keyboard().press("v");
+            assertThat(screen.locator("svg.picture:not(.table-picture)")).isVisible();
+        }
+    }
 }

@@ -122,7 +122,7 @@ class TrackTest {
         var row = page.locator("table.heat tbody").first();
         assertThat(row).containsText(worst.get("name").asString());
         row.locator(".step").click();
-        assertThat(row.locator(".runs a").first()).containsText("left silent");
+        assertThat(row.locator(".runs a").first()).containsText("nothing said");
         Browser.button(row, "Show it again").click();
         assertThat(row).containsText(Pattern.compile("Shown in week \\d+ · take out"));
         assertThat(lead.get("/api/terms/" + lead.term() + "/curriculum").text())

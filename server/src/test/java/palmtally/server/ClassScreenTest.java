@@ -66,6 +66,36 @@ class ClassScreenTest {
     }
 
     @Test
+    void it_shows_the_picture_or_the_words_as_the_presenter_wants(App.Running app) throws Exception {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var shown = Shown.of(nadia);
+        var anybody = Visitor.at(app.url());
+        assertThat(anybody.get("/api/screens/" + shown.screen)
+                        .json()
+                        .at("/live/look")
+                        .asString())
+                .isEqualTo("both");
+        assertThat(nadia.put("/api/screens/look", "{\"look\":\"picture\"}").status())
+                .isEqualTo(204);
+        assertThat(anybody.get("/api/screens/" + shown.screen)
+                        .json()
+                        .at("/live/look")
+                        .asString())
+                .isEqualTo("picture");
+        // The next demonstration on that screen keeps it, and who presents sees the same.
+        var next = nadia.post("/api/sequences/calves/demonstrations", "{}").json();
+        assertThat(next.get("look").asString()).isEqualTo("picture");
+        assertThat(nadia.put("/api/screens/look", "{\"look\":\"film\"}").status())
+                .isEqualTo(422);
+        assertThat(nadia.put("/api/screens/look", "{}")
+                        .json()
+                        .at("/faults/0/field")
+                        .asString())
+                .isEqualTo("look");
+        nadia.put("/api/screens/look", "{\"look\":\"both\"}");
+    }
+
+    @Test
     void it_follows_within_half_a_second_without_a_sign_in(App.Running app) throws Exception {
         var shown = Shown.of(Visitor.as(app.url(), "nadia"));
         try (var line = Line.open(app.url(), shown.screen)) {

@@ -29,7 +29,7 @@ class StepsToPractiseTest {
                 "not done", "missed",
                 "out of order", "outOfOrder",
                 "over the ceiling", "overCeiling",
-                "left silent", "leftSilent");
+                "nothing said", "leftSilent");
         int looked = 0;
         for (var s :
                 nadia.get("/api/terms/" + nadia.term() + "/competency").json().get("students")) {

@@ -40,7 +40,7 @@ public record StepLook(String step, Set<Wrong> wrong) {
         MISSED("not done"),
         OUT_OF_ORDER("out of order"),
         OVER_CEILING("over the ceiling"),
-        LEFT_SILENT("left silent");
+        LEFT_SILENT("nothing said");
 
         private static final Map<Rule, Wrong> BY_RULE = new HashMap<>();
 

@@ -10,10 +10,13 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.Aim;
 import palmtally.core.demonstration.Refit;
@@ -77,6 +80,17 @@ class DemonstrationController {
     @PostMapping("/api/screens")
     NewAddress newAddress(@Me Caller caller) {
         return new NewAddress(demonstrations.newAddress(caller));
+    }
+
+    record ScreenLook(@Nullable Look look) {}
+
+    /** What one's own class looks at: the picture, the words, or both. */
+    @Allow(Permission.STAFF)
+    @PutMapping("/api/screens/look")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void look(@Me Caller caller, @RequestBody ScreenLook wanted) {
+        if (wanted.look == null) throw new InvalidValue("screen", new Fault("look", "null", "is missing"));
+        demonstrations.look(caller, wanted.look);
     }
 
     /** Lessons of this week, for the one who asks. */

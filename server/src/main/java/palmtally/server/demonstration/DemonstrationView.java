@@ -26,6 +26,7 @@ import palmtally.server.sequence.PlanView.OpenView;
 record DemonstrationView(
         UUID id,
         String screen,
+        Look look,
         Demonstrations.@Nullable Lab lab,
         @Nullable Integer anotherDay,
         List<String> reasons,
@@ -35,6 +36,7 @@ record DemonstrationView(
         return new DemonstrationView(
                 s.id(),
                 s.screen(),
+                s.look(),
                 s.lab(),
                 anotherDay,
                 Arrays.stream(Reason.values()).map(Reason::words).toList(),
@@ -137,7 +139,8 @@ record DemonstrationView(
             List<Integer> ahead,
             List<Double> seconds,
             List<Boolean> token,
-            boolean finished) {
+            boolean finished,
+            Look look) {
         static ClassLiveView of(Demonstrations.Standing s) {
             Progress p = s.progress();
             return new ClassLiveView(
@@ -152,7 +155,8 @@ record DemonstrationView(
                     p.ahead(),
                     p.seconds(),
                     tokens(s),
-                    p.finished());
+                    p.finished(),
+                    s.look());
         }
     }
 

@@ -58,6 +58,7 @@ public class Demonstrations {
     public record Standing(
             UUID id,
             String screen,
+            Look look,
             Instant startedAt,
             @Nullable Lab lab,
             double elapsedSeconds,
@@ -284,6 +285,12 @@ public class Demonstrations {
         return screens.renew(caller.id());
     }
 
+    /** What the caller's class looks at from now on. */
+    @Transactional
+    public void look(Caller caller, Look look) {
+        screens.look(caller.id(), look);
+    }
+
     /**
      * Keeps a demonstration that was shown elsewhere, as it went; what it left goes onto the plan like any other.
      *
@@ -359,9 +366,11 @@ public class Demonstrations {
                 : Duration.between(row.startedAt, clock.instant()).toMillis() / 1000.0;
         double last = marks.isEmpty() ? 0 : marks.get(marks.size() - 1).atSeconds();
         double now = Math.max(last, elapsed);
+        var screen = screens.screen(row.shownBy);
         return new Standing(
                 id,
-                screens.of(row.shownBy),
+                screen.code(),
+                screen.look(),
                 row.startedAt,
                 row.place(),
                 now,

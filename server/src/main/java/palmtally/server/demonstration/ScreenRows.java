@@ -19,7 +19,8 @@ interface ScreenRows {
             String code,
             @Nullable UUID demonstrationId,
             @Nullable UUID roundId,
-            Instant madeAt) {}
+            Instant madeAt,
+            Look look) {}
 
     @Insert("""
             insert into class_screen (code, account_id, made_at) values (#{code}, #{account}, #{at}) on conflict do nothing""")
@@ -31,10 +32,10 @@ interface ScreenRows {
             and not exists (select 1 from class_screen where code = #{code})""")
     int renew(UUID account, String code, Instant at);
 
-    @Select("select code, demonstration_id, round_id, made_at from class_screen where account_id = #{account}")
+    @Select("select code, demonstration_id, round_id, made_at, look from class_screen where account_id = #{account}")
     Optional<Row> of(UUID account);
 
-    @Select("select code, demonstration_id, round_id, made_at from class_screen where code = #{code}")
+    @Select("select code, demonstration_id, round_id, made_at, look from class_screen where code = #{code}")
     Optional<Row> byCode(String code);
 
     @Update("""
@@ -42,6 +43,9 @@ interface ScreenRows {
             where account_id = #{account}
             and (demonstration_id is distinct from #{demonstration} or round_id is distinct from #{round})""")
     void show(UUID account, @Nullable UUID demonstration, @Nullable UUID round);
+
+    @Update("update class_screen set look = #{look} where account_id = #{account}")
+    void look(UUID account, Look look);
 
     /** Told to every server when the transaction is stored, and not at all when it is not. */
     @Select("select pg_notify('" + CHANNEL + "', code)::text as told from class_screen where account_id = #{account}")

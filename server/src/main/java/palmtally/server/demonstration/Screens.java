@@ -23,13 +23,18 @@ class Screens {
 
     /** The code of one's class screen, made when it is first asked for. */
     String of(UUID account) {
+        return screen(account).code();
+    }
+
+    /** One's class screen, made when it is first asked for. */
+    ScreenRows.Row screen(UUID account) {
         var there = rows.of(account);
         // A code that another has is not taken; the next try makes another.
         for (int i = 0; there.isEmpty() && i < 20; i++) {
             rows.add(Passwords.word(CODE_LENGTH), account, clock.instant());
             there = rows.of(account);
         }
-        return there.orElseThrow().code();
+        return there.orElseThrow();
     }
 
     /** Before something new is shown: whoever knew the address last week does not follow on. */
@@ -45,6 +50,13 @@ class Screens {
         of(account);
         for (int i = 0; i < 20; i++) if (rows.renew(account, Passwords.word(CODE_LENGTH), clock.instant()) > 0) break;
         return of(account);
+    }
+
+    /** Sets what the class looks at, and tells those who look on. */
+    void look(UUID account, Look look) {
+        of(account);
+        rows.look(account, look);
+        rows.changed(account);
     }
 
     /** Turns one's screen to a demonstration, and tells those who look on that it changed. */
