@@ -1,12 +1,16 @@
 package palmtally.bench;
 
+import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import palmtally.formats.Json;
 import palmtally.server.ServerProcess;
 import palmtally.server.TestDatabase;
@@ -14,7 +18,8 @@ import palmtally.server.Visitor;
 
 /**
  * What somebody at the screen waits for, with the real server, database and browser: from a key press in the editor of 200 steps (a step
- * doubled, and that undone) to its new findings on screen, and for a PDF.
+ * doubled, and that undone) to its new findings on screen, and for a PDF; and what of a frame the page's scripts take while the hands
+ * of a step move on the class screen.
  */
 public final class PageBench {
     private static final String PRESS = """
@@ -45,6 +50,7 @@ public final class PageBench {
                     "checks of 200 steps over HTTP",
                     timed(600, () -> nadia.post("/api/drafts/check", "{\"sequence\":" + sequence + "}")));
             report("key press to findings on screen, 200 steps", presses(app.url()));
+            report("scripts of a frame of a moving picture", frames(app.url(), nadia));
             report("handout of 10 steps as PDF", timed(30, () -> nadia.bytes("/api/sequences/calves/handout")));
             report("handout of 200 steps as PDF", timed(10, () -> nadia.bytes("/api/sequences/bench/handout")));
             report(
@@ -54,17 +60,8 @@ public final class PageBench {
     }
 
     private static List<Double> presses(String url) {
-        var times = new ArrayList<Double>();
-        try (var playwright = Playwright.create(
-                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-                var browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(
-                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
-            var page =
-                    browser.newPage(new com.microsoft.playwright.Browser.NewPageOptions().setViewportSize(1280, 800));
+        return withPage(page -> {
+            var times = new ArrayList<Double>();
             page.navigate(url + "/sign-in");
             page.getByLabel("Sign-in").fill("nadia");
             page.getByLabel("Password").fill("regatta-nadia");
@@ -78,8 +75,60 @@ public final class PageBench {
                 double took = ((Number) page.evaluate(PRESS, i % 2 == 0 ? "d" : "z")).doubleValue();
                 if (i >= 20) times.add(took);
             }
+            return times;
+        });
+    }
+
+    private static final String FRAMES = """
+            () => new Promise(done => {
+              let n = 0;
+              const until = performance.now() + 1000;
+              const count = () => (n++, performance.now() < until ? requestAnimationFrame(count) : done(n));
+              requestAnimationFrame(count);
+            })""";
+
+    /** A second at a time: what the scripts took by the browser's own account, in milliseconds a frame. */
+    private static List<Double> frames(String url, Visitor nadia) {
+        var shown = nadia.post("/api/sequences/calves/demonstrations", "{}").json();
+        nadia.post(
+                "/api/demonstrations/" + shown.get("id").asString() + "/marks",
+                "{\"id\":\"first\",\"what\":\"started\",\"index\":1,\"atSeconds\":0}");
+        return withPage(page -> {
+            page.navigate(url + "/class/" + shown.get("screen").asString());
+            page.locator("svg.picture .hands").first().waitFor();
+            // The sheet is opened and the client asked before the hands begin.
+            page.waitForTimeout(20_000);
+            var tools = page.context().newCDPSession(page);
+            tools.send("Performance.enable");
+            var times = new ArrayList<Double>();
+            for (int i = 0; i < 20; i++) {
+                double before = scripted(tools);
+                int frames = ((Number) page.evaluate(FRAMES)).intValue();
+                times.add((scripted(tools) - before) / frames);
+            }
+            return times;
+        });
+    }
+
+    /** Milliseconds that scripts have run since the page was opened. */
+    private static double scripted(CDPSession tools) {
+        for (var metric : tools.send("Performance.getMetrics").getAsJsonArray("metrics"))
+            if (metric.getAsJsonObject().get("name").getAsString().equals("ScriptDuration"))
+                return 1000 * metric.getAsJsonObject().get("value").getAsDouble();
+        throw new IllegalStateException("the browser does not tell");
+    }
+
+    private static List<Double> withPage(Function<Page, List<Double>> measure) {
+        try (var playwright = Playwright.create(
+                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+                var browser = playwright
+                        .chromium()
+                        .launch(new BrowserType.LaunchOptions()
+                                .setExecutablePath(Path.of("/usr/bin/chromium"))
+                                .setArgs(
+                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
+            return measure.apply(browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800)));
         }
-        return times;
     }
 
     private static List<Double> timed(int times, Runnable call) {
