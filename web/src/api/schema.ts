@@ -117,6 +117,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/demonstrations/{id}/look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['look']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/demonstrations/{id}/marks': {
     parameters: {
       query?: never
@@ -1071,22 +1087,6 @@ export interface paths {
     get?: never
     put?: never
     post: operations['newAddress']
-    delete?: never
-    options?: never
-    head?: never
-    patch?: never
-    trace?: never
-  }
-  '/api/screens/look': {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    get?: never
-    put: operations['look']
-    post?: never
     delete?: never
     options?: never
     head?: never
@@ -7448,6 +7448,30 @@ export interface operations {
       }
     }
   }
+  look: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ScreenLook']
+      }
+    }
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+    }
+  }
   mark_1: {
     parameters: {
       query?: never
@@ -8920,28 +8944,6 @@ export interface operations {
         content: {
           '*/*': components['schemas']['NewAddress']
         }
-      }
-    }
-  }
-  look: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ScreenLook']
-      }
-    }
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown
-        }
-        content?: never
       }
     }
   }

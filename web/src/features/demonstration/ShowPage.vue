@@ -79,7 +79,10 @@ const LOOKS: Record<Look, [string, Look]> = {
 function turnLook() {
   turned.value = LOOKS[look.value][1]
   // Without a line the presenter's own screen turns; the class follows with the next turn.
-  void ask(api.PUT('/api/screens/look', { body: { look: turned.value } })).catch(() => undefined)
+  const params = { path: { id: props.id } }
+  void ask(api.PUT('/api/demonstrations/{id}/look', { params, body: { look: turned.value } })).catch(
+    () => undefined,
+  )
 }
 /** How the counting is called on its button. */
 const COUNTING = { silent: 'Sound', clicks: 'Clicks', voice: 'Voice' }

@@ -75,8 +75,8 @@ class ClassScreenTest {
                         .at("/live/look")
                         .asString())
                 .isEqualTo("both");
-        assertThat(nadia.put("/api/screens/look", "{\"look\":\"picture\"}").status())
-                .isEqualTo(204);
+        var look = "/api/demonstrations/" + shown.id + "/look";
+        assertThat(nadia.put(look, "{\"look\":\"picture\"}").status()).isEqualTo(204);
         assertThat(anybody.get("/api/screens/" + shown.screen)
                         .json()
                         .at("/live/look")
@@ -85,14 +85,10 @@ class ClassScreenTest {
         // The next demonstration on that screen keeps it, and who presents sees the same.
         var next = nadia.post("/api/sequences/calves/demonstrations", "{}").json();
         assertThat(next.get("look").asString()).isEqualTo("picture");
-        assertThat(nadia.put("/api/screens/look", "{\"look\":\"film\"}").status())
-                .isEqualTo(422);
-        assertThat(nadia.put("/api/screens/look", "{}")
-                        .json()
-                        .at("/faults/0/field")
-                        .asString())
+        assertThat(nadia.put(look, "{\"look\":\"film\"}").status()).isEqualTo(422);
+        assertThat(nadia.put(look, "{}").json().at("/faults/0/field").asString())
                 .isEqualTo("look");
-        nadia.put("/api/screens/look", "{\"look\":\"both\"}");
+        nadia.put(look, "{\"look\":\"both\"}");
     }
 
     @Test

@@ -158,7 +158,7 @@ final class Deeds {
                 "POST /api/terms/{term}/curriculum/layout",
                 "POST /api/terms/{term}/curriculum/mend");
         none("its marks say who made them", "POST /api/demonstrations/{id}/marks", "POST /api/rounds/{id}/marks");
-        none("it changes how a screen looks and no record", "PUT /api/screens/look");
+        none("it changes how a screen looks and no record", "PUT /api/demonstrations/{id}/look");
         none(
                 "it tells nothing of a student's record",
                 "GET /api/catalogue",

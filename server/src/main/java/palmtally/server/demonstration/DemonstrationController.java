@@ -84,13 +84,13 @@ class DemonstrationController {
 
     record ScreenLook(@Nullable Look look) {}
 
-    /** What one's own class looks at: the picture, the words, or both. */
+    /** What the class looks at, now and when the next one is shown: the picture, the words, or both. */
     @Allow(Permission.STAFF)
-    @PutMapping("/api/screens/look")
+    @PutMapping("/api/demonstrations/{id}/look")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void look(@Me Caller caller, @RequestBody ScreenLook wanted) {
+    void look(@Me Caller caller, @PathVariable UUID id, @RequestBody ScreenLook wanted) {
         if (wanted.look == null) throw new InvalidValue("screen", new Fault("look", "null", "is missing"));
-        demonstrations.look(caller, wanted.look);
+        demonstrations.look(caller, id, wanted.look);
     }
 
     /** Lessons of this week, for the one who asks. */

@@ -287,7 +287,8 @@ public class Demonstrations {
 
     /** What the caller's class looks at from now on. */
     @Transactional
-    public void look(Caller caller, Look look) {
+    public void look(Caller caller, UUID id, Look look) {
+        mine(caller, id);
         screens.look(caller.id(), look);
     }
 
