@@ -6097,7 +6097,7 @@ export interface components {
       depth: number
       detail?: components['schemas']['Detail']
       /** @enum {string} */
-      direction?: 'proximal' | 'distal' | 'medial' | 'lateral' | 'across' | 'circular'
+      direction?: 'proximal' | 'distal' | 'cranial' | 'caudal' | 'medial' | 'lateral' | 'across' | 'circular'
       dose: components['schemas']['Dose']
       /** @enum {string} */
       effort: 'passive' | 'breath' | 'active' | 'resisted' | 'moves-aside'
@@ -13151,7 +13151,7 @@ export const stepCareValues: ReadonlyArray<FlattenedDeepRequired<components>['sc
 ]
 export const stepDirectionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Step']['direction']
-> = ['proximal', 'distal', 'medial', 'lateral', 'across', 'circular']
+> = ['proximal', 'distal', 'cranial', 'caudal', 'medial', 'lateral', 'across', 'circular']
 export const stepEffortValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Step']['effort']> =
   ['passive', 'breath', 'active', 'resisted', 'moves-aside']
 export const stepImportanceValues: ReadonlyArray<

@@ -1033,6 +1033,7 @@ final class JotWords {
         put(words, "gentle", q -> q.depth = 1);
         put(words, "skin only", q -> q.depth = 1);
         put(words, "over the sheet", q -> q.sheet = Sheet.THROUGH);
+        all(words, q -> q.along(null), "up and down", "down and up");
         put(words, "up", q -> q.along(Direction.PROXIMAL));
         put(words, "upward", q -> q.along(Direction.PROXIMAL));
         put(words, "down", q -> q.along(Direction.DISTAL));
@@ -1352,6 +1353,13 @@ final class JotWords {
         put(words, "firmer", q -> q.deeper = 1);
         put(words, "lighter", q -> q.deeper = -1);
         said(words);
+        for (var hands : List.of("palms", "fists", "forearms")) {
+            var one = words.get(hands);
+            put(words, "both " + hands, q -> {
+                if (q.more.otherHand == null) q.more.otherHand = OtherHand.WORKS_TOGETHER;
+                one.accept(q);
+            });
+        }
         return words;
     }
 
@@ -1392,6 +1400,7 @@ final class JotWords {
                 "opposing hands",
                 "in opposite directions",
                 "opposite directions",
+                "opposite ways",
                 "hands apart");
         all(
                 words,
@@ -1803,6 +1812,22 @@ final class JotWords {
                 "towards trunk",
                 "proximally");
         all(words, q -> q.direction = Direction.DISTAL, "distally", "away from heart", "away from trunk");
+        all(
+                words,
+                q -> q.direction = Direction.CRANIAL,
+                "toward head",
+                "towards head",
+                "headward",
+                "cranially",
+                "cephalad");
+        all(
+                words,
+                q -> q.direction = Direction.CAUDAL,
+                "toward feet",
+                "towards feet",
+                "footward",
+                "caudally",
+                "caudad");
         all(
                 words,
                 q -> q.direction = Direction.MEDIAL,

@@ -15,6 +15,7 @@ import palmtally.core.body.Position;
 import palmtally.core.body.Region;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Phase;
 import palmtally.core.sequence.SayKind;
@@ -92,6 +93,14 @@ final class Making {
             Stroke.CIRCULAR_FRICTION);
 
     private static final Set<DrapeUnit> LIMBS = Set.of(DrapeUnit.LEG, DrapeUnit.ARM);
+
+    /** Up a limb is toward the trunk, up the trunk toward the head; over both it is neither. */
+    private static @Nullable Direction updown(Direction said, List<Zone> on) {
+        boolean up = said == Direction.PROXIMAL;
+        if (on.stream().allMatch(z -> LIMBS.contains(z.unit()))) return said;
+        if (on.stream().anyMatch(z -> LIMBS.contains(z.unit()))) return null;
+        return up ? Direction.CRANIAL : Direction.CAUDAL;
+    }
 
     /** Lying on the belly, the knee is bent for these. */
     private static final Set<Zone> BELOW_THE_KNEE = EnumSet.of(
@@ -470,7 +479,7 @@ final class Making {
         if (read.phase != null) edit.phase = read.phase;
         if (read.importance != null) edit.importance = read.importance;
         edit.direction = read.direction;
-        if (read.direction == null && on.stream().allMatch(z -> LIMBS.contains(z.unit()))) edit.direction = read.updown;
+        if (read.direction == null && read.updown != null) edit.direction = updown(read.updown, on);
         edit.usual();
         if (read.stands != null) edit.stands = read.stands;
         if (read.stance != null) edit.stance = read.stance;

@@ -1339,8 +1339,8 @@ final class Reading {
         related = how;
     }
 
-    /** Up and down say a direction on a limb alone. */
-    void along(Direction way) {
+    /** Up and down: of a limb toward the trunk and away from it, of the trunk toward the head and the feet; both ways are none. */
+    void along(@Nullable Direction way) {
         updown = way;
     }
 

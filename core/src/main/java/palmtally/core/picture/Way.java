@@ -294,6 +294,10 @@ final class Way {
             boolean outward = Math.abs(b.x()) > Math.abs(a.x());
             return outward == (way == Direction.MEDIAL);
         }
+        if (way == Direction.CRANIAL || way == Direction.CAUDAL) {
+            boolean up = b.y() < a.y();
+            return up == (way == Direction.CAUDAL);
+        }
         // The trunk is where the hip is, or for an arm the shoulder.
         var root = figure.at(
                 Part.TRUNK,

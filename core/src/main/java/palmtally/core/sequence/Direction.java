@@ -6,6 +6,8 @@ import java.util.Locale;
 public enum Direction {
     PROXIMAL("towards the trunk"),
     DISTAL("away from the trunk"),
+    CRANIAL("towards the head"),
+    CAUDAL("towards the feet"),
     MEDIAL("towards the midline"),
     LATERAL("away from the midline"),
     ACROSS("across the fibre"),

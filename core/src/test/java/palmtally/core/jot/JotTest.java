@@ -13,6 +13,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
+import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Importance;
 import palmtally.core.sequence.Lubricant;
 import palmtally.core.sequence.Phase;
@@ -430,5 +431,41 @@ class JotTest {
         var step = read("Elbow on the low back but not on the kidneys");
         assertThat(step.zones()).containsExactly(Zone.LUMBAR);
         assertThat(step.depth()).isEqualTo(4);
+    }
+
+    /** Up a limb is toward the trunk, up the trunk toward the head; both ways and over both is no direction. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            nullValues = "-",
+            value = {
+                "palm strokes up the leg x5 | PROXIMAL",
+                "both fists down the hamstrings | DISTAL",
+                "palm down the whole back beside the spine x6 | CAUDAL",
+                "palm strokes up the back beside the spine x6 | CRANIAL",
+                "fingers down the masseter x3 | CAUDAL",
+                "strokes on the low back toward the feet | CAUDAL",
+                "palm glide, upper back, cranial, 40 s | CRANIAL",
+                "up and down the back with the palms | -",
+                "up and down the hamstrings with the palms 40 s | -"
+            })
+    void up_and_down_are_read_by_what_is_worked(String line, @Nullable Direction direction) {
+        assertThat(read(line).direction()).isEqualTo(direction);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "both palms across the low back 40 s | PALM | WORKS_TOGETHER",
+                "knead the gluteals with both fists | LOOSE_FIST | WORKS_TOGETHER",
+                "both forearms on the back 1 min | FOREARM | WORKS_TOGETHER",
+                "IT band shear with both palms opposite ways, 30 s | PALM | WORKS_OPPOSITE",
+                "both palms on the back, alternating, 1 min | PALM | WORKS_ALTERNATELY"
+            })
+    void both_hands_work_whatever_they_are_called_by(String line, Tool tool, OtherHand other) {
+        var step = read(line);
+        assertThat(step.tool()).isEqualTo(tool);
+        assertThat(step.details().otherHand()).isEqualTo(other);
     }
 }

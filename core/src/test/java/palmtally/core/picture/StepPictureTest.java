@@ -203,6 +203,21 @@ class StepPictureTest {
     }
 
     @Test
+    void down_the_back_is_toward_the_feet_however_the_client_lies() {
+        for (var position : List.of(Position.PRONE, Position.SIDE_LEFT, Position.SEATED)) {
+            var back = step("b")
+                    .technique("effleurage")
+                    .on(Zone.UPPER_BACK, Zone.LUMBAR)
+                    .side(Sides.RIGHT)
+                    .lying(position);
+            var down = picture(back.going(Direction.CAUDAL));
+            assertThat(last(down).y() - first(down).y()).isGreaterThan(250);
+            var up = picture(back.going(Direction.CRANIAL));
+            assertThat(first(up)).isEqualTo(last(down));
+        }
+    }
+
+    @Test
     void across_the_fibre_is_ninety_degrees() {
         var p = picture(step("x")
                 .technique("cross-fibre")
