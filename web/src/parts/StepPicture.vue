@@ -15,6 +15,8 @@ const props = withDefaults(
     seconds?: number
     /** Whether the hands stand still. */
     still?: boolean
+    /** Whether sheet, limb and feet are set first, and no hand is on yet. */
+    setUp?: boolean
   }>(),
   { seconds: undefined },
 )
@@ -96,6 +98,7 @@ watch(
   <svg
     ref="drawing"
     class="picture"
+    :class="{ 'set-up': setUp }"
     :viewBox="box"
     preserveAspectRatio="xMidYMid meet"
     role="img"

@@ -173,6 +173,12 @@ describe('a step as a picture', () => {
     )
     shown.unmount()
   })
+  it('leaves the work a shadow while sheet, limb and feet are set', () => {
+    const of = (setUp: boolean) =>
+      mount(StepPicture, { props: { picture: picture(), label: 'x', still: true, setUp } }).classes()
+    expect(of(true)).toContain('set-up')
+    expect(of(false)).not.toContain('set-up')
+  })
   it('shows the table with the client on it and the feet over it', () => {
     const table = mount(TablePicture, { props: { picture: picture() } })
     expect(table.findAll('path').map((p) => p.classes()[0])).toEqual(['table', 'body', 'linen', 'foot'])

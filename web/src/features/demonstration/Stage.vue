@@ -55,6 +55,10 @@ const missing = ref<string>()
 const left = computed(() => props.allowed - (props.spent ?? 0))
 /** Time the hands have worked: turning, sheet and questions come first. */
 const worked = computed(() => Math.max(0, (props.spent ?? 0) - (props.allowed - props.seconds)))
+/** Seconds until the hands begin, while sheet, limb and feet are set. */
+const until = computed(() =>
+  props.spent === undefined ? 0 : Math.max(0, props.allowed - props.seconds - props.spent),
+)
 /** Seconds for the hands of the picture: still until they begin and while it is paused. */
 const moving = computed(() => props.spent !== undefined && !props.paused && worked.value > 0)
 const label = computed(() =>
@@ -87,7 +91,8 @@ const dose = computed(() => {
       <h1 :class="{ long: moment.name.length > 24 }">{{ moment.name }}</h1>
       <div class="side">
         <p class="dose" :class="{ token }">{{ dose }}</p>
-        <p v-if="counted" class="count">{{ capital(counted) }}</p>
+        <p v-if="until > 0" class="count">Hands in {{ mmss(until) }}</p>
+        <p v-else-if="counted" class="count">{{ capital(counted) }}</p>
       </div>
       <TimeRing v-if="spent !== undefined" class="ring" :left="left" :of="allowed" name="this step" />
     </div>
@@ -101,7 +106,14 @@ const dose = computed(() => {
             alt="Picture of this step"
             @error="missing = moment.picture"
           />
-          <StepPicture v-else :picture="seen" :label="label" :seconds="worked" :still="!moving" />
+          <StepPicture
+            v-else
+            :picture="seen"
+            :label="label"
+            :seconds="worked"
+            :still="!moving"
+            :set-up="until > 0"
+          />
           <p v-if="look === 'picture' && moment.caution" class="caution on">{{ capital(moment.caution) }}</p>
           <TablePicture class="above" :picture="seen" label="The table from above" />
         </div>
