@@ -1,16 +1,10 @@
 package palmtally.bench;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.CDPSession;
-import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.function.Function;
 import palmtally.formats.Json;
 import palmtally.server.ServerProcess;
 import palmtally.server.TestDatabase;
@@ -60,7 +54,8 @@ public final class PageBench {
     }
 
     private static List<Double> presses(String url) {
-        return withPage(page -> {
+        try (var chromium = new Chromium()) {
+            var page = chromium.page();
             var times = new ArrayList<Double>();
             page.navigate(url + "/sign-in");
             page.getByLabel("Sign-in").fill("nadia");
@@ -76,7 +71,7 @@ public final class PageBench {
                 if (i >= 20) times.add(took);
             }
             return times;
-        });
+        }
     }
 
     private static final String FRAMES = """
@@ -93,7 +88,8 @@ public final class PageBench {
         nadia.post(
                 "/api/demonstrations/" + shown.get("id").asString() + "/marks",
                 "{\"id\":\"first\",\"what\":\"started\",\"index\":1,\"atSeconds\":0}");
-        return withPage(page -> {
+        try (var chromium = new Chromium()) {
+            var page = chromium.page();
             page.navigate(url + "/class/" + shown.get("screen").asString());
             page.locator("svg.picture .hands").first().waitFor();
             // The sheet is opened and the client asked before the hands begin.
@@ -107,7 +103,7 @@ public final class PageBench {
                 times.add((scripted(tools) - before) / frames);
             }
             return times;
-        });
+        }
     }
 
     /** Milliseconds that scripts have run since the page was opened. */
@@ -116,19 +112,6 @@ public final class PageBench {
             if (metric.getAsJsonObject().get("name").getAsString().equals("ScriptDuration"))
                 return 1000 * metric.getAsJsonObject().get("value").getAsDouble();
         throw new IllegalStateException("the browser does not tell");
-    }
-
-    private static List<Double> withPage(Function<Page, List<Double>> measure) {
-        try (var playwright = Playwright.create(
-                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-                var browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(
-                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
-            return measure.apply(browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800)));
-        }
     }
 
     private static List<Double> timed(int times, Runnable call) {

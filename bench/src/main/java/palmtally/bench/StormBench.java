@@ -1,9 +1,7 @@
 package palmtally.bench;
 
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.PlaywrightException;
 import java.io.IOException;
 import java.io.RandomAccessFile;
@@ -294,14 +292,8 @@ public final class StormBench {
 
     /** Pages that nobody touches, and one that is graded on. */
     private static final class Pages implements AutoCloseable {
-        private final Playwright playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        private final com.microsoft.playwright.Browser browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")));
-        private final BrowserContext context = browser.newContext();
+        private final Chromium chromium = new Chromium();
+        private final BrowserContext context = chromium.browser().newContext();
         private final Map<String, Page> pages = new HashMap<>();
         private final Map<String, Integer> letters = new HashMap<>();
         private final Page grading;
@@ -409,8 +401,7 @@ public final class StormBench {
 
         @Override
         public void close() {
-            browser.close();
-            playwright.close();
+            chromium.close();
         }
     }
 }

@@ -1,8 +1,6 @@
 package palmtally.bench;
 
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -11,7 +9,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Random;
 import org.dhatim.fastexcel.Workbook;
 import palmtally.core.competency.Competency;
@@ -190,18 +187,11 @@ public final class TrackBench {
         try (var database = TestDatabase.fresh();
                 var app = ServerProcess.start(
                         database, ServerProcess.freePort(), Path.of("target", "server.log"), ServerProcess.AS_SERVED);
-                var playwright = Playwright.create(
-                        new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-                var browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(
-                                        List.of("--no-sandbox", "--disable-gpu", "--disable-background-networking")))) {
+                var chromium = new Chromium()) {
             thirty(database);
             var nadia = Visitor.as(app.url(), "nadia");
-            var page = browser.newContext().newPage();
-            var other = browser.newContext().newPage();
+            var page = chromium.browser().newContext().newPage();
+            var other = chromium.browser().newContext().newPage();
             for (var p : List.of(page, other)) {
                 p.navigate(app.url() + "/sign-in");
                 p.getByLabel("Sign-in").fill("nadia");
