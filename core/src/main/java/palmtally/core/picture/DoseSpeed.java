@@ -35,10 +35,12 @@ public final class DoseSpeed implements Check {
         var seen = new HashSet<String>();
         for (var span : plan.spans()) {
             var step = span.stint().step();
-            if (!slow(step) || step.dose().kind() != Dose.Kind.PASSES || !seen.add(step.id())) continue;
+            if (!slow(step) || seen.contains(step.id())) continue;
             var geometry = Geometry.of(span.stint());
             var speed = geometry.speed();
-            if (speed == null || speed <= MOST) continue;
+            // What is given by the clock and not in passes has no speed of its own.
+            if (speed == null || speed <= MOST || geometry.travel.dose().kind() != Dose.Kind.PASSES) continue;
+            seen.add(step.id());
             double seconds = Math.ceil(geometry.length() / MOST);
             plan.report(
                     RULE,
@@ -49,12 +51,17 @@ public final class DoseSpeed implements Check {
                     "Give each pass more time.",
                     new Mend(
                             "Give each pass " + Math.round(seconds) + " s",
-                            s -> s.replacing(step.id(), x -> x.withDose(slower(x.dose(), seconds)))));
+                            s -> s.replacing(
+                                    step.id(),
+                                    x -> x.withDose(slower(x.dose(), seconds))
+                                            .withSecondSide(
+                                                    x.secondSide() == null ? null : slower(x.secondSide(), seconds)))));
         }
     }
 
     private static Dose slower(Dose dose, double seconds) {
-        return new Dose(dose.kind(), seconds, dose.count(), dose.perSecond());
+        if (dose.kind() != Dose.Kind.PASSES || dose.seconds() == null || dose.seconds() >= seconds) return dose;
+        return Dose.passes(dose.count() == null ? 1 : dose.count(), seconds);
     }
 
     private static boolean slow(Step step) {

@@ -40,6 +40,14 @@ class DoseSpeedTest extends CheckTest {
                         .says("Step 1 goes 34 cm in 5 s, 67 mm a second: too fast to feel what lies under the hand.")
                         .mends("Give each pass 6 s: Step 1, Step s: dose 4 × 5 s → 4 × 6 s."),
                 of(
+                                "a second side in less time",
+                                eachSide(along("stripping-fingers", Tool.REINFORCED_FINGERS, Dose.passes(4, 8))
+                                        .second(Dose.passes(4, 5))),
+                                eachSide(along("stripping-fingers", Tool.REINFORCED_FINGERS, Dose.passes(4, 8))
+                                        .second(Dose.passes(4, 7))))
+                        .says("Step 1 goes 34 cm in 5 s, 67 mm a second: too fast to feel what lies under the hand.")
+                        .mends("Give each pass 6 s: Step 1, Step s: dose of the second side 4 × 5 s → 4 × 6 s."),
+                of(
                                 "a glide that is called slow",
                                 eachSide(along("effleurage", Tool.PALM, Dose.passes(4, 5))
                                         .saying(d -> d.pace = Pace.SLOW)),
