@@ -901,6 +901,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/school/body-look': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['setBodyLook']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/school/profile/{id}': {
     parameters: {
       query?: never
@@ -2216,6 +2232,18 @@ export interface components {
       /** @enum {string} */
       repeat: 'once' | 'each-side'
       steps: components['schemas']['Step'][]
+    }
+    BodyLook: {
+      /** @enum {string} */
+      build: 'middle' | 'heavy'
+      /** @enum {string} */
+      skin: 'light' | 'sand' | 'tan' | 'brown' | 'dark'
+    }
+    BodyLookForm: {
+      /** @enum {string} */
+      build?: 'middle' | 'heavy'
+      /** @enum {string} */
+      skin?: 'light' | 'sand' | 'tan' | 'brown' | 'dark'
     }
     Box: {
       /** Format: double */
@@ -5703,6 +5731,7 @@ export interface components {
       look?: 'both' | 'picture' | 'words'
     }
     ScreenView: {
+      bodyLook: components['schemas']['BodyLook']
       code: string
       live?: components['schemas']['ClassLiveView']
       round?: components['schemas']['ClassRoundView']
@@ -5859,6 +5888,7 @@ export interface components {
       versionId: string
     }
     SessionView: {
+      bodyLook: components['schemas']['BodyLook']
       needsSetup: boolean
       person?: components['schemas']['Person']
       school: string
@@ -8656,6 +8686,30 @@ export interface operations {
       }
     }
   }
+  setBodyLook: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['BodyLookForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['BodyLook']
+        }
+      }
+    }
+  }
   choose: {
     parameters: {
       query?: never
@@ -10697,6 +10751,18 @@ export const blockOrderValues: ReadonlyArray<FlattenedDeepRequired<components>['
 export const blockRepeatValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Block']['repeat']
 > = ['once', 'each-side']
+export const bodyLookBuildValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['BodyLook']['build']
+> = ['middle', 'heavy']
+export const bodyLookSkinValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['BodyLook']['skin']
+> = ['light', 'sand', 'tan', 'brown', 'dark']
+export const bodyLookFormBuildValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['BodyLookForm']['build']
+> = ['middle', 'heavy']
+export const bodyLookFormSkinValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['BodyLookForm']['skin']
+> = ['light', 'sand', 'tan', 'brown', 'dark']
 export const branchSheetValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Branch']['sheet']
 > = ['open', 'through', 'covered']

@@ -135,6 +135,7 @@ watch(
       :class="{ lifted: swells && LIFTED.includes(s.role) }"
       :clip-path="INSIDE.includes(s.role) ? `url(#${id}-body)` : undefined"
     >
+      <path v-if="s.role === 'way' || s.role === 'way-back'" :d="s.path" class="way-edge" />
       <path
         :d="s.path"
         :class="s.role"

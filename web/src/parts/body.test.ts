@@ -1,7 +1,8 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it } from 'vitest'
-import { halves, mapOf, touched } from './body'
+import { carryMaps, halves, mapOf, touched } from './body'
 import TableFigure from './TableFigure.vue'
+import { bodyLook, drawBodiesAs } from './useBodyLook'
 
 /** The middle of a zone by its corners. */
 function middle(position: string, zone: string, side: string) {
@@ -29,6 +30,24 @@ describe('the body on the table', () => {
   it('both reach both', () => {
     expect(halves('both')).toEqual(['left', 'right', 'midline'])
     expect(halves('left')).toEqual(['left'])
+  })
+})
+
+describe('the look of a school', () => {
+  it('is told to the page by its tone', () => {
+    drawBodiesAs(undefined)
+    expect(document.documentElement.dataset.skin).toBeUndefined()
+    drawBodiesAs({ build: 'middle', skin: 'brown' })
+    expect(document.documentElement.dataset.skin).toBe('brown')
+    expect(bodyLook.value).toEqual({ build: 'middle', skin: 'brown' })
+    drawBodiesAs({ build: 'middle', skin: 'sand' })
+  })
+  it('makes every small body heavier', async () => {
+    const before = middle('prone', 'upper-back', 'right').x
+    await carryMaps('heavy')
+    expect(middle('prone', 'upper-back', 'right').x / before).toBeCloseTo(1.28, 1)
+    await carryMaps('middle')
+    expect(middle('prone', 'upper-back', 'right').x).toBe(before)
   })
 })
 

@@ -1,4 +1,5 @@
-import maps from './tableMaps.json'
+import { shallowRef } from 'vue'
+import middle from './tableMaps.json'
 
 export type Half = 'left' | 'right' | 'midline'
 
@@ -17,10 +18,21 @@ interface TableMap {
   linen: { unit: string; side: Half; path: string }[]
 }
 
+const maps = shallowRef(middle as TableMap[])
+
+/** Draws every small body in this build; the heavier one is read when it is first asked for. */
+export async function carryMaps(build: string) {
+  try {
+    maps.value = (build === 'heavy' ? (await import('./tableMapsHeavy.json')).default : middle) as TableMap[]
+  } catch {
+    // Not here without a network: the middle build stays.
+  }
+}
+
 /** How the client lies on the table from above; who sits is seen from behind, without a sheet. */
 export function mapOf(position: string): TableMap {
   const lies = position === 'semi-reclined' ? 'supine' : position === 'seated' ? 'prone' : position
-  const map = (maps as TableMap[]).find((m) => m.position === lies) ?? (maps[0] as TableMap)
+  const map = maps.value.find((m) => m.position === lies) ?? maps.value[0]!
   return position === 'seated' ? { ...map, linen: [] } : map
 }
 

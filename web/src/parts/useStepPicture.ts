@@ -1,5 +1,6 @@
 import { shallowRef, watch } from 'vue'
 import type { Picture } from './picture'
+import { bodyLook } from './useBodyLook'
 
 /** Pictures that were read lately; what they show does not change under one key. */
 const kept = new Map<string, Picture>()
@@ -14,23 +15,28 @@ const MOST_KEPT = 80
  */
 export function useStepPicture(key: () => string | undefined, read: () => Promise<Picture>) {
   const picture = shallowRef<Picture>()
+  // Another build of the body is another picture.
+  const wanted = () => {
+    const name = key()
+    return name && `${bodyLook.value.build} ${name}`
+  }
   watch(
-    key,
-    async (wanted) => {
-      if (!wanted) {
+    wanted,
+    async (now) => {
+      if (!now) {
         picture.value = undefined
         return
       }
-      let one = kept.get(wanted)
+      let one = kept.get(now)
       if (!one)
         try {
           one = await read()
-          kept.set(wanted, one)
+          kept.set(now, one)
           if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!)
         } catch {
           one = undefined
         }
-      if (key() === wanted) picture.value = one
+      if (wanted() === now) picture.value = one
     },
     { immediate: true },
   )

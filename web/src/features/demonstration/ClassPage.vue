@@ -10,6 +10,7 @@ import RoundStage from './RoundStage.vue'
 import ShowStrip from './ShowStrip.vue'
 import Stage from './Stage.vue'
 import { useChime } from './useChime'
+import { drawBodiesAs } from '@/parts/useBodyLook'
 import { useLine } from '@/parts/useLine'
 import { useStepPicture } from '@/parts/useStepPicture'
 import { TICK_MS } from './useMarks'
@@ -49,6 +50,7 @@ async function again() {
   asking = true
   try {
     screen.value = await ask(api.GET('/api/screens/{code}', { params: { path: { code: props.code } } }))
+    drawBodiesAs(screen.value.bodyLook)
     problem.value = undefined
     if (!live.value && !roundLive.value) take(screen.value)
   } catch (e) {

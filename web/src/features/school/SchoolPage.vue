@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
 import PasswordForm from '@/features/session/PasswordForm.vue'
 import BackupsPanel from './BackupsPanel.vue'
+import BodyLookPanel from './BodyLookPanel.vue'
 import DutiesPanel from './DutiesPanel.vue'
 import JudgingPanel from './JudgingPanel.vue'
 import PeoplePanel from './PeoplePanel.vue'
@@ -19,6 +20,7 @@ const ALL = [
   { id: 'people', name: 'People' },
   { id: 'terms', name: 'Terms' },
   { id: 'duties', name: 'Who does what' },
+  { id: 'body', name: 'Bodies' },
   { id: 'backups', name: 'Backups' },
   { id: 'trail', name: 'Trail' },
   { id: 'own', name: 'My password' },
@@ -50,13 +52,14 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
         </button>
       </div>
     </div>
-    <p v-if="!session.term && !['terms', 'backups', 'trail', 'own'].includes(part)" class="card">
+    <p v-if="!session.term && !['terms', 'body', 'backups', 'trail', 'own'].includes(part)" class="card">
       You are in no term yet. The lead makes one under Terms and adds you.
     </p>
     <JudgingPanel v-if="part === 'judging'" />
     <PeoplePanel v-else-if="part === 'people' && session.term" :key="session.term.id" />
     <TermsPanel v-else-if="part === 'terms'" />
     <DutiesPanel v-else-if="part === 'duties' && session.term" :key="session.term.id" />
+    <BodyLookPanel v-else-if="part === 'body'" />
     <BackupsPanel v-else-if="part === 'backups'" />
     <TrailPanel v-else-if="part === 'trail'" />
     <PasswordForm v-else-if="part === 'own'" />

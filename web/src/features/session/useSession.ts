@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
+import { drawBodiesAs } from '@/parts/useBodyLook'
 
 /** Who is signed in, in which term, and the words of the trade that every page needs. */
 export const useSession = defineStore('session', () => {
@@ -30,6 +31,7 @@ export const useSession = defineStore('session', () => {
   const forget = () => globalThis.caches?.delete('last-heard').catch(() => undefined)
   async function take(view: Schema['SessionView']) {
     session.value = view
+    drawBodiesAs(view.bodyLook)
     wasIn.value = !!view.person
     if (view.person && !catalogue.value) catalogue.value = await ask(api.GET('/api/catalogue'))
   }

@@ -5,19 +5,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
-import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import palmtally.core.body.Zone;
+import palmtally.core.picture.Build;
 import palmtally.core.picture.TableMap;
 
 /** The body that the app carries along, so that it is there without a network, is that of core. {@code PALM_WRITE_SCHEMAS=1} writes it anew. */
 class TableMapTest {
-    private static final Path SHIPPED = Path.of("..", "web", "src", "parts", "tableMaps.json");
+    private static final Path PARTS = Path.of("..", "web", "src", "parts");
 
-    @Test
-    void the_body_that_ships_with_the_app_is_that_of_core() throws Exception {
-        var text = Json.MAPPER.writeValueAsString(TableMap.all()) + "\n";
-        if (System.getenv("PALM_WRITE_SCHEMAS") != null) Files.writeString(SHIPPED, text);
-        assertThat(Files.readString(SHIPPED)).isEqualTo(text);
+    @ParameterizedTest
+    @CsvSource({"MIDDLE,tableMaps.json", "HEAVY,tableMapsHeavy.json"})
+    void the_body_that_ships_with_the_app_is_that_of_core(Build build, String name) throws Exception {
+        var shipped = PARTS.resolve(name);
+        var text = Json.MAPPER.writeValueAsString(TableMap.all(build)) + "\n";
+        if (System.getenv("PALM_WRITE_SCHEMAS") != null) Files.writeString(shipped, text);
+        assertThat(Files.readString(shipped)).isEqualTo(text);
         var maps = Json.MAPPER.readTree(text);
         assertThat(maps).hasSize(4);
         assertThat(maps.get(0).get("position").asString()).isEqualTo("prone");

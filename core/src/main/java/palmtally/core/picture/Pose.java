@@ -109,7 +109,7 @@ final class Pose {
         if (onTheSide(position))
             return upper
                     ? new Ways(way(0, -.93, .36), way(0, -.75, .66))
-                    : new Ways(way(0, .3, .95), way(0, .97, -.25));
+                    : new Ways(way(0, .25, .97), way(0, .45, -.89));
         return new Ways(null, null);
     }
 

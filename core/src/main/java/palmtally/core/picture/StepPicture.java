@@ -60,9 +60,14 @@ public final class StepPicture {
         return new StepPicture(new Geometry(span.stint(), build, client, therapist), span.open()).picture();
     }
 
-    /** Of an adult of middle height and build, by one of middle height. */
+    /** Of an adult of middle height, by one of middle height. */
+    public static Picture of(Span span, Build build) {
+        return of(span, build, STATURE, STATURE);
+    }
+
+    /** The same of middle build. */
     public static Picture of(Span span) {
-        return of(span, Build.MIDDLE, STATURE, STATURE);
+        return of(span, Build.MIDDLE);
     }
 
     private Picture picture() {

@@ -3,6 +3,7 @@ package palmtally.core.picture;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -23,8 +24,8 @@ public record TableMap(Position position, String body, List<ZonePath> zones, Lis
     /** What the sheet opens as one. */
     public record LinenPath(DrapeUnit unit, Side side, String path) {}
 
-    public static TableMap of(Position position) {
-        var figure = new Figure(position, true, Set.of(), Side.RIGHT, Build.MIDDLE, StepPicture.STATURE);
+    public static TableMap of(Position position, Build build) {
+        var figure = new Figure(position, true, Set.of(), Side.RIGHT, build, StepPicture.STATURE);
         var zones = new ArrayList<ZonePath>();
         for (var zone : Zone.values())
             for (var side : zone.paired() ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.RIGHT)) {
@@ -47,7 +48,9 @@ public record TableMap(Position position, String body, List<ZonePath> zones, Lis
     }
 
     /** As a client lies on a table. */
-    public static List<TableMap> all() {
-        return List.of(of(Position.PRONE), of(Position.SUPINE), of(Position.SIDE_LEFT), of(Position.SIDE_RIGHT));
+    public static List<TableMap> all(Build build) {
+        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT)
+                .map(p -> of(p, build))
+                .toList();
     }
 }

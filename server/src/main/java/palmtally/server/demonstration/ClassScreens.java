@@ -4,6 +4,7 @@ import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import palmtally.core.picture.BodyLook;
 import palmtally.core.picture.Picture;
 import palmtally.formats.Json;
 import palmtally.server.demonstration.DemonstrationView.ClassLiveView;
@@ -11,12 +12,14 @@ import palmtally.server.demonstration.DemonstrationView.ShownView;
 import palmtally.server.demonstration.RoundView.ClassRoundView;
 import palmtally.server.demonstration.RoundView.RoundLiveView;
 import palmtally.server.live.Audience;
+import palmtally.server.people.School;
 import palmtally.server.problem.Refusal;
 
 /** What a class looks at without a sign-in: the demonstration of one who shows, and nothing of anybody's record. */
 @Service
 public class ClassScreens implements Audience {
     /**
+     * @param bodyLook how the school has the body drawn
      * @param shown what is demonstrated, or null
      * @param live how it stands, or null with it
      * @param round the practice round that is on, or null
@@ -24,6 +27,7 @@ public class ClassScreens implements Audience {
      */
     public record ScreenView(
             String code,
+            BodyLook bodyLook,
             @Nullable ShownView shown,
             @Nullable ClassLiveView live,
             @Nullable ClassRoundView round,
@@ -32,8 +36,10 @@ public class ClassScreens implements Audience {
     private final ScreenRows rows;
     private final Demonstrations demonstrations;
     private final Rounds rounds;
+    private final School school;
 
-    ClassScreens(ScreenRows rows, Demonstrations demonstrations, Rounds rounds) {
+    ClassScreens(ScreenRows rows, Demonstrations demonstrations, Rounds rounds, School school) {
+        this.school = school;
         this.rows = rows;
         this.demonstrations = demonstrations;
         this.rounds = rounds;
@@ -47,13 +53,14 @@ public class ClassScreens implements Audience {
     /** The screen at an address. */
     public ScreenView screen(String code) {
         var row = row(code);
+        var look = school.bodyLook();
         if (row.roundId() != null) {
             var round = rounds.standing(row.roundId(), null);
-            return new ScreenView(row.code(), null, null, ClassRoundView.of(round), RoundLiveView.of(round));
+            return new ScreenView(row.code(), look, null, null, ClassRoundView.of(round), RoundLiveView.of(round));
         }
-        if (row.demonstrationId() == null) return new ScreenView(row.code(), null, null, null, null);
+        if (row.demonstrationId() == null) return new ScreenView(row.code(), look, null, null, null, null);
         var standing = demonstrations.standing(row.demonstrationId());
-        return new ScreenView(row.code(), ShownView.of(standing), ClassLiveView.of(standing), null, null);
+        return new ScreenView(row.code(), look, ShownView.of(standing), ClassLiveView.of(standing), null, null);
     }
 
     /** How it stands; what is demonstrated or practised is asked for once and not with every step. */
@@ -81,7 +88,8 @@ public class ClassScreens implements Audience {
     Picture picture(String code, String index) {
         var shown = row(code).demonstrationId();
         if (shown == null) throw Refusal.notFound("step on this screen");
-        return Demonstrations.picture(demonstrations.standing(shown), index);
+        return Demonstrations.picture(
+                demonstrations.standing(shown), index, school.bodyLook().build());
     }
 
     /** The code as it is kept. */

@@ -27,6 +27,7 @@ import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
+import palmtally.server.people.School;
 import palmtally.server.sequence.Sequences;
 
 /** Show: start, mark, stand, and the offer to end on time. */
@@ -65,8 +66,11 @@ class DemonstrationController {
     private final Agenda agenda;
     private final TermLog log;
     private final Sequences sequences;
+    private final School school;
 
-    DemonstrationController(Demonstrations demonstrations, Agenda agenda, TermLog log, Sequences sequences) {
+    DemonstrationController(
+            Demonstrations demonstrations, Agenda agenda, TermLog log, Sequences sequences, School school) {
+        this.school = school;
         this.demonstrations = demonstrations;
         this.agenda = agenda;
         this.log = log;
@@ -165,7 +169,8 @@ class DemonstrationController {
     @Allow(Permission.STAFF)
     @GetMapping("/api/demonstrations/{id}/steps/{index}/picture")
     Picture picture(@Me Caller caller, @PathVariable UUID id, @PathVariable String index) {
-        return Demonstrations.picture(demonstrations.own(caller, id, null), index);
+        return Demonstrations.picture(
+                demonstrations.own(caller, id, null), index, school.bodyLook().build());
     }
 
     @Allow(Permission.STAFF)

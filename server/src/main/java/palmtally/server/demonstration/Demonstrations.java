@@ -22,6 +22,7 @@ import palmtally.core.demonstration.Moment;
 import palmtally.core.demonstration.Progress;
 import palmtally.core.demonstration.Refit;
 import palmtally.core.demonstration.Showing;
+import palmtally.core.picture.Build;
 import palmtally.core.picture.Picture;
 import palmtally.core.picture.StepPicture;
 import palmtally.core.sequence.Sequence;
@@ -70,12 +71,12 @@ public class Demonstrations {
     private static final Pattern PLACE = Pattern.compile("\\d{1,5}");
 
     /** One of its steps on one side, by its place in the planned order. */
-    static Picture picture(Standing standing, String index) {
+    static Picture picture(Standing standing, String index, Build build) {
         var moments = standing.moments();
         // An address that is no number leads nowhere, as one of a step that is not there.
         int at = PLACE.matcher(index).matches() ? Integer.parseInt(index) : moments.size();
         if (at >= moments.size()) throw Refusal.notFound("step of this demonstration");
-        return StepPicture.of(moments.get(at).span());
+        return StepPicture.of(moments.get(at).span(), build);
     }
 
     /** A mark as the presenter's device sends it; sent twice it is stored once. */

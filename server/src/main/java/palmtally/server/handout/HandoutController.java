@@ -68,8 +68,12 @@ class HandoutController {
             @RequestParam(defaultValue = "words") String density,
             @RequestParam(required = false) @Nullable Integer version) {
         var v = version == null ? sequences.newest(id) : sequences.numbered(id, version);
-        var handout =
-                new SequenceHandout(v.document(), profiles.ofSchool().document(), Density.of(density), pictures::jpeg);
+        var handout = new SequenceHandout(
+                v.document(),
+                profiles.ofSchool().document(),
+                Density.of(density),
+                school.bodyLook().build(),
+                pictures::jpeg);
         return pdf(
                 renderer.print(handout.document(school.name(), v.number()), Paper.of(paper)),
                 id.replaceAll("[^A-Za-z0-9-]", "-") + "-handout.pdf");

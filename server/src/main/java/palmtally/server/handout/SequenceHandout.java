@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Severity;
+import palmtally.core.picture.Build;
 import palmtally.core.picture.Picture;
 import palmtally.core.picture.StepPicture;
 import palmtally.core.profile.Profile;
@@ -42,9 +43,16 @@ final class SequenceHandout {
     private final Density density;
     private final Timeline timeline;
     private final Function<String, Optional<byte[]>> photos;
+    private final Build build;
 
     /** @param photos the JPEG of a school's own picture by its id */
-    SequenceHandout(Sequence sequence, Profile profile, Density density, Function<String, Optional<byte[]>> photos) {
+    SequenceHandout(
+            Sequence sequence,
+            Profile profile,
+            Density density,
+            Build build,
+            Function<String, Optional<byte[]>> photos) {
+        this.build = build;
         this.sequence = sequence;
         this.profile = profile;
         this.density = density;
@@ -183,7 +191,7 @@ final class SequenceHandout {
         return timeline.spans().stream()
                 .filter(s -> s.stint().step().id().equals(step.id()))
                 .findFirst()
-                .map(StepPicture::of)
+                .map(s -> StepPicture.of(s, build))
                 .orElseThrow(() -> new IllegalStateException("step " + step.name() + " is never done"));
     }
 

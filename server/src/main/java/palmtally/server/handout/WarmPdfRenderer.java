@@ -7,6 +7,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
+import palmtally.core.picture.Build;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Template;
 
@@ -30,7 +31,7 @@ class WarmPdfRenderer {
     private void print() {
         var profile = Profile.shipped().get(0);
         var some = Template.TOOL_LADDER.sequence("warm", "Warm", Region.THIGH, 600, List.of(Zone.HAMSTRINGS), profile);
-        var handout = new SequenceHandout(some, profile, Density.WORDS, photo -> Optional.empty());
+        var handout = new SequenceHandout(some, profile, Density.WORDS, Build.MIDDLE, photo -> Optional.empty());
         renderer.print(handout.document("", 1), Paper.A4);
     }
 }

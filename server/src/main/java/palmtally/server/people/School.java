@@ -11,9 +11,10 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.picture.BodyLook;
 import palmtally.server.problem.Refusal;
 
-/** The school itself: its name, the profile it judges by, and its first visit. */
+/** The school itself: its name, the profile it judges by, how it has the body drawn, and its first visit. */
 @Service
 public class School {
     private static final String FIRST_PROFILE = "by-seconds";
@@ -35,6 +36,12 @@ public class School {
 
         @Update("update school set profile_id = #{profile}")
         void setProfile(String profile);
+
+        @Select("select build, skin from school")
+        Optional<BodyLook> bodyLook();
+
+        @Update("update school set build = #{build}, skin = #{skin}")
+        void setBodyLook(BodyLook look);
     }
 
     private final Rows rows;
@@ -65,6 +72,15 @@ public class School {
 
     public void setProfile(String profile) {
         rows.setProfile(profile);
+    }
+
+    /** How the body is drawn, on every screen of the school. */
+    public BodyLook bodyLook() {
+        return rows.bodyLook().orElse(BodyLook.FIRST);
+    }
+
+    public void setBodyLook(BodyLook look) {
+        rows.setBodyLook(look);
     }
 
     /** The first visit to an empty school: its lead, and a first term to work in. */

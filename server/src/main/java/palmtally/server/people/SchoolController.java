@@ -16,6 +16,9 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.picture.BodyLook;
+import palmtally.core.picture.Build;
+import palmtally.core.picture.SkinTone;
 import palmtally.formats.ClassList;
 import palmtally.formats.FormatException;
 import palmtally.server.answer.Made;
@@ -31,6 +34,8 @@ class SchoolController {
 
     record Archived(@Nullable Boolean archived) {}
 
+    record BodyLookForm(@Nullable Build build, @Nullable SkinTone skin) {}
+
     record ClassText(@Nullable String text) {}
 
     record DutyList(@Nullable List<Duties.Duty> duties) {}
@@ -39,12 +44,25 @@ class SchoolController {
     private final Accounts accounts;
     private final ClassLists classLists;
     private final Duties duties;
+    private final School school;
 
-    SchoolController(Terms terms, Accounts accounts, ClassLists classLists, Duties duties) {
+    SchoolController(Terms terms, Accounts accounts, ClassLists classLists, Duties duties, School school) {
+        this.school = school;
         this.terms = terms;
         this.accounts = accounts;
         this.classLists = classLists;
         this.duties = duties;
+    }
+
+    /** How the body is drawn from now on. */
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/body-look")
+    BodyLook setBodyLook(@RequestBody BodyLookForm form) {
+        if (form.build == null) throw new InvalidValue("body-look", new Fault("build", "", "is missing"));
+        if (form.skin == null) throw new InvalidValue("body-look", new Fault("skin", "", "is missing"));
+        var look = new BodyLook(form.build, form.skin);
+        school.setBodyLook(look);
+        return look;
     }
 
     @Allow(Permission.LEAD)

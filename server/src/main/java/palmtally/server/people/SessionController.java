@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.picture.BodyLook;
 import palmtally.server.answer.Made;
 import palmtally.server.live.Live;
 import palmtally.server.problem.Refusal;
@@ -27,7 +28,11 @@ import palmtally.server.problem.Refusal;
 class SessionController {
     /** Who is signed in, if anybody; and whether the school waits for its lead. */
     record SessionView(
-            boolean needsSetup, String school, @Nullable Person person, List<Terms.TermView> terms) {}
+            boolean needsSetup,
+            String school,
+            BodyLook bodyLook,
+            @Nullable Person person,
+            List<Terms.TermView> terms) {}
 
     record SignIn(@Nullable String signIn, @Nullable String password) {}
 
@@ -151,6 +156,7 @@ class SessionController {
         return new SessionView(
                 school.empty(),
                 school.name(),
+                school.bodyLook(),
                 caller == null ? null : new Person(caller.id(), caller.name(), caller.role()),
                 caller == null ? List.of() : terms.of(caller));
     }

@@ -14,7 +14,6 @@ import palmtally.core.finding.Severity;
 import palmtally.core.jot.Jotted;
 import palmtally.core.jot.Routine;
 import palmtally.core.people.ClientNote;
-import palmtally.core.picture.Build;
 import palmtally.core.picture.Picture;
 import palmtally.core.picture.StepPicture;
 import palmtally.core.sequence.Block;
@@ -35,6 +34,7 @@ import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
+import palmtally.server.people.School;
 import palmtally.server.profile.Profiles;
 import palmtally.server.technique.Library;
 
@@ -172,8 +172,10 @@ class DraftController {
     private final Profiles profiles;
     private final ClientNotes clientNotes;
     private final Library library;
+    private final School school;
 
-    DraftController(Profiles profiles, ClientNotes clientNotes, Library library) {
+    DraftController(Profiles profiles, ClientNotes clientNotes, Library library, School school) {
+        this.school = school;
         this.profiles = profiles;
         this.clientNotes = clientNotes;
         this.library = library;
@@ -280,7 +282,7 @@ class DraftController {
         if (index < 0 || index >= spans.size())
             throw new InvalidValue(
                     "draft", new Fault("index", String.valueOf(index), "must be 0 to " + (spans.size() - 1)));
-        return StepPicture.of(spans.get(index), Build.MIDDLE, StepPicture.STATURE, draft.stature());
+        return StepPicture.of(spans.get(index), school.bodyLook().build(), StepPicture.STATURE, draft.stature());
     }
 
     /** What lies between two texts of a sequence, as sentences. */

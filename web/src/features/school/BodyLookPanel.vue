@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
+import TableFigure from '@/parts/TableFigure.vue'
+import { bodyLook, BUILDS, drawBodiesAs, SKINS } from '@/parts/useBodyLook'
+import { capital } from '@/parts/words'
+
+/** How the body is drawn: one choice for all pictures of the school, seen here at once. */
+const session = useSession()
+const lead = computed(() => session.person?.role === 'lead')
+const failed = ref<Problem>()
+const BUILD_NAMES = { middle: 'Middle', heavy: 'Heavier' }
+const LYING = ['prone', 'supine', 'side-left', 'side-right'] as const
+/** Partly open, so that sheet and skin are seen beside one another. */
+const OPEN = [
+  { unit: 'back', side: 'midline' },
+  { unit: 'chest', side: 'midline' },
+  { unit: 'arm', side: 'right' },
+  { unit: 'leg', side: 'right' },
+]
+async function choose(change: Partial<Schema['BodyLook']>) {
+  failed.value = undefined
+  const before = bodyLook.value
+  drawBodiesAs({ ...before, ...change })
+  try {
+    drawBodiesAs(await ask(api.PUT('/api/school/body-look', { body: { ...before, ...change } })))
+  } catch (e) {
+    drawBodiesAs(before)
+    failed.value = e as Problem
+  }
+}
+</script>
+
+<template>
+  <section class="card">
+    <h2>How the body is drawn</h2>
+    <div class="row" role="group" aria-label="Skin tone">
+      <span class="name">Skin tone</span>
+      <button
+        v-for="s in SKINS"
+        :key="s"
+        class="push"
+        :class="{ main: bodyLook.skin === s }"
+        :aria-pressed="bodyLook.skin === s"
+        :disabled="!lead"
+        @click="choose({ skin: s })"
+      >
+        <span class="tone" :data-skin="s" />{{ capital(s) }}
+      </button>
+    </div>
+    <div class="row" role="group" aria-label="Build">
+      <span class="name">Build</span>
+      <button
+        v-for="b in BUILDS"
+        :key="b"
+        class="push"
+        :class="{ main: bodyLook.build === b }"
+        :aria-pressed="bodyLook.build === b"
+        :disabled="!lead"
+        @click="choose({ build: b })"
+      >
+        {{ BUILD_NAMES[b] }}
+      </button>
+    </div>
+    <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <div class="bodies">
+      <TableFigure v-for="p in LYING" :key="p" class="body" :position="p" :open="OPEN" />
+    </div>
+    <p class="law">
+      For the pictures in plan, show, grade and on the class screen. Handouts are printed in grey, in this
+      build. {{ lead ? '' : 'The lead chooses.' }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+  margin-top: 10px;
+}
+.name {
+  min-width: 84px;
+  font-weight: 600;
+}
+.tone {
+  width: 24px;
+  height: 24px;
+  border-radius: 50%;
+  border: 1.5px solid currentColor;
+  background: var(--picture-skin);
+}
+.bodies {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  margin: 16px 0;
+}
+.body {
+  width: 200px;
+  height: 440px;
+}
+.bad {
+  color: var(--stop);
+}
+</style>

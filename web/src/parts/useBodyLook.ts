@@ -1,0 +1,21 @@
+import { readonly, ref } from 'vue'
+import type { Schema } from '@/api/client'
+import { carryMaps } from './body'
+
+type BodyLook = Schema['BodyLook']
+
+export const SKINS = ['light', 'sand', 'tan', 'brown', 'dark'] as const satisfies readonly BodyLook['skin'][]
+export const BUILDS = ['middle', 'heavy'] as const satisfies readonly BodyLook['build'][]
+
+const look = ref<BodyLook>({ build: 'middle', skin: 'sand' })
+
+/** How the school has the body drawn. The tones are in tokens.css, by the mark that is set on the page here. */
+export const bodyLook = readonly(look)
+
+/** Draws every body of the page so from now on; without a word of the school it stays as it is. */
+export function drawBodiesAs(next: BodyLook | undefined) {
+  if (!next) return
+  look.value = next
+  document.documentElement.dataset.skin = next.skin
+  void carryMaps(next.build)
+}
