@@ -3644,6 +3644,140 @@ export interface components {
       source?: 'spoken' | 'handset'
       step?: string
       /** @enum {string} */
+      structure?:
+        | 'temporalis'
+        | 'masseter'
+        | 'pterygoid-medial'
+        | 'pterygoid-lateral'
+        | 'occipitalis'
+        | 'frontalis'
+        | 'suprahyoids'
+        | 'platysma'
+        | 'suboccipitals'
+        | 'deep-neck-flexors'
+        | 'splenius'
+        | 'semispinalis'
+        | 'levator-scapulae'
+        | 'trapezius-upper'
+        | 'sternocleidomastoid'
+        | 'scalene-anterior'
+        | 'scalene-middle'
+        | 'scalene-posterior'
+        | 'trapezius-middle'
+        | 'trapezius-lower'
+        | 'rhomboids'
+        | 'supraspinatus'
+        | 'infraspinatus'
+        | 'teres-minor'
+        | 'teres-major'
+        | 'subscapularis'
+        | 'deltoid-front'
+        | 'deltoid-middle'
+        | 'deltoid-back'
+        | 'pectoralis-clavicular'
+        | 'pectoralis-sternal'
+        | 'pectoralis-minor'
+        | 'subclavius'
+        | 'serratus-anterior'
+        | 'latissimus'
+        | 'biceps'
+        | 'brachialis'
+        | 'triceps'
+        | 'anconeus'
+        | 'coracobrachialis'
+        | 'brachioradialis'
+        | 'pronator-teres'
+        | 'pronator-quadratus'
+        | 'flexor-carpi-radialis'
+        | 'palmaris-longus'
+        | 'flexor-carpi-ulnaris'
+        | 'flexor-digitorum-superficialis'
+        | 'flexor-digitorum-profundus'
+        | 'supinator'
+        | 'extensor-carpi-radialis-longus'
+        | 'extensor-carpi-radialis-brevis'
+        | 'extensor-carpi-ulnaris'
+        | 'extensor-digitorum'
+        | 'thumb-openers'
+        | 'thenar'
+        | 'hypothenar'
+        | 'hand-interossei'
+        | 'spinalis'
+        | 'longissimus'
+        | 'iliocostalis'
+        | 'multifidi'
+        | 'quadratus-lumborum'
+        | 'intercostals'
+        | 'diaphragm'
+        | 'rectus-abdominis'
+        | 'oblique-external'
+        | 'oblique-internal'
+        | 'transversus'
+        | 'gluteus-maximus'
+        | 'gluteus-medius'
+        | 'gluteus-minimus'
+        | 'piriformis'
+        | 'hip-rotators-short'
+        | 'tensor-fasciae-latae'
+        | 'iliopsoas'
+        | 'biceps-femoris'
+        | 'semitendinosus'
+        | 'semimembranosus'
+        | 'rectus-femoris'
+        | 'vastus-lateralis'
+        | 'vastus-medialis'
+        | 'vastus-intermedius'
+        | 'sartorius'
+        | 'pectineus'
+        | 'adductor-brevis'
+        | 'adductor-longus'
+        | 'adductor-magnus'
+        | 'gracilis'
+        | 'gastrocnemius'
+        | 'soleus'
+        | 'popliteus'
+        | 'tibialis-posterior'
+        | 'flexor-hallucis-longus'
+        | 'flexor-digitorum-longus'
+        | 'tibialis-anterior'
+        | 'extensor-hallucis-longus'
+        | 'extensor-digitorum-longus'
+        | 'fibularis-longus'
+        | 'fibularis-brevis'
+        | 'abductor-hallucis'
+        | 'flexor-digitorum-brevis'
+        | 'abductor-digiti-minimi'
+        | 'quadratus-plantae'
+        | 'flexor-hallucis-brevis'
+        | 'extensor-digitorum-brevis'
+        | 'heel-cord'
+        | 'supraspinatus-tendon'
+        | 'biceps-long-tendon'
+        | 'extensor-origin'
+        | 'flexor-origin'
+        | 'hamstring-origin'
+        | 'kneecap-tendon'
+        | 'shared-knee-tendon'
+        | 'wrist-band'
+        | 'palm-fascia'
+        | 'plantar-fascia'
+        | 'lumbar-fascia'
+        | 'thigh-band'
+        | 'nape-band'
+        | 'sit-bone-band'
+        | 'loin-band'
+        | 'sacrum-back-band'
+        | 'ankle-outer-band'
+        | 'jaw-joint'
+        | 'breastbone-joint'
+        | 'shoulder-roof-joint'
+        | 'shoulder-joint'
+        | 'sacroiliac-joint'
+        | 'hip-joint'
+        | 'knee-joint'
+        | 'ankle-joint'
+        | 'wrist-joint'
+      /** @enum {string} */
       style?: 'open' | 'choice' | 'closed'
       text?: string
       /** @enum {string} */
@@ -11802,6 +11936,142 @@ export const eventDataSideValues: ReadonlyArray<
 export const eventDataSourceValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['EventData']['source']
 > = ['spoken', 'handset']
+export const eventDataStructureValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['EventData']['structure']
+> = [
+  'temporalis',
+  'masseter',
+  'pterygoid-medial',
+  'pterygoid-lateral',
+  'occipitalis',
+  'frontalis',
+  'suprahyoids',
+  'platysma',
+  'suboccipitals',
+  'deep-neck-flexors',
+  'splenius',
+  'semispinalis',
+  'levator-scapulae',
+  'trapezius-upper',
+  'sternocleidomastoid',
+  'scalene-anterior',
+  'scalene-middle',
+  'scalene-posterior',
+  'trapezius-middle',
+  'trapezius-lower',
+  'rhomboids',
+  'supraspinatus',
+  'infraspinatus',
+  'teres-minor',
+  'teres-major',
+  'subscapularis',
+  'deltoid-front',
+  'deltoid-middle',
+  'deltoid-back',
+  'pectoralis-clavicular',
+  'pectoralis-sternal',
+  'pectoralis-minor',
+  'subclavius',
+  'serratus-anterior',
+  'latissimus',
+  'biceps',
+  'brachialis',
+  'triceps',
+  'anconeus',
+  'coracobrachialis',
+  'brachioradialis',
+  'pronator-teres',
+  'pronator-quadratus',
+  'flexor-carpi-radialis',
+  'palmaris-longus',
+  'flexor-carpi-ulnaris',
+  'flexor-digitorum-superficialis',
+  'flexor-digitorum-profundus',
+  'supinator',
+  'extensor-carpi-radialis-longus',
+  'extensor-carpi-radialis-brevis',
+  'extensor-carpi-ulnaris',
+  'extensor-digitorum',
+  'thumb-openers',
+  'thenar',
+  'hypothenar',
+  'hand-interossei',
+  'spinalis',
+  'longissimus',
+  'iliocostalis',
+  'multifidi',
+  'quadratus-lumborum',
+  'intercostals',
+  'diaphragm',
+  'rectus-abdominis',
+  'oblique-external',
+  'oblique-internal',
+  'transversus',
+  'gluteus-maximus',
+  'gluteus-medius',
+  'gluteus-minimus',
+  'piriformis',
+  'hip-rotators-short',
+  'tensor-fasciae-latae',
+  'iliopsoas',
+  'biceps-femoris',
+  'semitendinosus',
+  'semimembranosus',
+  'rectus-femoris',
+  'vastus-lateralis',
+  'vastus-medialis',
+  'vastus-intermedius',
+  'sartorius',
+  'pectineus',
+  'adductor-brevis',
+  'adductor-longus',
+  'adductor-magnus',
+  'gracilis',
+  'gastrocnemius',
+  'soleus',
+  'popliteus',
+  'tibialis-posterior',
+  'flexor-hallucis-longus',
+  'flexor-digitorum-longus',
+  'tibialis-anterior',
+  'extensor-hallucis-longus',
+  'extensor-digitorum-longus',
+  'fibularis-longus',
+  'fibularis-brevis',
+  'abductor-hallucis',
+  'flexor-digitorum-brevis',
+  'abductor-digiti-minimi',
+  'quadratus-plantae',
+  'flexor-hallucis-brevis',
+  'extensor-digitorum-brevis',
+  'heel-cord',
+  'supraspinatus-tendon',
+  'biceps-long-tendon',
+  'extensor-origin',
+  'flexor-origin',
+  'hamstring-origin',
+  'kneecap-tendon',
+  'shared-knee-tendon',
+  'wrist-band',
+  'palm-fascia',
+  'plantar-fascia',
+  'lumbar-fascia',
+  'thigh-band',
+  'nape-band',
+  'sit-bone-band',
+  'loin-band',
+  'sacrum-back-band',
+  'ankle-outer-band',
+  'jaw-joint',
+  'breastbone-joint',
+  'shoulder-roof-joint',
+  'shoulder-joint',
+  'sacroiliac-joint',
+  'hip-joint',
+  'knee-joint',
+  'ankle-joint',
+  'wrist-joint',
+]
 export const eventDataStyleValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['EventData']['style']
 > = ['open', 'choice', 'closed']

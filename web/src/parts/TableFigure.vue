@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue'
-import { halves, mapOf, touched, type Half } from './body'
+import { computed, useId, watchEffect } from 'vue'
+import { boxAround, halves, mapOf, touched, type Half } from './body'
+import { loadStructures, structuresAt, structuresOf } from './structures'
 import { word } from './words'
 
 /**
@@ -16,11 +17,13 @@ const props = withDefaults(
     working?: { zones: string[]; side: string; through: boolean }
     /** Whether a touch of a zone is reported. */
     touchable?: boolean
+    /** Whether only what is worked is shown, large, with what lies under the skin there. */
+    closeUp?: boolean
     label?: string
   }>(),
   { position: 'prone' },
 )
-const emit = defineEmits<{ touch: [zone: string, side: Half] }>()
+const emit = defineEmits<{ touch: [zone: string, side: Half, structures: string[]] }>()
 const id = useId()
 
 const map = computed(() => mapOf(props.position))
@@ -49,6 +52,19 @@ const zones = computed(() =>
     }
   }),
 )
+const WHOLE = '-420 -120 840 2050'
+const box = computed(() => {
+  const worked = props.closeUp ? zones.value.filter((z) => z.working) : []
+  return worked.length ? boxAround(worked) : WHOLE
+})
+watchEffect(() => {
+  if (props.closeUp) void loadStructures()
+})
+const structures = computed(() => {
+  if (!props.closeUp || !props.working) return []
+  const sides = halves(props.working.side)
+  return structuresOf(map.value.position).filter((s) => s.side === 'midline' || sides.includes(s.side))
+})
 const shown = computed(() => zones.value.filter((z) => !z.behind || z.working))
 const spoken = computed(() => {
   if (props.label) return props.label
@@ -67,15 +83,15 @@ function touch(e: MouseEvent) {
   if (!props.touchable || !matrix) return
   const at = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse())
   const zone = touched(map.value.zones, at)
-  if (zone) emit('touch', zone.zone, zone.side)
+  if (zone) emit('touch', zone.zone, zone.side, structuresAt(structures.value, at, zone.side))
 }
 </script>
 
 <template>
   <svg
-    viewBox="-420 -120 840 2050"
+    :viewBox="box"
     class="figure"
-    :class="{ touchable }"
+    :class="{ touchable, 'close-up': closeUp }"
     role="img"
     :aria-label="spoken"
     @click="touch"
@@ -110,6 +126,10 @@ function touch(e: MouseEvent) {
     />
     <g :key="map.position" class="client">
       <path :d="map.body" class="body" />
+      <g v-for="s in structures" :key="s.structure + s.side" :data-structure="s.structure">
+        <path :d="s.path" :stroke-width="s.breadth" class="structure" :class="{ deep: s.deep }" />
+        <path :d="s.path" class="course" :class="{ deep: s.deep }" />
+      </g>
       <path v-for="(p, i) in linen" :key="`e${i}`" :d="p.path" class="hem" />
       <path v-for="(p, i) in linen" :key="`l${i}`" :d="p.path" class="linen" />
       <path
@@ -188,6 +208,28 @@ function touch(e: MouseEvent) {
   .client {
     animation: none;
   }
+}
+.structure,
+.course {
+  fill: none;
+  stroke: var(--picture-muscle);
+  stroke-opacity: 0.6;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.course {
+  stroke: var(--picture-work-line);
+  stroke-width: 3;
+}
+.structure.deep {
+  stroke-opacity: 0.25;
+}
+.course.deep {
+  stroke-dasharray: 10 10;
+}
+/* What lies under the skin is seen through what marks the zone. */
+.close-up .working {
+  fill-opacity: 0.25;
 }
 .touchable {
   cursor: pointer;

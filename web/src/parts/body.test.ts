@@ -1,5 +1,5 @@
 import { mount } from '@vue/test-utils'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { carryMaps, halves, mapOf, touched } from './body'
 import TableFigure from './TableFigure.vue'
 import { bodyLook, drawBodiesAs } from './useBodyLook'
@@ -48,6 +48,27 @@ describe('the look of a school', () => {
     expect(middle('prone', 'upper-back', 'right').x / before).toBeCloseTo(1.28, 1)
     await carryMaps('middle')
     expect(middle('prone', 'upper-back', 'right').x).toBe(before)
+  })
+})
+
+describe('closer', () => {
+  it('shows what is worked and nothing else of the table, with what lies under the skin', async () => {
+    const figure = mount(TableFigure, {
+      props: {
+        position: 'prone',
+        closeUp: true,
+        working: { zones: ['calf'], side: 'right', through: false },
+      },
+    })
+    await vi.waitFor(() => expect(figure.find('[data-structure=soleus]').exists()).toBe(true))
+    const [x, , width, height] = figure.attributes('viewBox')!.split(' ').map(Number)
+    const calf = middle('prone', 'calf', 'right')
+    expect(x!).toBeLessThan(calf.x)
+    expect(x! + width!).toBeGreaterThan(calf.x)
+    expect(height!).toBeLessThan(700)
+    await figure.setProps({ closeUp: false })
+    expect(figure.attributes('viewBox')).toBe('-420 -120 840 2050')
+    expect(figure.find('[data-structure=soleus]').exists()).toBe(false)
   })
 })
 

@@ -56,6 +56,17 @@ function cornersOf(shape: ZoneShape): Point[] {
   return all
 }
 
+/** What shows these shapes large, with something of what is around them; as an SVG has it. */
+export function boxAround(shapes: ZoneShape[]): string {
+  const all = shapes.flatMap(cornersOf)
+  const from = (of: (p: Point) => number) => Math.min(...all.map(of)) - AROUND
+  const to = (of: (p: Point) => number) => Math.max(...all.map(of)) + AROUND
+  const x = from((p) => p.x)
+  const y = from((p) => p.y)
+  return `${x} ${y} ${to((p) => p.x) - x} ${to((p) => p.y) - y}`
+}
+const AROUND = 60
+
 /** How far a point is outside a shape; 0 within. */
 function away(p: Point, shape: ZoneShape): number {
   const all = cornersOf(shape)

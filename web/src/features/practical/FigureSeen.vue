@@ -1,12 +1,26 @@
 <script setup lang="ts">
+import { ref, watch } from 'vue'
 import { useSession } from '@/features/session/useSession'
 import TableFigure from '@/parts/TableFigure.vue'
 import type { Capture } from './useCapture'
 import type { Progress } from './useProgress'
 
 /** The table from above, with what is worked on; a touch seen is written down where it was, with its depth and tool. */
-defineProps<{ progress: Progress; capture: Capture; keyed: boolean }>()
+const props = defineProps<{ progress: Progress; capture: Capture; keyed: boolean }>()
 const session = useSession()
+/** Whether what is worked is shown large; then a touch may say which structure it was. */
+const close = ref(false)
+/** Several that lie where the touch was seen. */
+const which = ref<string[]>([])
+watch([close, () => props.progress.current?.step.id], () => (which.value = []))
+function touch(zone: string, half: string, under: string[]) {
+  props.capture.touch(zone, half, under)
+  which.value = under.length > 1 ? under : []
+}
+function choose(structure: string) {
+  props.capture.structure(structure)
+  which.value = []
+}
 function tool(e: Event, write: (tool: string) => void) {
   const select = e.target as HTMLSelectElement
   write(select.value)
@@ -16,21 +30,34 @@ function tool(e: Event, write: (tool: string) => void) {
 
 <template>
   <div class="card fig">
-    <TableFigure
-      :position="progress.current?.step.position ?? progress.tiles[0]?.step.position"
-      :open="progress.current?.span.open"
-      :working="
-        progress.current && {
-          zones: progress.current.step.zones,
-          side: progress.current.span.side,
-          through: progress.current.step.sheet === 'through',
-        }
-      "
-      touchable
-      label="Table from above: touch a zone to write down a touch"
-      @touch="capture.touch"
-    />
-    <div class="seen" role="group" aria-label="Depth seen">
+    <div class="picture">
+      <TableFigure
+        :position="progress.current?.step.position ?? progress.tiles[0]?.step.position"
+        :open="progress.current?.span.open"
+        :working="
+          progress.current && {
+            zones: progress.current.step.zones,
+            side: progress.current.span.side,
+            through: progress.current.step.sheet === 'through',
+          }
+        "
+        touchable
+        :close-up="close"
+        label="Table from above: touch a zone to write down a touch"
+        @touch="touch"
+      />
+      <button class="push closer" :aria-pressed="close" :disabled="!progress.current" @click="close = !close">
+        {{ close ? 'Whole' : 'Closer' }}
+      </button>
+    </div>
+    <div v-if="which.length" class="seen which" role="group" aria-label="Which one was touched">
+      <span>which one?</span>
+      <button v-for="s in which" :key="s" class="push" @click="choose(s)">
+        {{ session.structureName(s) }}
+      </button>
+      <button class="push unsure" @click="which = []">cannot tell</button>
+    </div>
+    <div v-else class="seen" role="group" aria-label="Depth seen">
       <span>depth seen <span v-if="keyed" class="key">⇧</span></span>
       <button
         v-for="d in 6"
@@ -42,7 +69,7 @@ function tool(e: Event, write: (tool: string) => void) {
         {{ d - 1 }}
       </button>
     </div>
-    <select class="tool" aria-label="Tool seen" @change="tool($event, capture.tool)">
+    <select v-if="!which.length" class="tool" aria-label="Tool seen" @change="tool($event, capture.tool)">
       <option value="">tool seen</option>
       <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
     </select>
@@ -61,9 +88,14 @@ function tool(e: Event, write: (tool: string) => void) {
   flex-direction: column;
   gap: 6px;
 }
-.fig :deep(svg) {
+.picture {
   flex: 1;
   min-height: 0;
+  position: relative;
+}
+.picture :deep(svg) {
+  position: absolute;
+  inset: 0;
 }
 .fig .caution {
   font-size: 13px;
@@ -75,6 +107,13 @@ function tool(e: Event, write: (tool: string) => void) {
   font-size: 12px;
   line-height: 1.2;
 }
+.closer {
+  position: absolute;
+  right: 0;
+  bottom: 0;
+  padding: 4px 8px;
+  font-size: 13px;
+}
 .seen {
   display: grid;
   grid-template-columns: repeat(3, 1fr);
@@ -84,6 +123,19 @@ function tool(e: Event, write: (tool: string) => void) {
   grid-column: 1 / -1;
   font-size: 13px;
   font-weight: 600;
+}
+.seen.which {
+  display: flex;
+  flex-wrap: wrap;
+}
+.which > span {
+  flex-basis: 100%;
+}
+.which .push {
+  flex: 1 0 auto;
+  padding: 2px 6px;
+  border-radius: 10px;
+  font-size: 13px;
 }
 .seen .digit {
   border-color: var(--ink);

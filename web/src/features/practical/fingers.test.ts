@@ -71,6 +71,12 @@ describe('the log in words', () => {
     ['look', { faults: [] }, '1:05 look: clean'],
     ['consent', { answer: 'yes', zone: 'gluteals' }, '1:05 permission for gluteals: yes'],
     ['contact', { zone: 'calf', side: 'right', depth: 4 }, '1:05 touch seen on calf, right, depth 4'],
+    ['contact', { structure: 'tibialis-anterior' }, '1:05 touch seen on tibialis anterior'],
+    [
+      'contact',
+      { zone: 'shin', side: 'left', structure: 'tibialis-anterior', depth: 2 },
+      '1:05 touch seen on shin, left, tibialis anterior, depth 2',
+    ],
     ['attend', { on: false }, '1:05 grader looked away'],
     ['note', { text: 'good' }, '1:05 note: good'],
     ['sheet-look', { missed: [] }, '1:05 sheet: clean'],

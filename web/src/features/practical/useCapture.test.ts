@@ -244,6 +244,15 @@ describe('what an action writes down', () => {
     capture.touch('calf', 'left')
     expect(last()?.kind).toBe('contact')
   })
+  it('what was under the hand is written down where it is one, and asked for where it is several', () => {
+    const { capture, last } = table()
+    capture.touch('calf', 'left', ['soleus'])
+    expect(last()?.data).toEqual({ zone: 'calf', side: 'left', structure: 'soleus' })
+    capture.touch('calf', 'left', ['soleus', 'gastrocnemius'])
+    expect(last()?.data).toEqual({ zone: 'calf', side: 'left' })
+    capture.structure('gastrocnemius')
+    expect(last()).toMatchObject({ kind: 'contact', data: { structure: 'gastrocnemius' } })
+  })
   it('a follow-up belongs to the vague reply before it', () => {
     const { capture, last } = table()
     capture.pick(of('vague'))

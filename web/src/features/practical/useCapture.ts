@@ -121,13 +121,22 @@ export function useCapture(table: Table, progress: Progress) {
   function tool(t: string) {
     if (t) void taps.tap('contact', { tool: t as Data['tool'] })
   }
-  function touch(zone: string, half: string) {
+  /** @param under what was under the hands, as it was seen; one alone is written down at once */
+  function touch(zone: string, half: string, under: string[] = []) {
     const at = {
       zone: zone as NonNullable<Data['zone']>,
       side: (half === 'midline' ? undefined : half) as Data['side'],
     }
-    void taps.tap(offPlan.value ? 'off-plan' : 'contact', at)
+    if (offPlan.value) void taps.tap('off-plan', at)
+    else {
+      const structure = (under.length === 1 ? under[0] : undefined) as Data['structure']
+      void taps.tap('contact', structure ? { ...at, structure } : at)
+    }
     offPlan.value = false
+  }
+  /** Which one the hands are on, where several lie there. */
+  function structure(id: string) {
+    void taps.tap('contact', { structure: id as Data['structure'] })
   }
   function measure(n: number) {
     if (measuring.value)
@@ -176,6 +185,7 @@ export function useCapture(table: Table, progress: Progress) {
     depth,
     tool,
     touch,
+    structure,
     measure,
     report,
     note,

@@ -70,6 +70,7 @@ export const useSession = defineStore('session', () => {
   const handName = (step: { tool: string; hand?: string }) => step.hand ?? toolName(step.tool)
   const regionName = (id: string) => catalogue.value?.regions.find((r) => r.id === id)?.name ?? id
   const zoneName = (id: string) => zones.value.get(id)?.name ?? id
+  const structureName = (id: string) => catalogue.value?.structures.find((s) => s.id === id)?.name ?? id
   /** What a body must be spared, in words. */
   function spared(n: { kind?: string | null; zone?: string | null; side?: string | null }) {
     const kind = catalogue.value?.notes.find((k) => k.id === n.kind)?.name ?? n.kind ?? ''
@@ -96,6 +97,7 @@ export const useSession = defineStore('session', () => {
     handName,
     regionName,
     zoneName,
+    structureName,
     spared,
   }
 })

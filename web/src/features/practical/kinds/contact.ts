@@ -7,7 +7,8 @@ export default {
   words(d) {
     const where = placeOf(d)
     const depth = d.depth === undefined || d.depth === null ? '' : `, depth ${d.depth}`
-    return `touch seen${where ? ` on ${where}` : ''}${depth}${d.tool ? `, ${word(d.tool)}` : ''}`
+    const on = [where, d.structure && word(d.structure)].filter(Boolean).join(', ')
+    return `touch seen${on ? ` on ${on}` : ''}${depth}${d.tool ? `, ${word(d.tool)}` : ''}`
   },
   alternatives: (d) =>
     d.depth === undefined || d.depth === null

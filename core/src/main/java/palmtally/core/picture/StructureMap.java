@@ -1,0 +1,56 @@
+package palmtally.core.picture;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import palmtally.core.body.Position;
+import palmtally.core.body.Side;
+import palmtally.core.body.Structure;
+import palmtally.core.body.Zone;
+
+/**
+ * Where each structure runs on a client who lies on the table, on the body of a {@link TableMap}: for whoever writes down which one was
+ * touched.
+ *
+ * @param lines those on the side that is seen, the deep ones last
+ */
+public record StructureMap(Position position, List<Line> lines) {
+    /**
+     * @param breadth of the whole, at its broadest, millimetres
+     * @param deep whether more than skin lies over it
+     * @param path its course from origin to insertion, as path data in whole millimetres
+     */
+    public record Line(Structure structure, Side side, int breadth, boolean deep, String path) {}
+
+    public static StructureMap of(Position position, Build build) {
+        var figure = new Figure(position, true, Set.of(), Side.RIGHT, build, StepPicture.STATURE);
+        var lines = new ArrayList<Line>();
+        for (boolean deep : new boolean[] {false, true})
+            for (var structure : Structure.values()) {
+                if (structure.atTheSurface() == deep || structure.course().size() < 2) continue;
+                boolean paired = structure.zones().stream().anyMatch(Zone::paired);
+                for (var side : paired ? List.of(Side.LEFT, Side.RIGHT) : List.of(Side.RIGHT)) {
+                    if (figure.below(side) || !new Course(structure, side, figure).seen()) continue;
+                    lines.add(new Line(
+                            structure,
+                            paired ? side : Side.MIDLINE,
+                            (int) Math.round(2 * structure.breadth() * figure.millimetres()),
+                            deep,
+                            structure.course().stream()
+                                    .map(l -> figure.beside(l, side))
+                                    .map(p -> Math.round(p.x()) + "," + Math.round(p.y()))
+                                    .collect(Collectors.joining("L", "M", ""))));
+                }
+            }
+        return new StructureMap(position, lines);
+    }
+
+    /** As a client lies on a table. */
+    public static List<StructureMap> all(Build build) {
+        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT)
+                .map(p -> of(p, build))
+                .toList();
+    }
+}
