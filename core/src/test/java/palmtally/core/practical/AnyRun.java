@@ -8,7 +8,6 @@ import java.util.Random;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
-import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.event.Attend;
@@ -212,7 +211,7 @@ final class AnyRun {
                         oneIn(3) ? any(Tool.values()) : null,
                         maybe(random.nextInt(6)),
                         oneIn(5) ? any(Sheet.values()) : null,
-                        oneIn(9) ? any(Structure.values()) : null);
+                        null);
             case 11 ->
                 new SheetChange(
                         any(SheetChange.Drape.values()),
