@@ -107,23 +107,29 @@ function touch(e: MouseEvent) {
         <rect width="15" height="30" fill="var(--picture-work)" />
       </pattern>
     </defs>
-    <circle v-if="map.position === 'prone'" cy="100" r="170" class="frame" />
-    <rect
-      x="-365"
-      :y="map.position === 'prone' ? 200 : -70"
-      width="730"
-      :height="map.position === 'prone' ? 1700 : 1970"
-      rx="60"
-      class="frame"
-    />
-    <rect
-      x="-335"
-      :y="map.position === 'prone' ? 230 : -40"
-      width="670"
-      :height="map.position === 'prone' ? 1640 : 1910"
-      rx="44"
-      class="pad"
-    />
+    <template v-if="map.position === 'seated'">
+      <circle cy="830" r="230" class="frame" />
+      <circle cy="830" r="204" class="pad" />
+    </template>
+    <template v-else>
+      <circle v-if="map.position === 'prone'" cy="100" r="170" class="frame" />
+      <rect
+        x="-365"
+        :y="map.position === 'prone' ? 200 : -70"
+        width="730"
+        :height="map.position === 'prone' ? 1700 : 1970"
+        rx="60"
+        class="frame"
+      />
+      <rect
+        x="-335"
+        :y="map.position === 'prone' ? 230 : -40"
+        width="670"
+        :height="map.position === 'prone' ? 1640 : 1910"
+        rx="44"
+        class="pad"
+      />
+    </template>
     <g :key="map.position" class="client">
       <path :d="map.body" class="body" />
       <g v-for="s in structures" :key="s.structure + s.side" :data-structure="s.structure">

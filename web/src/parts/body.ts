@@ -31,9 +31,8 @@ export async function carryMaps(build: string) {
 
 /** How the client lies on the table from above; who sits is seen from behind, without a sheet. */
 export function mapOf(position: string): TableMap {
-  const lies = position === 'semi-reclined' ? 'supine' : position === 'seated' ? 'prone' : position
-  const map = maps.value.find((m) => m.position === lies) ?? maps.value[0]!
-  return position === 'seated' ? { ...map, linen: [] } : map
+  const lies = position === 'semi-reclined' ? 'supine' : position
+  return maps.value.find((m) => m.position === lies) ?? maps.value[0]!
 }
 
 /** Which halves of a zone work on a side touches. */

@@ -11,7 +11,7 @@ const session = useSession()
 const lead = computed(() => session.person?.role === 'lead')
 const failed = ref<Problem>()
 const BUILD_NAMES = { middle: 'Middle', heavy: 'Heavier' }
-const LYING = ['prone', 'supine', 'side-left', 'side-right'] as const
+const LYING = ['prone', 'supine', 'side-left', 'side-right', 'seated'] as const
 /** Partly open, so that sheet and skin are seen beside one another. */
 const OPEN = [
   { unit: 'back', side: 'midline' },

@@ -27,7 +27,7 @@ class TableMapTest {
         if (System.getenv("PALM_WRITE_SCHEMAS") != null) Files.writeString(shipped, text);
         assertThat(Files.readString(shipped)).isEqualTo(text);
         var maps = Json.MAPPER.readTree(text);
-        assertThat(maps).hasSize(4);
+        assertThat(maps).hasSize(5);
         assertThat(maps.get(0).get("position").asString()).isEqualTo("prone");
         assertThat(maps.get(0).get("zones").size())
                 .isEqualTo(Arrays.stream(Zone.values())

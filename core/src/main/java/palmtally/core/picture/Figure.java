@@ -72,6 +72,11 @@ final class Figure {
         return position;
     }
 
+    /** Whether the back is looked at, of who lies face down or sits. */
+    boolean showsBack() {
+        return toward.front() < -.5;
+    }
+
     double millimetres() {
         return millimetres;
     }

@@ -142,6 +142,8 @@ final class Pose {
                     ? new Ways(way(0, -.72, .69), way(0, -.82, -.57))
                     : new Ways(way(0, -.93, .36), way(0, -.9, -.43));
         }
+        if (position == Position.SEATED && !limbs.contains(Limb.LEG_STRAIGHT))
+            return new Ways(way(.1, -.3, .95), way(.04, -.99, .1));
         return new Ways(null, null);
     }
 

@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
@@ -32,6 +33,9 @@ public final class StepPicture {
 
     private static final double SMALL = 150;
     private static final double MARGIN = 70;
+
+    /** Half a stool. */
+    static final double SEAT = 230;
 
     private final Geometry geometry;
     private final Step step;
@@ -88,7 +92,10 @@ public final class StepPicture {
     }
 
     private void body() {
+        boolean sits = figure.position() == Position.SEATED;
         var flat = new ArrayList<List<Point>>();
+        if (sits && figure.showsBack())
+            for (var s : List.of(Side.LEFT, Side.RIGHT)) union(limb(figure, new ArrayList<>(), s, false));
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (!figure.below(s)) continue;
             var below = new ArrayList<List<Point>>();
@@ -105,7 +112,7 @@ public final class StepPicture {
         union(flat);
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (figure.below(s)) continue;
-            if (figure.legLaid(s)) union(limb(figure, new ArrayList<>(), s, false));
+            if (figure.legLaid(s) && !(sits && figure.showsBack())) union(limb(figure, new ArrayList<>(), s, false));
             if (figure.armLaid(s)) union(limb(figure, new ArrayList<>(), s, true));
         }
     }
@@ -218,6 +225,13 @@ public final class StepPicture {
 
     private List<Shape> table() {
         var all = new ArrayList<Shape>();
+        if (figure.position() == Position.SEATED) {
+            var seat = figure.at(Landmark.COCCYX, Side.RIGHT);
+            all.add(new Shape(Role.TABLE, Path.circle(seat, SEAT)));
+            all.add(new Shape(Role.TABLE_PAD, Path.circle(seat, SEAT - 26)));
+            all.addAll(therapist.shapes(Way.at(travel.line(), .5)));
+            return all;
+        }
         boolean down = figure.position() == Position.PRONE;
         double top = down ? 190 : -60;
         if (down) all.add(new Shape(Role.TABLE, Path.circle(new Point(0, 95), 175)));

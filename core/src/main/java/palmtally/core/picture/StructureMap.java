@@ -47,9 +47,9 @@ public record StructureMap(Position position, List<Line> lines) {
         return new StructureMap(position, lines);
     }
 
-    /** As a client lies on a table. */
+    /** As a client lies on a table, or sits and is seen from behind. */
     public static List<StructureMap> all(Build build) {
-        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT)
+        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT, Position.SEATED)
                 .map(p -> of(p, build))
                 .toList();
     }

@@ -42,14 +42,15 @@ public record TableMap(Position position, String body, List<ZonePath> zones, Lis
                 position,
                 Path.coarse(StepPicture.outlines(figure)),
                 zones,
-                Linen.pieces(figure).stream()
-                        .map(p -> new LinenPath(p.unit(), p.side(), Path.coarse(List.of(p.edge()))))
-                        .toList());
+                (position == Position.SEATED ? List.<Linen.Piece>of() : Linen.pieces(figure))
+                        .stream()
+                                .map(p -> new LinenPath(p.unit(), p.side(), Path.coarse(List.of(p.edge()))))
+                                .toList());
     }
 
-    /** As a client lies on a table. */
+    /** As a client lies on a table, or sits and is seen from behind. */
     public static List<TableMap> all(Build build) {
-        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT)
+        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT, Position.SEATED)
                 .map(p -> of(p, build))
                 .toList();
     }

@@ -60,7 +60,8 @@ final class Therapist {
                 double s = step.stands() == Stands.ACROSS ? -right : right;
                 // Who glides stands where it begins and faces where it goes.
                 double at = lunges ? begin.toward(end, .3).y() : middle.y();
-                feet = new Point(s * (TABLE_HALF + BESIDE), Math.max(60, Math.min(1760, at)));
+                double edge = figure.position() == Position.SEATED ? StepPicture.SEAT : TABLE_HALF;
+                feet = new Point(s * (edge + BESIDE), Math.max(60, Math.min(1760, at)));
                 faces = lunges ? new Point(-s * .3, up).unit() : new Point(-s, 0);
             }
         }

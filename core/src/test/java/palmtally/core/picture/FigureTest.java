@@ -118,6 +118,19 @@ class FigureTest {
                 .isGreaterThan(60);
     }
 
+    /** The thigh points forward, away from who stands behind; the shank hangs. Shares from Pose, of 1.70 m. */
+    @Test
+    void who_sits_has_the_knees_before_the_hips_and_the_feet_below_them() {
+        var sits = figure(Position.SEATED);
+        double hip = sits.at(Landmark.TROCHANTER, Side.RIGHT).y();
+        double knee = sits.at(Landmark.KNEECAP_TIP, Side.RIGHT).y();
+        double heel = sits.at(Landmark.HEEL, Side.RIGHT).y();
+        assertThat(knee - hip).isBetween(60.0, 200.0);
+        assertThat(heel - knee).isBetween(400.0, 510.0);
+        assertThat(figure(Position.PRONE).at(Landmark.KNEECAP_TIP, Side.RIGHT).y() - hip)
+                .isGreaterThan(380);
+    }
+
     @Test
     void the_heavier_build_is_broader_and_as_tall() {
         var heavy = new Figure(Position.PRONE, true, Set.of(), Side.RIGHT, Build.HEAVY, 1.7);

@@ -264,4 +264,18 @@ class StepPictureTest {
             }
         assertThat(p.hands()).isNotEmpty();
     }
+
+    @Test
+    void who_sits_has_a_stool_and_the_therapist_close_by() {
+        var glide = step("b").technique("effleurage").on(Zone.UPPER_BACK).side(Sides.RIGHT);
+        var sits = picture(glide.lying(Position.SEATED));
+        var stool = sits.table().stream()
+                .filter(s -> s.role() == Role.TABLE)
+                .flatMap(s -> Points.of(s.path()).stream())
+                .toList();
+        assertThat(stool).allSatisfy(p -> assertThat(Math.abs(p.x())).isLessThan(240));
+        assertThat(stool).allSatisfy(p -> assertThat(p.y()).isBetween(590.0, 1070.0));
+        assertThat(picture(glide.lying(Position.PRONE)).facts().reach())
+                .isGreaterThan(sits.facts().reach() + 80);
+    }
 }
