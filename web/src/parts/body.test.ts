@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
-import { carryMaps, halves, mapOf, touched } from './body'
+import { halves, mapOf, touched } from './body'
 import TableFigure from './TableFigure.vue'
 import { bodyLook, drawBodiesAs } from './useBodyLook'
 
@@ -44,10 +44,10 @@ describe('the look of a school', () => {
   })
   it('makes every small body heavier', async () => {
     const before = middle('prone', 'upper-back', 'right').x
-    await carryMaps('heavy')
-    expect(middle('prone', 'upper-back', 'right').x / before).toBeCloseTo(1.28, 1)
-    await carryMaps('middle')
-    expect(middle('prone', 'upper-back', 'right').x).toBe(before)
+    drawBodiesAs({ build: 'heavy', skin: 'sand' })
+    await vi.waitFor(() => expect(middle('prone', 'upper-back', 'right').x / before).toBeCloseTo(1.28, 1))
+    drawBodiesAs({ build: 'middle', skin: 'sand' })
+    await vi.waitFor(() => expect(middle('prone', 'upper-back', 'right').x).toBe(before))
   })
 })
 

@@ -1,5 +1,6 @@
-import { shallowRef } from 'vue'
+import { shallowRef, watch } from 'vue'
 import middle from './tableMaps.json'
+import { bodyLook } from './useBodyLook'
 
 export type Half = 'left' | 'right' | 'midline'
 
@@ -21,13 +22,18 @@ interface TableMap {
 const maps = shallowRef(middle as TableMap[])
 
 /** Draws every small body in this build; the heavier one is read when it is first asked for. */
-export async function carryMaps(build: string) {
+async function carryMaps(build: string) {
   try {
     maps.value = (build === 'heavy' ? (await import('./tableMapsHeavy.json')).default : middle) as TableMap[]
   } catch {
     // Not here without a network: the middle build stays.
   }
 }
+watch(
+  () => bodyLook.value.build,
+  (build) => void carryMaps(build),
+  { immediate: true },
+)
 
 /** How the client lies on the table from above; who sits is seen from behind, without a sheet. */
 export function mapOf(position: string): TableMap {
