@@ -268,7 +268,7 @@ public final class StepPicture {
         if (speed != null) words.add(length + " mm · " + speed + " mm a second");
         if (gap != null) words.add(geometry.stationsOfALine() + " places, " + gap + " mm apart");
         var way = new ArrayList<String>();
-        if (fibre != null && moves(travel.kind())) way.add(fibreWords(fibre));
+        if (fibre != null && strokes(travel.kind())) way.add(fibreWords(fibre));
         if (speed != null) way.add(geometry.towardHeart() ? "toward the heart" : "away from the heart");
         if (!way.isEmpty()) words.add(String.join(", ", way));
         if (shapes.stream().anyMatch(s -> s.role() == Role.SPARED)) words.add("hatched: skin only, or not at all");
@@ -290,8 +290,9 @@ public final class StepPicture {
         return value == null ? null : (int) Math.round(value);
     }
 
-    private static boolean moves(Kind kind) {
-        return kind != Kind.HOLD && kind != Kind.PRESS && kind != Kind.LOOK;
+    /** Whether it has a way to the fibre: what circles, rocks, taps or moves a joint has none. */
+    private static boolean strokes(Kind kind) {
+        return kind == Kind.GLIDE || kind == Kind.KNEAD || kind == Kind.ACROSS;
     }
 
     /** Up to 25 degrees is along, from 65 across. */

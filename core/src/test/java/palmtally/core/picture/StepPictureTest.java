@@ -278,4 +278,17 @@ class StepPictureTest {
         assertThat(picture(glide.lying(Position.PRONE)).facts().reach())
                 .isGreaterThan(sits.facts().reach() + 80);
     }
+
+    @Test
+    void a_joint_that_is_moved_has_no_way_to_the_fibre() {
+        var soleus = step("m")
+                .on(Zone.CALF)
+                .side(Sides.RIGHT)
+                .lying(Position.PRONE)
+                .saying(d -> d.structures.add(Structure.SOLEUS));
+
+        assertThat(picture(soleus.technique("effleurage")).facts().words())
+                .anyMatch(w -> w.contains("along the fibre"));
+        assertThat(picture(soleus.technique("range-of-motion")).facts().words()).noneMatch(w -> w.contains("fibre"));
+    }
 }
