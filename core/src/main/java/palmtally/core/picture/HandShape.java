@@ -18,6 +18,13 @@ final class HandShape {
         this.forearm = forearm;
     }
 
+    /** On a face the flat fingers lie where a palm is said: a whole hand has no room there. */
+    static List<Shape> flatFingers() {
+        var hand = new HandShape(340);
+        hand.flat(55, 0, false);
+        return hand.shapes;
+    }
+
     /** @param other whether it is the hand that does not work */
     static List<Shape> of(Tool tool, boolean other) {
         var hand = new HandShape(other ? 130 : 340);

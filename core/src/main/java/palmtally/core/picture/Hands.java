@@ -5,6 +5,7 @@ import java.util.List;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
+import palmtally.core.body.Zone;
 import palmtally.core.picture.Picture.Hand;
 import palmtally.core.picture.Picture.Kind;
 import palmtally.core.sequence.Sheet;
@@ -82,7 +83,14 @@ final class Hands {
     }
 
     private Hand working(boolean left, Point at, double degrees, double behind, Side side) {
-        return new Hand(HandShape.of(step.tool(), false), left, at, degrees, true, behind, under(side));
+        var shape =
+                step.tool() == Tool.PALM && onTheFace() ? HandShape.flatFingers() : HandShape.of(step.tool(), false);
+        return new Hand(shape, left, at, degrees, true, behind, under(side));
+    }
+
+    private boolean onTheFace() {
+        return travel.kind() == Kind.GLIDE
+                && step.zones().stream().map(Zone::region).allMatch(r -> r == Region.JAW || r == Region.HEAD_FACE);
     }
 
     /** What does not look up is worked from beneath, as the neck is of who lies on the back. */

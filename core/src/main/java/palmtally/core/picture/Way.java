@@ -6,12 +6,14 @@ import java.util.Comparator;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Landmark;
+import palmtally.core.body.Region;
 import palmtally.core.body.Side;
 import palmtally.core.body.Structure;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Step;
 import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Tool;
 
@@ -66,6 +68,9 @@ final class Way {
             CIRCLES
         }
 
+        private static final Moved SHOULDER_AWAY =
+                new Moved(How.DOWN, Part.NECK, Pose.SHOULDER, Part.UPPER_ARM, new Vec(112, 822, 0));
+
         static @Nullable Moved of(Step step) {
             var stroke = step.technique().stroke();
             boolean moves = switch (stroke) {
@@ -78,6 +83,10 @@ final class Way {
             var around = pulled ? How.OUT : stroke == Stroke.RANGE_OF_MOTION ? How.CIRCLES : How.SWINGS;
             var hinge = pulled ? How.OUT : How.SWINGS;
             var zone = step.zones().get(0);
+            // The head lies in one hand, the other moves the shoulder away from it.
+            if (zone.region() == Region.NECK
+                    && step.details().otherHand() == OtherHand.CRADLES_THE_HEAD
+                    && stroke == Stroke.STRETCH) return SHOULDER_AWAY;
             return switch (zone.region()) {
                 // The mouth opens toward the feet.
                 case JAW -> new Moved(How.DOWN, Part.HEAD, new Vec(0, 910, 0), Part.HEAD, new Vec(0, 872, 56));
@@ -85,7 +94,7 @@ final class Way {
                     new Moved(hinge, Part.NECK, new Vec(0, 842, -10), Part.HEAD, new Vec(0, 940, -20));
                 case CHEST, SHOULDER, UPPER_ARM ->
                     zone == Zone.TOP_OF_SHOULDER && stroke != Stroke.RANGE_OF_MOTION
-                            ? new Moved(How.DOWN, Part.NECK, Pose.SHOULDER, Part.UPPER_ARM, new Vec(112, 822, 0))
+                            ? SHOULDER_AWAY
                             : new Moved(around, Part.UPPER_ARM, Pose.SHOULDER, Part.FOREARM, new Vec(151, 600, 0));
                 // Bent back it gets longer, and that is toward the one who looks.
                 case FOREARM_HAND ->

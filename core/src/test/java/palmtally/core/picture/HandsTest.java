@@ -211,4 +211,27 @@ class HandsTest {
                 .isLessThan(48);
         assertThat(HandShape.of(tool, true)).allMatch(s -> s.role() == Role.OTHER_HAND);
     }
+
+    /** From chin to ear: the palm comes from the forehead, the fingers lie on the chin, none reaches below the throat. */
+    @Test
+    void a_palm_on_the_face_is_the_flat_fingers() {
+        var jaw = step("j")
+                .technique("effleurage")
+                .on(Zone.JAW_MUSCLES, Zone.FACE)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE)
+                .standing(Stands.HEAD);
+        var face = picture(jaw).hands().get(0);
+        var neck = picture(jaw.on(Zone.STRAP_MUSCLE)).hands().get(0);
+        // In the hand's own measure the fingers point up, to where y is below 0.
+        assertThat(tip(face)).isCloseTo(tip(neck) + 75, within(.5));
+    }
+
+    private static double tip(Picture.Hand hand) {
+        return hand.shapes().stream()
+                .flatMap(s -> Points.of(s.path()).stream())
+                .mapToDouble(Point::y)
+                .min()
+                .orElseThrow();
+    }
 }

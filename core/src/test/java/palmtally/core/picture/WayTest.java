@@ -20,6 +20,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.sequence.Direction;
 import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.detail.DetailField;
+import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Tool;
 
@@ -112,6 +113,25 @@ class WayTest {
         double away = side == Sides.RIGHT ? 1 : -1;
         assertThat(away * (last(p).x() - first(p).x())).isGreaterThan(40);
         assertThat(p.hands().get(0).under()).isFalse();
+    }
+
+    /** One hand holds the head, so the other is on the shoulder. */
+    @Test
+    void with_the_head_in_one_hand_the_other_lengthens_the_neck_at_the_shoulder() {
+        var neck = step("n")
+                .technique("stretch")
+                .on(Zone.NECK_BACK)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE);
+        double head = first(picture(neck)).y();
+        var p = picture(neck.saying(d -> d.otherHand = OtherHand.CRADLES_THE_HEAD));
+        var shoulder = picture(step("s")
+                .technique("stretch")
+                .on(Zone.TOP_OF_SHOULDER)
+                .side(Sides.RIGHT)
+                .lying(Position.SUPINE));
+        assertThat(line(p)).isEqualTo(line(shoulder));
+        assertThat(first(p).y()).isGreaterThan(head + 150);
     }
 
     @Test

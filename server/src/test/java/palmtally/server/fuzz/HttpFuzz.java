@@ -276,7 +276,7 @@ final class HttpFuzz {
                     && object.get("sequence") instanceof ObjectNode sequence
                     && random.nextInt(8) > 0) sequence.put("id", path.split("[/?]")[3]);
         }
-        if (random.nextInt(4) > 0 && file == null) body = mangler.spoiled(body);
+        if (random.nextBoolean() && file == null) body = mangler.spoiled(body);
         var text = Mangler.written(body);
         return (random.nextInt(25) == 0 ? mangler.spoiled(text) : text).getBytes(StandardCharsets.UTF_8);
     }
