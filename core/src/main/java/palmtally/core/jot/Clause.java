@@ -20,6 +20,9 @@ final class Clause {
     /** The mark that stands after it; empty at the end of the line. */
     private final String mark;
 
+    /** Whether it is done after what stands before it: "then". */
+    private boolean next;
+
     Clause(String text) {
         this(text, "");
     }
@@ -49,11 +52,13 @@ final class Clause {
         var text = SHORT.matcher(line).replaceAll("$1");
         var marks = PARTS.matcher(text);
         int from = 0;
+        boolean then = false;
         while (marks.find()) {
-            add(all, text.substring(from, marks.start()), marks.group());
+            then = add(all, text.substring(from, marks.start()), marks.group(), then)
+                    || marks.group().endsWith("then");
             from = marks.end();
         }
-        add(all, text.substring(from), "");
+        add(all, text.substring(from), "", then);
         return all;
     }
 
@@ -77,6 +82,19 @@ final class Clause {
     private static final Pattern CLIENT_NEXT = Pattern.compile(
             "^(?<mine>.*\\w) (?:and|while|as) (?<theirs>(?:she|he|they|(?:the )?client|(?:the )?partner) \\w+s?\\b.*)$",
             Pattern.CASE_INSENSITIVE);
+
+    /** Whether it is done after what stands before it: "then". */
+    boolean next() {
+        return next;
+    }
+
+    /** @return whether the "then" before it is still to come, as nothing but a mark stood there */
+    private static boolean add(List<Clause> all, String part, String mark, boolean then) {
+        int before = all.size();
+        add(all, part, mark);
+        if (then && all.size() > before) all.get(before).next = true;
+        return then && all.size() == before;
+    }
 
     private static void add(List<Clause> all, String part, String mark) {
         var theirs = CLIENT_NEXT.matcher(part);

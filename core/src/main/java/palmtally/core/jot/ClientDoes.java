@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.body.Position;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.ClientPart.Does;
 import palmtally.core.sequence.detail.DetailField;
@@ -29,6 +30,9 @@ final class ClientDoes {
 
     private static final Pattern LIES_DOWN = compile(
             "(?i)^(?:with )?(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
+
+    private static final Pattern SITS = compile(
+            "^(?:now |then |and )*(?:(?:the |your |my )?(?:client|they|she|he|partner|patient|pt) (?:(?:is |now )?(?:sits|sitting|seated)|sits up)|sit (?:the |your )?(?:client|partner|patient|them|her|him) (?:up|down|on)\\b)(?! (?:at|back|beside|behind|by|still)\\b).*");
 
     private static final Pattern SUBJECT =
             compile("\\b(client|clients|they|she|he|partner|patient|receiver|person|them|model)\\b");
@@ -120,6 +124,11 @@ final class ClientDoes {
         var lying = LIES_DOWN.matcher(clause.text);
         if (lying.find()) {
             reading.clause(new Clause("lying " + lying.replaceFirst("")));
+            return true;
+        }
+        if (SITS.matcher(plain).matches()) {
+            reading.position = Position.SEATED;
+            if (plain.contains(" and ") || plain.contains(" facing ")) reading.aside.add(clause.text);
             return true;
         }
         var meanwhile = MEANWHILE.matcher(clause.text);

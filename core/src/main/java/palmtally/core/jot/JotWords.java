@@ -774,11 +774,15 @@ final class JotWords {
             if (q.relation == Reading.Relation.ON) q.heelNamed = true;
             else q.landmark(Landmark.HEEL);
         });
-        for (var both : List.of("both heels", "both heels of hands", "both heels of hand"))
+        for (var both : List.of("both heels of hands", "both heels of hand", "two heels of hands"))
             put(words, both, q -> {
-                q.heelNamed = true;
-                q.pairNamed = true;
+                q.tool = Tool.HEEL_OF_HAND;
+                q.more.otherHand = OtherHand.WORKS_TOGETHER;
             });
+        put(words, "both heels", q -> {
+            q.heelNamed = true;
+            q.pairNamed = true;
+        });
         for (var over :
                 List.of("turn over", "turns over", "roll over", "rolls over", "turn them over", "turn client over"))
             put(words, over, q -> q.turned = true);
@@ -1073,12 +1077,34 @@ final class JotWords {
                 q.zoned(Zone.HAMSTRINGS);
                 q.zoned(Zone.CALF);
             });
-        for (var joint :
-                List.of("knee", "knee hollow", "heel", "shoulder", "elbow", "ears", "head", "ankle", "face", "kneecap"))
+        for (var joint : List.of(
+                "knee",
+                "knee hollow",
+                "heel",
+                "shoulder",
+                "elbow",
+                "ears",
+                "head",
+                "ankle",
+                "face",
+                "kneecap",
+                "skull",
+                "occiput",
+                "back of head"))
             put(words, "cup " + joint, q -> {
                 q.stroke(q.library.toUse("still-hold"), true);
                 q.words(new Clause(joint));
             });
+        for (var joint : List.of("ankle", "wrist", "foot"))
+            for (var ways : List.of(" in and out", " both ways", " out and in", " each way"))
+                for (var turned : List.of("twist ", "turn ", "roll "))
+                    put(words, turned + joint + ways, q -> {
+                        q.stroke(q.library.toUse("range-of-motion"), false);
+                        q.words(new Clause(joint));
+                    });
+        for (var back :
+                List.of("back to middle", "back to centre", "back to center", "back to neutral", "back to start"))
+            put(words, back, q -> q.aside.add(back));
         for (var joint : List.of("ankle", "wrist", "hip", "shoulder", "elbow", "big toe", "toe", "arm", "leg"))
             for (var moved : List.of("circles", "circling", "pumps", "rolls", "rotations", "mobilisations"))
                 for (var circled : List.of(joint + " " + moved, moved + " of " + joint))
@@ -1154,6 +1180,44 @@ final class JotWords {
                 q.more.limb.add(Limb.HEAD_TILTED);
                 q.bends = true;
             });
+        for (var hold : List.of(" and hold", " hold", " and keep"))
+            for (var foot : List.of("foot", "ankle", "feet", "toes")) {
+                put(words, "dorsiflex " + foot + hold, q -> {
+                    q.stroke(q.library.toUse("stretch"), false);
+                    q.zoned(Zone.CALF);
+                });
+                put(words, "plantarflex " + foot + hold, q -> {
+                    q.stroke(q.library.toUse("stretch"), false);
+                    q.zoned(Zone.SHIN);
+                });
+            }
+        all(words, q -> q.stroke(q.library.toUse("still-hold"), true), "arrive", "arrives", "hands arrive");
+        all(words, q -> {}, "warm hands", "with warm hands");
+        for (var held : List.of("forearm in hand", "forearm in other hand", "forearm on thigh"))
+            put(words, held, q -> {
+                q.zones.addAll(Reading.FOREARM);
+                q.aside.add(held);
+            });
+        // Not that of the table.
+        for (var blade : List.of("shoulder blade", "blade", "scapula"))
+            put(words, "at corner of " + blade, q -> {
+                q.zoned(Zone.SHOULDER_BLADE);
+                q.aside.add("corner");
+            });
+        for (var in : List.of("under ", "below ", "beneath "))
+            for (var bone : List.of("collarbone", "collar bone", "clavicle", "collarbones"))
+                put(words, in + bone, q -> {
+                    q.zoned(Zone.CHEST_WALL);
+                    q.aside.add(in + bone);
+                });
+        for (var to : List.of("left", "right"))
+            for (var bent : List.of("side bend neck to ", "bend neck to ", "side bend head to ", "bend head to "))
+                put(words, bent + to, q -> {
+                    q.zoned(Zone.NECK_BACK);
+                    q.more.limb.add(Limb.HEAD_TILTED);
+                    q.bends = true;
+                    q.shown = to.equals("left") ? Sides.RIGHT : Sides.LEFT;
+                });
         for (var beside : List.of(
                 "lateral to",
                 "medial to",
@@ -1979,7 +2043,10 @@ final class JotWords {
             put(words, t.id(), set);
             put(words, t.name(), set);
             put(words, t.shortName(), set);
-            t.aliases().forEach(a -> put(words, a, set));
+            // "Palm glide" names its hand: on a forearm it is the client's.
+            t.aliases()
+                    .forEach(a ->
+                            put(words, a, a.startsWith(t.tool() + " ") ? set.andThen(q -> q.tool = t.tool()) : set));
         }
         return words;
     }

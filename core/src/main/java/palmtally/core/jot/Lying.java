@@ -142,7 +142,9 @@ final class Lying {
                     "(?<!hot |warm |wet |cold |cool |steamed )towel (?:under|over|on|across) " + THE
                             + "\\w+|own towel"),
             prop(Prop.WEDGE, "wedge(?: under " + THE + "\\w+)?"),
-            prop(Prop.FACE_REST, "face (?:rest|cradle|hole)"),
+            prop(
+                    Prop.FACE_REST,
+                    "(?:(?:face|head) in (?:the )?(?:face )?(?:rest|cradle|hole)|face (?:rest|cradle|hole))"),
             prop(Prop.BLANKET_ASIDE, "blanket (?:folded )?(?:aside|off|away)"),
             prop(Prop.WIPES, "wipes(?: ready| at hand)?"),
             prop(Prop.GLOVES, "gloves?|gloved"),
@@ -163,7 +165,8 @@ final class Lying {
                             + "back|hand (?:behind|on) " + THE + "(?:small of the )?back|hand in small of back"),
             limb(
                     Limb.ARM_OUT,
-                    "arms?" + BE + " (?:out(?: to " + THE + "side)?|abducted|at 90(?: degrees)?|to " + THE + "side)"),
+                    "arms?" + BE + " (?:out(?! of\\b)(?: to " + THE + "side)?|abducted|at 90(?: degrees)?|to " + THE
+                            + "side)"),
             limb(Limb.ARM_AT_SIDE, "arms?" + BE + " (?:at|by|along) " + THE + "sides?"),
             limb(
                     Limb.ANKLE_ON_SHOULDER,
@@ -221,7 +224,7 @@ final class Lying {
                     "^head (?:left|right|l|r)$|" + "(?:let |lets )?" + THE
                             + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
                             + " (?:turned|rotated|rolled|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
-                            + "(?:left|right|l|r|side|other side)))?|(?:turn|rotate) " + THE
+                            + "(?:left|right|l|r|side|other side)))?|(?:turn|rotate|roll) " + THE
                             + "(?:head|face)(?:(?: (?:away|slightly|gently|into (?:the |my |your )?(?:left |right |other )?hand|(?:to )?"
                             + THE
                             + "(?:left|right|l|r|side|other side)))+|$)"),

@@ -112,7 +112,8 @@ final class Making {
     private static final Set<Zone> JOINTS =
             EnumSet.of(Zone.FOOT_TOP, Zone.WRIST, Zone.HAND, Zone.TOP_OF_SHOULDER, Zone.GLUTEALS, Zone.KNEECAP);
 
-    private static final Set<Zone> HIP = EnumSet.of(Zone.GLUTEALS, Zone.HIP_ROTATORS, Zone.LUMBAR, Zone.HAMSTRINGS);
+    private static final Set<Zone> BENT_LYING =
+            EnumSet.of(Zone.GLUTEALS, Zone.HIP_ROTATORS, Zone.LUMBAR, Zone.HAMSTRINGS, Zone.CALF);
 
     private static final Set<Zone> DRAWN = EnumSet.of(Zone.LUMBAR, Zone.UPPER_BACK, Zone.BELLY, Zone.THIGH_OUTER);
 
@@ -256,7 +257,8 @@ final class Making {
         // A bolster says how the client lies.
         if (read.position == null && !read.sideLying && read.placeless()) {
             if (read.more.props.contains(Prop.BOLSTER_UNDER_KNEES)) read.position = Position.SUPINE;
-            else if (read.more.props.contains(Prop.BOLSTER_UNDER_ANKLES)) read.position = Position.PRONE;
+            else if (read.more.props.contains(Prop.BOLSTER_UNDER_ANKLES) || read.more.props.contains(Prop.FACE_REST))
+                read.position = Position.PRONE;
         }
         if (read.forearmNamed)
             if (read.tool != null
@@ -395,10 +397,12 @@ final class Making {
             if (on.stream()
                             .allMatch(z ->
                                     z.reachedIn(before.position()) && !(lies(before) && FROM_THE_FRONT.contains(z)))
-                    // A hip is stretched on the back as well.
+                    // Whoever was not moved lies as before, where the work goes on.
+                    || read.placeless() && before.zones().containsAll(on)
+                    // A hip and a calf are stretched on the back as well.
                     || before.position() == Position.SUPINE
                             && MOVED_FROM_BEHIND.contains(t.stroke())
-                            && HIP.containsAll(on)) edit.position = before.position();
+                            && BENT_LYING.containsAll(on)) edit.position = before.position();
             // Who was turned for one step lies as it was said again.
             var told = context.told();
             if (told != null && on.stream().allMatch(z -> z.reachedIn(told))) edit.position = told;

@@ -83,6 +83,7 @@ final class Reading {
             "neck",
             "toes",
             "foot",
+            "sole",
             "fingers",
             "sacrum",
             "armpit",
@@ -143,6 +144,9 @@ final class Reading {
 
     private static final Set<String> LAID = Set.of("on", "at", "in", "into");
 
+    /** Both hands over the ears rest there. */
+    private static final Set<String> OVER = Set.of("over", "under", "around");
+
     /** "From the left hip" comes from there. */
     private static final Set<String> SIDED = Set.of("left", "right", "l", "r");
 
@@ -161,6 +165,19 @@ final class Reading {
 
     private static final Pattern NUMBER_AT_MOST =
             Pattern.compile("(?i)\\bnumber (\\d+) (?:at (?:the )?most|max(?:imum)?|or less)\\b");
+
+    /** "Not over 5/10." */
+    private static final Pattern OF_TEN_AT_MOST = Pattern.compile(
+            "(?i)\\b(?:not (?:over|above|beyond|more than)|no more than|never (?:over|above)|at most|max(?:imum)?|up to) (\\d+) ?(?:/|out of) ?10\\b"
+                    + "|\\b(\\d+) ?(?:/|out of) ?10 (?:at most|max(?:imum)?|or less)\\b");
+
+    /** "Down to C7 and back up to the skull" goes up, from the one to the other. */
+    private static final Pattern DOWN_AND_UP = Pattern.compile(
+            "(?i)\\bdown to (.{2,30}?) and (?:(?:then |come |draw |pull |go |slide |glide )*)(?:back )?up to (?=\\w)");
+
+    /** The hands beneath who lies on the back; what they do there may follow. */
+    private static final Pattern UNDER = Pattern.compile(
+            "(?:then |and |now )*(?:(?:slide|slip|bring|put|place) )?(?:both |the |your |my |two )*hands (?:under|beneath|underneath) (?:the |their |her |his )?((?:(?:upper|lower|low|mid|middle|whole) )?back|shoulder blades?|blades?|sacrum|neck|pelvis|waist)(?: from (?:the )?\\w+)?");
 
     @Nullable
     Technique technique;
@@ -577,7 +594,9 @@ final class Reading {
     }
 
     void clause(Clause said) {
-        var whole = Lying.brought(new Clause(NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1")));
+        var text = NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1");
+        text = OF_TEN_AT_MOST.matcher(text).replaceAll("number under $1$2");
+        var whole = Lying.brought(new Clause(DOWN_AND_UP.matcher(text).replaceAll("from $1 up to ")));
         if (whole.plain.isEmpty()) return;
         // "Long strokes, five, then knead, thirty seconds": so long it is kneaded.
         if (second && ONLY_DOSE.matcher(whole.plain).matches()) {
@@ -600,6 +619,14 @@ final class Reading {
         }
         if (Says.said(whole, this) || Aside.spares(whole, this) || Lying.liftsFirst(whole, this)) return;
         if (Aside.wonders(whole, this) || Aside.felt(whole, this)) return;
+        var under = UNDER.matcher(whole.plain);
+        if (under.matches()) {
+            stroke(library.toUse("still-hold"), true);
+            words(new Clause(under.group(1)));
+            position = Position.SUPINE;
+            tool = Tool.PALM;
+            return;
+        }
         if (Lying.lays(whole, this) || OtherHands.byTheOther(whole, this) || Lying.ofTheSheet(whole, this)) return;
         if (Lying.nowLies(said, this)) return;
         if (OtherHands.moves(whole, this) || OtherHands.byMe(whole, this)) return;
@@ -714,8 +741,8 @@ final class Reading {
         // "Forearm up, 4; then wring 30 s": the wringing is a step of its own.
         if (another != null
                 && technique == null
-                && tool != null
-                && own.plain.startsWith("then ")
+                && (tool != null || forearmNamed)
+                && said.next()
                 && (seconds != null || count != null)
                 && (next.seconds != null || next.count != null)
                 && next.placeless()) {
@@ -744,6 +771,18 @@ final class Reading {
                 && (hand.seconds != null || hand.count != null)) {
             aside.add(own.text);
             return;
+        }
+        // "Pull the leg back, stretch the front of the hip 20 s": it is pulled to stretch it.
+        if (another != null
+                && another.stroke() == Stroke.STRETCH
+                && technique != null
+                && technique.stroke() == Stroke.TRACTION
+                && seconds == null
+                && count == null
+                && !next.placeless()) {
+            technique = null;
+            leg = false;
+            zones.clear();
         }
         if (another != null && technique != null && !weak && !cupped && !another.equals(technique) && !names(another)) {
             aside.add(own.text);
@@ -911,7 +950,8 @@ final class Reading {
                                 || phrase.equals("hands")
                                 || phrase.equals("both hands"))
                         && at + length < tokens.size()
-                        && LAID.contains(tokens.get(at + length))) laidOn = true;
+                        && (LAID.contains(tokens.get(at + length))
+                                || phrase.endsWith("hands") && OVER.contains(tokens.get(at + length)))) laidOn = true;
                 used = length;
             }
             var word = tokens.get(at);

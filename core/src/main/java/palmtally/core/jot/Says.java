@@ -27,7 +27,7 @@ final class Says {
 
     private static final Pattern CHECKS_IN = compile(
             "^(?:then |and )*(?:check ?in\\b|check (?:the |with |on )?(?:pressure|them|client|the client)\\b|pressure (?:ok|okay|good|check)\\b"
-                    + "|how(?: s| is) (?:that|this|the pressure|it|everything)\\b|is (?:that|this|it|the pressure) (?:ok|okay|good|too much|enough)\\b|too much$)");
+                    + "|how(?: s| is) (?:that|this|the pressure|it|everything)\\b|is (?:that|this|it|the pressure) (?:ok|okay|good|too much|enough)\\b|too much$|(?:(?:the |a |their )?number please|what number)$)");
 
     /** Whether the clause is something to ask or to say; then it is taken. */
     static boolean said(Clause clause, Reading reading) {
@@ -37,6 +37,10 @@ final class Says {
             return true;
         }
         if (QUESTION.matcher(plain).find()) {
+            // What is asked stood there in its own words.
+            if (ONLY_ASKS.matcher(plain).matches()
+                    && reading.say.stream()
+                            .anyMatch(s -> s.words() != null && s.words().endsWith("?"))) return true;
             // Who says only "ask" means whether they may.
             boolean number = OF_A_NUMBER.matcher(plain).find();
             var kind = !number && MAY.matcher(plain).find()

@@ -89,7 +89,7 @@ final class Hands {
     }
 
     private boolean onTheFace() {
-        return travel.kind() == Kind.GLIDE
+        return (travel.kind() == Kind.GLIDE || travel.kind() == Kind.MOVE)
                 && step.zones().stream().map(Zone::region).allMatch(r -> r == Region.JAW || r == Region.HEAD_FACE);
     }
 
