@@ -47,12 +47,13 @@ export function halves(side: string): Half[] {
   return ['left', 'right', 'midline']
 }
 
-interface Point {
+export interface Point {
   x: number
   y: number
 }
-const corners = new WeakMap<ZoneShape, Point[]>()
-function cornersOf(shape: ZoneShape): Point[] {
+const corners = new WeakMap<object, Point[]>()
+/** The corners of a path in whole millimetres, read once. */
+export function cornersOf(shape: { path: string }): Point[] {
   let all = corners.get(shape)
   if (!all) {
     all = [...shape.path.matchAll(/(-?\d+),(-?\d+)/g)].map((m) => ({ x: Number(m[1]), y: Number(m[2]) }))
@@ -72,6 +73,13 @@ export function boxAround(shapes: ZoneShape[]): string {
 }
 const AROUND = 60
 
+/** How far a point is from the line between two others. */
+export function fromLine(p: Point, a: Point, b: Point): number {
+  const far = (b.x - a.x) ** 2 + (b.y - a.y) ** 2
+  const t = far ? Math.max(0, Math.min(1, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / far)) : 0
+  return Math.hypot(p.x - a.x - t * (b.x - a.x), p.y - a.y - t * (b.y - a.y))
+}
+
 /** How far a point is outside a shape; 0 within. */
 function away(p: Point, shape: ZoneShape): number {
   const all = cornersOf(shape)
@@ -80,11 +88,7 @@ function away(p: Point, shape: ZoneShape): number {
   all.forEach((a, i) => {
     const b = all[(i + 1) % all.length]!
     if (a.y > p.y !== b.y > p.y && p.x < ((b.x - a.x) * (p.y - a.y)) / (b.y - a.y) + a.x) inside = !inside
-    const far = (b.x - a.x) ** 2 + (b.y - a.y) ** 2
-    const t = far
-      ? Math.max(0, Math.min(1, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / far))
-      : 0
-    least = Math.min(least, Math.hypot(p.x - a.x - t * (b.x - a.x), p.y - a.y - t * (b.y - a.y)))
+    least = Math.min(least, fromLine(p, a, b))
   })
   return inside ? 0 : least
 }

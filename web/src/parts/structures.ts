@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import type { Half } from './body'
+import { cornersOf, fromLine, type Half, type Point } from './body'
 
 /** How a structure runs on the table, in millimetres of the client. */
 export interface StructureLine {
@@ -27,23 +27,9 @@ export function structuresOf(position: string): StructureLine[] {
   return maps.value.find((m) => m.position === position)?.lines ?? []
 }
 
-interface Point {
-  x: number
-  y: number
-}
 function distance(p: Point, line: StructureLine): number {
-  const all = [...line.path.matchAll(/(-?\d+),(-?\d+)/g)].map((m) => ({ x: Number(m[1]), y: Number(m[2]) }))
-  let least = Infinity
-  for (let i = 1; i < all.length; i++) {
-    const a = all[i - 1]!
-    const b = all[i]!
-    const far = (b.x - a.x) ** 2 + (b.y - a.y) ** 2
-    const t = far
-      ? Math.max(0, Math.min(1, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / far))
-      : 0
-    least = Math.min(least, Math.hypot(p.x - a.x - t * (b.x - a.x), p.y - a.y - t * (b.y - a.y)))
-  }
-  return least
+  const all = cornersOf(line)
+  return Math.min(...all.slice(1).map((b, i) => fromLine(p, all[i]!, b)))
 }
 
 /** How far beside its edge a structure is still meant, millimetres. */
