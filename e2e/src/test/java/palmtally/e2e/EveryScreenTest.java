@@ -147,6 +147,7 @@ class EveryScreenTest {
         screens.put("people", "/school#people");
         screens.put("terms", "/school#terms");
         screens.put("duties", "/school#duties");
+        screens.put("bodies", "/school#body");
         screens.put("password", "/school#own");
         return screens;
     }
@@ -264,7 +265,7 @@ class EveryScreenTest {
         student.context().close();
         var lead = browser.page();
         Browser.signIn(lead, app.url(), "lead");
-        for (var panel : List.of("backups", "trail", "people")) {
+        for (var panel : List.of("body", "backups", "trail", "people")) {
             lead.navigate(app.url() + "/school#" + panel);
             settle(lead);
             look(lead, "lead, " + panel, faults);
