@@ -1204,6 +1204,33 @@ final class JotWords {
                 q.zoned(Zone.SHOULDER_BLADE);
                 q.aside.add("corner");
             });
+        for (var roll : List.of("pick up and roll skin", "lift and roll skin", "pick and roll skin"))
+            put(words, roll, q -> q.stroke(q.library.toUse("skin-rolling"), false));
+        for (var rub : List.of("rub sideways", "rub across", "rub side to side", "rubs across"))
+            put(words, rub, q -> {
+                q.stroke(q.library.toUse("cross-fibre"), false);
+                q.more.fibre = FibreAngle.ACROSS;
+            });
+        for (var grip : List.of("grip", "grips"))
+            put(words, grip, q -> {
+                if (q.leads()) q.stroke(q.library.toUse("static-press"), true);
+                else q.aside.add(grip);
+            });
+        for (var joint : List.of("ankle", "foot", "wrist", "big toe", "toes", "hip", "leg", "arm"))
+            put(words, "circle " + joint, q -> {
+                q.stroke(q.library.toUse(q.tool == null ? "range-of-motion" : "circular-friction"), false);
+                q.words(new Clause(joint));
+            });
+        for (var move : List.of("slide", "move", "push", "glide"))
+            for (var way : List.of(" it in four directions", " it in all directions", " it four ways", " it all ways"))
+                put(words, move + way, q -> q.stroke(q.library.toUse("range-of-motion"), false));
+        all(words, q -> q.zoned(Zone.SHIN), "shin muscle", "shin muscles", "muscle of shin");
+        // By itself it is the client's.
+        for (var way : List.of("along", "down", "up", "over", "into"))
+            put(words, "ball of thumb " + way, q -> {
+                q.tool = Tool.SUPPORTED_THUMB;
+                q.words(new Clause(way));
+            });
         for (var in : List.of("under ", "below ", "beneath "))
             for (var bone : List.of("collarbone", "collar bone", "clavicle", "collarbones"))
                 put(words, in + bone, q -> {

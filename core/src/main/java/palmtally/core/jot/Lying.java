@@ -57,7 +57,7 @@ final class Lying {
 
     /** "On the back now", by itself. */
     private static final Pattern NOW_ON = compile(
-            "^(?:and |then |now )*(?:on|(?<turns>(?:over |back )?(?:onto|on|to)|over on)) (?:(?:the|their|her|his) )?(?<what>back|belly|front|stomach|left side|right side|supine|prone)(?: now| again)?$");
+            "^(?:and |then |now )*(?:on|(?<turns>(?:over |back )?(?:onto|on|to)|over on|(?:help|turn|roll|flip)s? (?:(?:the |your )?(?:client|them|her|him|partner|patient) )?(?:over |back )?(?:onto|on))) (?:(?:the|their|her|his) )?(?<what>back|belly|front|stomach|left side|right side|supine|prone)(?: now| again)?$");
 
     /** Whether the clause says by itself how the client lies from here on. */
     static boolean nowLies(Clause clause, Reading reading) {
@@ -127,13 +127,14 @@ final class Lying {
             prop(Prop.PILLOW_UNDER_BELLY, "(?:pillow|cushion) under " + THE + "(?:belly|abdomen|hips?|pelvis)"),
             prop(
                     Prop.BOLSTER_UNDER_ANKLES,
-                    "(?:(?:pillow|roll) (?:under|to|at)|bolster(?: (?:under|to|at))?) " + THE
+                    "(?:(?:pillow|cushion|roll) (?:under|to|at)|bolster(?: (?:under|to|at))?) " + THE
                             + "(?:ankles?|feet|foot|shins?)|ankle (?:bolster|roll|pillow)|(?:ankles?|feet|shins?) on "
                             + THE
                             + "(?:bolster|pillow|roll)"),
             prop(
                     Prop.BOLSTER_UNDER_KNEES,
-                    "(?:(?:pillow|roll) (?:under|to|at|behind|below)|bolster(?: (?:under|to|at|behind|below))?) " + THE
+                    "(?:(?:pillow|cushion|roll) (?:under|to|at|behind|below)|bolster(?: (?:under|to|at|behind|below))?) "
+                            + THE
                             + "knees?|knee (?:bolster|roll|pillow)|knees? (?:on|over) " + THE
                             + "(?:bolster|pillow|roll)"),
             prop(Prop.ROLLED_TOWEL, "(?:rolled towel|towel roll|roll of towel)(?: under " + THE + "\\w+)?"),
@@ -293,12 +294,21 @@ final class Lying {
     }
 
     static final Pattern LIES = compile(
-            "^(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b(?! (?:the )?(?:table|edge)))(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
+            "^(?!knees? up to\\b)(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b(?! (?:the )?(?:table|edge)))(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
                     + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
     private static final Pattern BRINGS_A_PROP = compile(
             "^(?:then |and |now )*(?:slide|put|give|place|push|slip|set|lay)(?: (?:them|her|him))? (?=(?:a |an |the |one |some )?(?:small |rolled |folded |second )?(?:pillows?|bolsters?|cushions?|towels?|wedges?|blankets?)\\b)");
+
+    private static final Pattern COMES_OUT = compile(
+            "^(?:then |and |now )*(?:the )?(left|right|other|near|far|l|r) (leg) out(?: (?:of|from under|from) (?:the )?(?:sheet|drape|towel|covers?))?$");
+
+    /** "Right leg out" is uncovered. */
+    static Clause uncovered(Clause clause) {
+        var m = COMES_OUT.matcher(clause.plain);
+        return m.matches() ? new Clause("undrape " + m.group(1) + " " + m.group(2)) : clause;
+    }
 
     /** A prop that is brought, without the hand that brings it: "slide the bolster under the knees". */
     static Clause brought(Clause clause) {

@@ -414,6 +414,7 @@ final class Making {
                     && read.nearby.isEmpty()
                     && !read.leg
                     && !read.turned
+                    && read.position == null
                     && context.headed().isEmpty()) edit.side = before.side();
         }
         var names = new ArrayList<String>(List.of(t.shortName()));

@@ -171,6 +171,9 @@ final class Reading {
             "(?i)\\b(?:not (?:over|above|beyond|more than)|no more than|never (?:over|above)|at most|max(?:imum)?|up to) (\\d+) ?(?:/|out of) ?10\\b"
                     + "|\\b(\\d+) ?(?:/|out of) ?10 (?:at most|max(?:imum)?|or less)\\b");
 
+    /** "Bend and straighten the wrist for her": she does nothing. */
+    private static final Pattern FOR_THEM = Pattern.compile("(?i)(?<=\\w) for (?:her|him|them|the client)\\s*$");
+
     /** "Down to C7 and back up to the skull" goes up, from the one to the other. */
     private static final Pattern DOWN_AND_UP = Pattern.compile(
             "(?i)\\bdown to (.{2,30}?) and (?:(?:then |come |draw |pull |go |slide |glide )*)(?:back )?up to (?=\\w)");
@@ -596,7 +599,9 @@ final class Reading {
     void clause(Clause said) {
         var text = NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1");
         text = OF_TEN_AT_MOST.matcher(text).replaceAll("number under $1$2");
-        var whole = Lying.brought(new Clause(DOWN_AND_UP.matcher(text).replaceAll("from $1 up to ")));
+        text = FOR_THEM.matcher(DOWN_AND_UP.matcher(text).replaceAll("from $1 up to "))
+                .replaceAll("");
+        var whole = Lying.uncovered(Lying.brought(new Clause(text)));
         if (whole.plain.isEmpty()) return;
         // "Long strokes, five, then knead, thirty seconds": so long it is kneaded.
         if (second && ONLY_DOSE.matcher(whole.plain).matches()) {
@@ -1398,6 +1403,11 @@ final class Reading {
     /** Whether the word before says that a hand of the therapist's follows. */
     boolean handled() {
         return HANDLED.contains(before);
+    }
+
+    /** Whether the phrase that is taken leads its clause. */
+    boolean leads() {
+        return before.isEmpty();
     }
 
     /** Whether what is named is the therapist's own. */
