@@ -364,6 +364,7 @@ class EveryScreenTest {
                             "terms",
                             "duties",
                             "password",
+                            "bodies",
                             "compare",
                             "beside-shown",
                             "rating",
