@@ -83,9 +83,17 @@ final class Hands {
     }
 
     private Hand working(boolean left, Point at, double degrees, double behind, Side side) {
-        var shape =
-                step.tool() == Tool.PALM && onTheFace() ? HandShape.flatFingers() : HandShape.of(step.tool(), false);
-        return new Hand(shape, left, at, degrees, true, behind, under(side));
+        if (step.tool() == Tool.PALM && onTheFace())
+            return new Hand(HandShape.flatFingers(), left, at, besideTheNose(degrees, side), true, behind, under(side));
+        return new Hand(HandShape.of(step.tool(), false), left, at, degrees, true, behind, under(side));
+    }
+
+    /** How far a hand on a face is turned, degrees; by eye. */
+    private static final double ASLANT = 42;
+
+    /** From the head the hand comes over the cheek of the side that is worked: nothing lies over mouth and nose. */
+    private double besideTheNose(double degrees, Side side) {
+        return degrees + ASLANT * Therapist.right(side, figure.position());
     }
 
     private boolean onTheFace() {

@@ -92,10 +92,10 @@ public final class StepPicture {
     }
 
     private void body() {
-        boolean sits = figure.position() == Position.SEATED;
+        // Of who sits and is seen from behind, the trunk hides the thighs.
+        boolean hidden = figure.position() == Position.SEATED && figure.showsBack();
         var flat = new ArrayList<List<Point>>();
-        if (sits && figure.showsBack())
-            for (var s : List.of(Side.LEFT, Side.RIGHT)) union(limb(figure, new ArrayList<>(), s, false));
+        if (hidden) for (var s : List.of(Side.LEFT, Side.RIGHT)) union(limb(figure, new ArrayList<>(), s, false));
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (!figure.below(s)) continue;
             var below = new ArrayList<List<Point>>();
@@ -112,7 +112,7 @@ public final class StepPicture {
         union(flat);
         for (var s : List.of(Side.LEFT, Side.RIGHT)) {
             if (figure.below(s)) continue;
-            if (figure.legLaid(s) && !(sits && figure.showsBack())) union(limb(figure, new ArrayList<>(), s, false));
+            if (figure.legLaid(s) && !hidden) union(limb(figure, new ArrayList<>(), s, false));
             if (figure.armLaid(s)) union(limb(figure, new ArrayList<>(), s, true));
         }
     }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.body.Structure;
@@ -49,8 +48,6 @@ public record StructureMap(Position position, List<Line> lines) {
 
     /** As a client lies on a table, or sits and is seen from behind. */
     public static List<StructureMap> all(Build build) {
-        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT, Position.SEATED)
-                .map(p -> of(p, build))
-                .toList();
+        return TableMap.DRAWN.stream().map(p -> of(p, build)).toList();
     }
 }

@@ -3,7 +3,6 @@ package palmtally.core.picture;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Stream;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -18,6 +17,10 @@ import palmtally.core.body.Zone;
  * @param linen the sheet, piece by piece
  */
 public record TableMap(Position position, String body, List<ZonePath> zones, List<LinenPath> linen) {
+    /** Who is half reclined is drawn as on the back. */
+    static final List<Position> DRAWN =
+            List.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT, Position.SEATED);
+
     /** @param behind whether it is on the far side, as the back of the neck of who lies on the back: shown while it is worked */
     public record ZonePath(Zone zone, Side side, boolean behind, String path) {}
 
@@ -50,8 +53,6 @@ public record TableMap(Position position, String body, List<ZonePath> zones, Lis
 
     /** As a client lies on a table, or sits and is seen from behind. */
     public static List<TableMap> all(Build build) {
-        return Stream.of(Position.PRONE, Position.SUPINE, Position.SIDE_LEFT, Position.SIDE_RIGHT, Position.SEATED)
-                .map(p -> of(p, build))
-                .toList();
+        return DRAWN.stream().map(p -> of(p, build)).toList();
     }
 }

@@ -225,6 +225,12 @@ class HandsTest {
         var neck = picture(jaw.on(Zone.STRAP_MUSCLE)).hands().get(0);
         // In the hand's own measure the fingers point up, to where y is below 0.
         assertThat(tip(face)).isCloseTo(tip(neck) + 75, within(.5));
+        // The right cheek of who lies on the back is to the left: there the palm is, and not over the nose.
+        var other = picture(jaw.on(Zone.JAW_MUSCLES, Zone.FACE).side(Sides.LEFT))
+                .hands()
+                .get(0);
+        assertThat(Math.sin(Math.toRadians(face.degrees()))).isGreaterThan(.5);
+        assertThat(Math.sin(Math.toRadians(other.degrees()))).isLessThan(-.5);
     }
 
     private static double tip(Picture.Hand hand) {
