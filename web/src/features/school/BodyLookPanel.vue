@@ -19,6 +19,21 @@ const OPEN = [
   { unit: 'arm', side: 'right' },
   { unit: 'leg', side: 'right' },
 ]
+const choices = computed(() => {
+  const look = bodyLook.value
+  const option = (name: string, change: Partial<Schema['BodyLook']>, chosen: boolean) => ({
+    name,
+    change,
+    chosen,
+  })
+  return [
+    { name: 'Skin tone', options: SKINS.map((skin) => option(capital(skin), { skin }, look.skin === skin)) },
+    {
+      name: 'Build',
+      options: BUILDS.map((build) => option(BUILD_NAMES[build], { build }, look.build === build)),
+    },
+  ]
+})
 async function choose(change: Partial<Schema['BodyLook']>) {
   failed.value = undefined
   const before = bodyLook.value
@@ -35,32 +50,18 @@ async function choose(change: Partial<Schema['BodyLook']>) {
 <template>
   <section class="card">
     <h2>How the body is drawn</h2>
-    <div class="row" role="group" aria-label="Skin tone">
-      <span class="name">Skin tone</span>
+    <div v-for="c in choices" :key="c.name" class="row" role="group" :aria-label="c.name">
+      <span class="name">{{ c.name }}</span>
       <button
-        v-for="s in SKINS"
-        :key="s"
+        v-for="o in c.options"
+        :key="o.name"
         class="push"
-        :class="{ main: bodyLook.skin === s }"
-        :aria-pressed="bodyLook.skin === s"
+        :class="{ main: o.chosen }"
+        :aria-pressed="o.chosen"
         :disabled="!lead"
-        @click="choose({ skin: s })"
+        @click="choose(o.change)"
       >
-        <span class="tone" :data-skin="s" />{{ capital(s) }}
-      </button>
-    </div>
-    <div class="row" role="group" aria-label="Build">
-      <span class="name">Build</span>
-      <button
-        v-for="b in BUILDS"
-        :key="b"
-        class="push"
-        :class="{ main: bodyLook.build === b }"
-        :aria-pressed="bodyLook.build === b"
-        :disabled="!lead"
-        @click="choose({ build: b })"
-      >
-        {{ BUILD_NAMES[b] }}
+        <span v-if="o.change.skin" class="tone" :data-skin="o.change.skin" />{{ o.name }}
       </button>
     </div>
     <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
