@@ -84,6 +84,8 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         settings.put("palm.setup-word", SET_UP_WORD);
         // Tests sign in some thousand times.
         settings.put("palm.password-strength", "4");
+        // And start many servers, most of which print nothing.
+        settings.put("palm.warm", "false");
         var context = new SpringApplicationBuilder(PalmTally.class)
                 .run(settings.entrySet().stream()
                         .map(e -> "--" + e.getKey() + "=" + e.getValue())

@@ -44,6 +44,7 @@ final class SequenceHandout {
     private final Timeline timeline;
     private final Function<String, Optional<byte[]>> photos;
     private final Build build;
+    private final Paths paths = new Paths();
 
     /** @param photos the JPEG of a school's own picture by its id */
     SequenceHandout(
@@ -160,7 +161,7 @@ final class SequenceHandout {
                 number,
                 block,
                 step.name(),
-                document.draws(new StepDrawing(picture, density != Density.ORDER)),
+                document.draws(new StepDrawing(picture, density != Density.ORDER, paths)),
                 step.name() + ": " + hand + ", " + zones(step.zones()) + ", " + side(step.side()) + ", "
                         + String.join(", ", picture.facts().words()),
                 step.name().equals(step.technique().name())

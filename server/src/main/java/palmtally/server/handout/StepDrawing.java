@@ -19,7 +19,7 @@ import palmtally.core.picture.Picture.Box;
 import palmtally.core.picture.Role;
 
 /** A step as a picture on paper, in greys that a copy keeps apart; on the right, where there is room, the table from above. */
-record StepDrawing(Picture picture, boolean withTable) implements Drawing {
+record StepDrawing(Picture picture, boolean withTable, Paths paths) implements Drawing {
     /**
      * The look of a role.
      *
@@ -88,12 +88,15 @@ record StepDrawing(Picture picture, boolean withTable) implements Drawing {
         var frame = new Rectangle2D.Double(all.x(), all.y(), all.width(), all.height());
         pen.clip(frame);
         var body = new Path2D.Double(Path2D.WIND_NON_ZERO);
-        for (var s : picture.shapes()) if (s.role() == Role.BODY) body.append(PathData.path(s.path()), false);
+        for (var s : picture.shapes())
+            if (s.role() == Role.BODY) body.append(PathData.within(paths.of(s.path()), frame), false);
         // All muscles, then all fibres: thousands of short lines in two strokes of the pen.
         var under = new EnumMap<Role, Path2D.Double>(Role.class);
         for (var s : picture.shapes()) {
-            var path = PathData.path(s.path());
-            if (!path.getBounds2D().intersects(frame)) continue;
+            var whole = paths.of(s.path());
+            // The head of a way stands where all of it ends.
+            var path = s.role() == Role.WAY ? whole : PathData.within(whole, frame);
+            if (path.getCurrentPoint() == null) continue;
             if (INSIDE.contains(s.role()))
                 under.computeIfAbsent(s.role(), r -> new Path2D.Double(Path2D.WIND_NON_ZERO))
                         .append(path, false);
@@ -108,7 +111,7 @@ record StepDrawing(Picture picture, boolean withTable) implements Drawing {
             at.translate(hand.at().x(), hand.at().y());
             at.rotate(Math.toRadians(hand.degrees()));
             if (hand.mirrored()) at.scale(-1, 1);
-            for (var s : hand.shapes()) paint(at, s.role(), PathData.path(s.path()), hand.under());
+            for (var s : hand.shapes()) paint(at, s.role(), paths.of(s.path()), hand.under());
             at.dispose();
         }
         pen.setComposite(AlphaComposite.SrcOver);
@@ -131,13 +134,11 @@ record StepDrawing(Picture picture, boolean withTable) implements Drawing {
     private void far(Graphics2D pen, Box box, double width, double height) {
         fit(pen, box, width, height);
         for (var s : picture.table())
-            if (s.role() == Role.TABLE || s.role() == Role.TABLE_PAD)
-                paint(pen, s.role(), PathData.path(s.path()), false);
+            if (s.role() == Role.TABLE || s.role() == Role.TABLE_PAD) paint(pen, s.role(), paths.of(s.path()), false);
         for (var s : picture.shapes())
-            if (ON_THE_TABLE.contains(s.role())) paint(pen, s.role(), PathData.path(s.path()), false);
+            if (ON_THE_TABLE.contains(s.role())) paint(pen, s.role(), paths.of(s.path()), false);
         for (var s : picture.table())
-            if (s.role() != Role.TABLE && s.role() != Role.TABLE_PAD)
-                paint(pen, s.role(), PathData.path(s.path()), false);
+            if (s.role() != Role.TABLE && s.role() != Role.TABLE_PAD) paint(pen, s.role(), paths.of(s.path()), false);
     }
 
     private static Color grey(double tone) {

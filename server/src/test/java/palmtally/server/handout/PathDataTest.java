@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import java.awt.geom.PathIterator;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -71,6 +72,16 @@ class PathDataTest {
             }
         }
         assertThat(read).isGreaterThan(500);
+    }
+
+    @Test
+    void of_a_path_the_parts_that_touch_a_frame_are_kept() {
+        var path = PathData.path("M1,1C2,1 2,2 1,2Z M20,0L30,0 M-5,3L15,3 M0,11L9,11");
+
+        var kept = PathData.within(path, new Rectangle2D.Double(0, 0, 10, 10));
+
+        var expected = segments(PathData.path("M1,1C2,1 2,2 1,2Z M-5,3L15,3"));
+        assertThat(segments(kept)).usingRecursiveComparison().isEqualTo(expected);
     }
 
     @Test
