@@ -29,6 +29,9 @@ final class Aside {
     static boolean circles(Clause clause, Reading reading) {
         var m = CIRCLES.matcher(clause.text);
         if (!m.matches() || reading.technique != null || reading.strokeIn(m.group("before"))) return false;
+        // "Roll the hip while the fist presses": it is pinned.
+        if (m.group("rest").contains(" while ")
+                && reading.strokeIn(m.group("rest").replaceFirst("^.* while ", ""))) return false;
         reading.stroke(reading.library.toUse("range-of-motion"), false);
         // "The shoulder forward and back" is how, not where it lies.
         var rest = new Clause(m.group("before") + " " + m.group("rest"));
@@ -88,7 +91,7 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only (?:skin|light\\w*) (?:over|behind|at|on) |ease off|lighten|skip|avoid|spare|leave (?:it |this )?out|left out|leave (?:it )?alone|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay off|keep off|go easy)\\b.*");
+            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only (?:skin|light\\w*) (?:over|behind|at|on) |ease off|lighten|skip(?:ping)?|avoid(?:ing)?|spar(?:e|ing)|leave (?:it |this )?out|left out|leave (?:it )?alone|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay(?:ing)? off|keep(?:ing)? off|(?:stay|keep)(?:ing)? clear|go easy)\\b.*");
 
     /** What must not be done is told, and never a step: "we do not press over the throat". */
     private static final Pattern FORBIDS = compile(

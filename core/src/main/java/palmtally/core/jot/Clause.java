@@ -43,6 +43,11 @@ final class Clause {
         return mark.startsWith(":") || mark.matches("[–—-]");
     }
 
+    /** Whether it is a question. */
+    boolean asks() {
+        return mark.startsWith("?");
+    }
+
     /** Short forms of the anatomist: their point ends no sentence. */
     private static final Pattern SHORT = Pattern.compile(
             "\\b(ant|post|lat|med|sup|inf|fem|prox|dist|ext|int)\\.(?=[\\s,])", Pattern.CASE_INSENSITIVE);
@@ -64,9 +69,9 @@ final class Clause {
 
     /** "Lay the arm overhead and stretch the side": first it is laid, and then it is stretched. */
     private static final Pattern FIRST_LAID = Pattern.compile(
-            "^(?<laid>\\s*(?:(?:and|then|now) )*(?:lay|bend|place|put|bring|take|turn|cross|drop|hang|fold|flex|straighten|open) "
+            "^(?<laid>\\s*(?:(?:and|then|now) )*(?:lay|bend|place|put|bring|take|turn|cross|drop|hang|fold|flex|straighten|open|lift(?= (?:the |their |her |his )?shoulders?\\b)) "
                     + "(?:the |their |her |his |your )?(?:(?:left|right|top|upper|lower|bottom|far|near|other) )?(?:arms?|legs?|knees?|elbows?|wrists?|hips?|foot|feet|head|hands?|shoulders?|toes|shin)\\b(?: (?!and\\b)[\\w-]+){0,6}?) and "
-                    + "(?<next>(?:stretch|wring|knead|glide|press|shake|rock|pull|strip|stroke|work|turn|rotate|circle|swing|move|jiggle|squeeze|roll|rub|compress|traction|lean|sink|slide) .+)$",
+                    + "(?<next>(?:hook|strip|curl|stretch|wring|knead|glide|press|shake|rock|pull|strip|stroke|work|turn|rotate|circle|swing|move|jiggle|squeeze|roll|rub|compress|traction|lean|sink|slide) .+)$",
             Pattern.CASE_INSENSITIVE);
 
     /** "Undrape the back and spread oil from hip to neck." */

@@ -72,7 +72,7 @@ final class ClientDoes {
         d.put(
                 Does.MOVES,
                 compile(
-                        "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
+                        "\\b(dorsiflex\\w*|plantar ?flex\\w*|pronat\\w*|supinat\\w*|evert\\w*|invert\\w*|abduct\\w*|adduct\\w*|bend\\w*|straighten\\w*|flex\\w*|extend\\w*|turn\\w*|rotat\\w*|mov\\w*|slid\\w*|point\\w*|pulls?"
                                 + "|hik\\w*|tuck\\w*|pump\\w*|circl\\w*|wiggl\\w*|bring\\w*|roll\\w*|look\\w*|makes? (a |an )?fists?|hugs?|cough\\w*|grip\\w*|squeez\\w*|wav\\w*|walk\\w*|rais\\w*|lift\\w*|reach\\w*|tilt\\w*|nod\\w*|swing\\w*|stretch\\w*|drops?|curl\\w*|spread\\w*"
                                 + "|lower\\w*|open\\w* and clos\\w*|clos\\w* and open\\w*)\\b"));
         return d;
@@ -81,8 +81,8 @@ final class ClientDoes {
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
-                    + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b)");
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|(?:push|press) (?:the |their |her |his )?\\w+ (?:back )?(?:into|against) (?:my|your|the) (?:hands?|palms?|shoulder|arm|forearm|chest|thigh)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
+                    + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
     private static final Pattern BREATHS = compile("\\b(\\d{1,2})\\s+(?:slow |deep |belly )?breaths?\\b");
@@ -97,6 +97,8 @@ final class ClientDoes {
 
     private static final Pattern TURN_THE_CLIENT = compile(
             "^(?:then |and |now )*(?:turn|roll|flip|help|bring|move|get) (?:the |your )?(?:client|partner|patient|them|her|him)\\b");
+    private static final Pattern TURNED =
+            compile("(?:then |and |now )*(?:turn|roll|flip) (?:the |your )?(?:client|partner|patient|them|her|him)");
     private static final Pattern TURNS_OVER = compile(
             "\\b(?:turn\\w*|roll\\w*|flip\\w*|bring|move|get|lies?|lying)(?: (?:the |your )?(?:client|partner|patient|them|her|him))?(?: (?:to|onto|on))? (?:over|prone|supine|face (?:up|down)|(?:the |their |her |his )?(?:back|belly|left side|right side|side))\\b");
     private static final Pattern ON_THE_BREATH = compile(
@@ -113,6 +115,8 @@ final class ClientDoes {
     /** "Pulls the foot up and lets go" moves it first. */
     private static final Pattern UP = compile(
             "\\b(?:pulls?|lifts?|raises?|bends?|points?|turns?|hikes?) (?:the |their )?\\w+(?: up| down| in| out| back)? (?:and|then) (?:lets? go|relax|release)");
+
+    private static final Pattern UNTIL = compile("(?<=\\w )(?:un)?till?\\b");
 
     private static final Pattern HOLDS_ALONE = compile("(?:and |then )*holds?");
 
@@ -135,6 +139,10 @@ final class ClientDoes {
         if (meanwhile.matches() && CLIENT_FIRST.matcher(plain).find()) {
             client(new Clause(meanwhile.group(1)), reading);
             reading.clause(new Clause(meanwhile.group(2)));
+            return true;
+        }
+        if (TURNED.matcher(plain).matches()) {
+            reading.turned = true;
             return true;
         }
         if ((CLIENT_FIRST.matcher(plain).find()
@@ -178,6 +186,11 @@ final class ClientDoes {
         // "Push up beside the spine with the palms" is the therapist's.
         if (itself && !subject && plain.startsWith("push") && reading.beside(plain).tool != null) itself = false;
         if (!subject && !itself) return false;
+        // "90 s until she lets go" says when it ends.
+        var end = UNTIL.matcher(plain);
+        if (end.find()
+                && !SUBJECT.matcher(plain.substring(0, end.start())).find()
+                && !BY_ITSELF.matcher(plain.substring(0, end.start())).find()) return false;
         // "Ask them about tingling" is a question.
         if (Says.QUESTION.matcher(plain).find()) return false;
         // "They" is in a clause about the stroke, too.

@@ -51,17 +51,21 @@ final class Compares {
         WHATS.forEach((w, words) -> {
             if (words.matcher(plain).find()) what.add(w);
         });
+        // "Compare the shoulders": one with the other.
+        if (what.isEmpty() && plain.startsWith("compare ")) what.add(Comparison.What.SIDES);
         if (what.isEmpty()) {
             if (!RE_CHECK.matcher(plain).find()) return false;
             reading.phase = Phase.RE_CHECK;
             return true;
         }
-        var when = BETWEEN.matcher(plain).find()
-                ? Comparison.When.BETWEEN
-                : AFTERWARDS.matcher(plain).find() && !plain.contains("before and after")
-                        ? Comparison.When.AFTER
-                        : Comparison.When.BEFORE;
-        reading.sayBefore = plain.contains("before");
+        var when = reading.compared != null
+                ? reading.compared
+                : BETWEEN.matcher(plain).find()
+                        ? Comparison.When.BETWEEN
+                        : AFTERWARDS.matcher(plain).find() && !plain.contains("before and after")
+                                ? Comparison.When.AFTER
+                                : Comparison.When.BEFORE;
+        reading.sayBefore = plain.contains("before") || reading.compared == Comparison.When.BEFORE;
         reading.more.compares = new Comparison(what, when);
         reading.comparing = plain;
         if (ClientDoes.HEAD.matcher(plain).find() && reading.placeless(plain))

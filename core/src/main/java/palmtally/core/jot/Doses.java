@@ -33,7 +33,7 @@ final class Doses {
 
     private static final Pattern COUNTED = alone(
             "(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|down|up|downward|upward|outward|palm|forearm|fist|knuckle"
-                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?(?:breath(?:ing)? cycles?|breaths?|brs?)(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|cycs?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?"
+                    + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?(?:breath(?:ing)? cycles?|breaths?|brs?)(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|cycs?|stations?|spots?|points?|places?|presses|reps|repetitions?|strokes?|sweeps?|slides?"
                     + "|glides?|circles?|forearms(?= )|laps|rounds?|sets?|lots|bouts?|rows?|squeezes|lines?|tracks?|lanes?|lengths?|strips?|rubs?)");
 
     private static final Pattern A_MINUTE =
@@ -54,7 +54,7 @@ final class Doses {
 
     private static final Pattern RANGE = alone(
             "(\\d+(?:\\.\\d+)?) to (\\d+(?:\\.\\d+)?) ?"
-                    + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|rounds?)");
+                    + "(s|secs?|seconds?|m|mins?|minutes?|x|times|breaths?|holds?|passes|cycles?|stations?|strokes|reps|repetitions|rounds?)");
 
     private static final Pattern WAYS = alone(
             "(\\d{1,2}) (?:times )?(?:forwards?|back(?:wards?)?|c?cw|clockwise|anti ?clockwise|counter ?clockwise|in|out|left|right)");
@@ -246,12 +246,12 @@ final class Doses {
                     : t.stroke() == Stroke.CONTRACT_RELAX
                             ? Dose.holds(usual.count() == null ? 3 : usual.count(), read.seconds)
                             : Dose.seconds(read.seconds);
-        // "Hold for 30" are seconds.
+        // "Hold for 30", "wring the thigh, 30" are seconds.
         if (read.lone
                 && read.seconds == null
                 && read.counted == null
-                && t.stroke() == Stroke.STRETCH
-                && read.count >= 10) return Dose.seconds(read.count);
+                && (t.stroke() == Stroke.STRETCH && read.count >= 10
+                        || t.stroke() == Stroke.PETRISSAGE && read.count >= 20)) return Dose.seconds(read.count);
         // "Knead, 3 x 10": ten seconds each, but nothing is held.
         boolean holds = read.counted == Dose.Kind.HOLDS
                 || read.each != null && !t.stroke().warming()

@@ -41,7 +41,12 @@ final class Ends {
             compile("(?i)^(?<before>.*?)\\b(?:(?:un)?till?\\b|to (?=soft\\w*|releas\\w*))\\s*(?<end>.+)$");
     private static final Pattern CAP = compile(
             "(?i)"
-                    + "(?<!glute )(?<!glutes )(?<!\\\\bg )(?<!gluteus )(?<!number )(?<!pain )\\b(?:cap|max|maximum|at most|(?:no|not) (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$");
+                    + "(?<!glute )(?<!glutes )(?<!\\bg )(?<!gluteus )(?<!number )(?<!pain )"
+                    + "(?:\\b(?:cap|max|maximum|at most|(?:no|not) (?:longer|more) than|up to|not over)\\b\\s*(?:of )?(?=\\d)|\\b(?:max|maximum|at most|at the most)\\s*$)");
+
+    private static final Pattern OF_TEN = compile("(?:it is |at |down to )?\\d{1,2} ?(?:/|out of|of) ?10");
+
+    private static final Pattern IT_FALLS = compile("^it (falls?|drops?|goes down|is (less|lower|down|half)|halves)");
 
     /** Takes what ends it out of a clause and leaves the rest of it; a number at its end stays, as a dose or a cap. */
     static Clause until(Clause clause, Reading reading) {
@@ -58,7 +63,11 @@ final class Ends {
                 .matcher(end);
         var rest = number.find() ? number.group() : "";
         var said = rest.isEmpty() ? end : end.substring(0, end.length() - rest.length());
-        Aside.first(ENDS, JotWords.plain(said))
+        var plain = JotWords.plain(said);
+        // "Until 3/10" the number falls, and with "number 6, until it falls".
+        if (OF_TEN.matcher(said.strip()).matches()) plain = "number falls";
+        if (reading.band != null && IT_FALLS.matcher(plain).find()) plain = "number " + plain;
+        Aside.first(ENDS, plain)
                 .ifPresentOrElse(w -> reading.until = w, () -> reading.own(DetailField.END, "until " + said.strip()));
         return new Clause(m.group("before") + " " + rest);
     }

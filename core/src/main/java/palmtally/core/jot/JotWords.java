@@ -758,8 +758,19 @@ final class JotWords {
                 "sheet up",
                 "sheet back up",
                 "sheet back",
-                "sheet over",
                 "sheet back over");
+        all(
+                words,
+                q -> {
+                    // After the stroke it says through what.
+                    if (q.technique != null || q.tool != null) q.sheet = Sheet.THROUGH;
+                    else {
+                        q.phase = Phase.COVER;
+                        q.sheet = Sheet.COVERED;
+                    }
+                },
+                "sheet over",
+                "sheet on");
         put(words, "rest", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "resting", q -> q.stroke(q.library.toUse("still-hold"), true));
         put(words, "circles", q -> q.stroke(q.library.toUse("circular-friction"), false));
@@ -961,6 +972,8 @@ final class JotWords {
                 "ulnar edge of the forearm",
                 Tool.FOREARM,
                 "edge of forearm",
+                "forearm edge",
+                "forearm ulnar edge",
                 "ulnar border of forearm",
                 "bony edge of forearm");
         called(
@@ -1036,6 +1049,15 @@ final class JotWords {
         put(words, "gently", q -> q.depth = 1);
         put(words, "gentle", q -> q.depth = 1);
         put(words, "skin only", q -> q.depth = 1);
+        all(words, q -> q.stroke(q.library.toUse("traction"), false), "twist and pull", "pull and twist");
+        all(words, q -> q.stroke(q.library.toUse("range-of-motion"), false), "round and round", "around and around");
+        for (var end : List.of("toes", "fingers", "fingertips", "foot", "feet", "hand"))
+            put(words, "off " + end, q -> q.own(DetailField.TO, end));
+        for (var tendon : List.of("tendon", "tendons"))
+            put(words, tendon, q -> {
+                q.tendon = true;
+                q.aside.add(tendon);
+            });
         put(words, "over the sheet", q -> q.sheet = Sheet.THROUGH);
         all(words, q -> q.along(null), "up and down", "down and up");
         put(words, "up", q -> q.along(Direction.PROXIMAL));
@@ -1191,6 +1213,18 @@ final class JotWords {
                     q.zoned(Zone.SHIN);
                 });
             }
+        for (var limb : List.of("elbow", "knee", "foot", "hand", "arm", "leg"))
+            put(words, limb + " to ceiling", q -> q.own(DetailField.LIMB, limb + " to the ceiling"));
+        for (var up : List.of("passive dorsiflexion", "dorsiflexion hold", "dorsiflexion stretch"))
+            put(words, up, q -> {
+                q.stroke(q.library.toUse("stretch"), false);
+                q.zoned(Zone.CALF);
+            });
+        for (var glide : List.of("patella glides", "patellar glides", "kneecap glides"))
+            put(words, glide, q -> {
+                q.stroke(q.library.toUse("range-of-motion"), false);
+                q.zoned(Zone.KNEECAP);
+            });
         all(words, q -> q.stroke(q.library.toUse("still-hold"), true), "arrive", "arrives", "hands arrive");
         all(words, q -> {}, "warm hands", "with warm hands");
         for (var held : List.of("forearm in hand", "forearm in other hand", "forearm on thigh"))
@@ -1622,7 +1656,12 @@ final class JotWords {
                 words,
                 q -> q.care.add(Care.SHEET_SECURED),
                 "sheet tucked",
+                "sheet tucked tight",
+                "sheet tucked in",
+                "sheet tight",
+                "sheet pulled tight",
                 "tuck sheet",
+                "tuck sheet tight",
                 "sheet secured",
                 "secure sheet",
                 "sheet held",
@@ -1781,7 +1820,12 @@ final class JotWords {
                 "through towel",
                 "on sheet",
                 "over drape",
-                "through drape");
+                "through drape",
+                "over taut sheet",
+                "over tight sheet",
+                "through taut sheet",
+                "sheet between",
+                "sheet stays on");
         all(
                 words,
                 q -> {
@@ -2352,6 +2396,8 @@ final class JotWords {
                         "between metatarsals",
                         "top of foot",
                         "dorsum of foot",
+                        "foot dorsum",
+                        "dorsal foot",
                         "ankle",
                         "ankles",
                         "each toe"));

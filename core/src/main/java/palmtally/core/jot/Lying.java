@@ -117,7 +117,7 @@ final class Lying {
             prop(
                     Prop.PILLOW_HUGGED,
                     "(?:arms? )?(?:hugs?|hugging|hugged round|hugged around|round|around) " + THE
-                            + "(?:pillows?|cushion)|(?:pillows?|cushion|one|another) (?:hugged|to hug|in front)(?= and| |$)"),
+                            + "(?:pillows?|cushion)|(?:pillows?|cushion|one|another) (?:hugged|hug|to hug|in front)(?= and| |$)"),
             prop(
                     Prop.PILLOW_UNDER_ARM,
                     "(?:pillow|cushion|towel) under " + THE

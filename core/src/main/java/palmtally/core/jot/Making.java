@@ -211,6 +211,8 @@ final class Making {
                         .orElse(shared.get(0)));
         }
         if (all.isEmpty() && (before == null || read.tool == null)) all.addAll(read.moved);
+        // "Calf pump, I hold the thumb on it."
+        if (all.isEmpty() && read.laidOn) read.moved.stream().limit(1).forEach(all::add);
         if (all.isEmpty()) all.addAll(context.headed());
         return all.isEmpty() && before != null ? before.zones() : List.copyOf(all);
     }
@@ -262,7 +264,9 @@ final class Making {
         }
         if (read.forearmNamed)
             if (read.tool != null
-                    || read.placeless() && read.technique != null && read.technique.stroke() == Stroke.PETRISSAGE) {
+                    || read.technique != null
+                            && (read.placeless() && read.technique.stroke() == Stroke.PETRISSAGE
+                                    || read.technique.id().equals("stripping-thumb"))) {
                 if (read.placeless() && read.limbNamed == null) read.zones.addAll(Reading.FOREARM);
             } else read.tool = Tool.FOREARM;
         // Nothing but a gloved finger is inside the mouth.
@@ -301,6 +305,9 @@ final class Making {
         }
         strokeless = read.technique == null;
         if (read.pressed && strokeless && !read.placeless()) read.stroke(read.library.toUse("static-press"), true);
+        // "Press to number 6": so is a point pressed, with a thumb.
+        if (gives("static-press") && read.tool == null && read.band != null)
+            read.technique = read.library.toUse("trigger-point");
         // "Find the edge, pads along it 2 passes" goes along.
         boolean along = read.finds && read.tool != null && (read.goesOn || read.counted == Dose.Kind.PASSES);
         if (along) read.technique = null;
@@ -349,10 +356,13 @@ final class Making {
         if (gives("sawing") && read.across && read.tool != null && read.tool != Tool.FOREARM)
             read.technique = read.library.toUse("cross-fibre");
         // A tendon is rubbed across.
-        if (gives("circular-friction") && read.rubs && onTendon(on)) read.technique = read.library.toUse("cross-fibre");
+        if (gives("circular-friction") && read.rubs && (read.tendon || onTendon(on)))
+            read.technique = read.library.toUse("cross-fibre");
         // A strap muscle that is pinched and rolled is kneaded.
-        if (gives("skin-rolling") && on.equals(List.of(Zone.STRAP_MUSCLE)))
+        if (gives("skin-rolling") && on.equals(List.of(Zone.STRAP_MUSCLE))) {
             read.technique = read.library.toUse("petrissage");
+            if (read.tool == null) read.tool = Tool.PINCER;
+        }
         // "Roll on the fist" rolls no skin.
         if (gives("skin-rolling")
                 && (read.tool == Tool.LOOSE_FIST || read.tool == Tool.KNUCKLES || read.tool == Tool.FOREARM))

@@ -137,6 +137,9 @@ final class Meant {
             if (read.count != null) read.counted = Dose.Kind.BREATHS;
             return read.library.toUse("still-hold");
         }
+        // "Belly, clockwise, flat hand, with the breath": it goes round.
+        if (read.tool == Tool.PALM && read.direction == Direction.CIRCULAR && breathed())
+            return read.library.toUse("circular-friction");
         if (read.counted == Dose.Kind.BREATHS
                 || breathed()
                         && read.tool != null
@@ -205,9 +208,23 @@ final class Meant {
                 && read.more.part.isEmpty()
                 && (read.count != null || read.seconds != null || read.bothWays)
                 && !read.placeless()) return read.library.toUse("range-of-motion");
+        // "Piriformis until it softens" is pressed; beneath the skull the fingers wait.
+        if (read.tool == null
+                && (read.until == End.When.SOFTENS || read.until == End.When.NUMBER_FALLS)
+                && !read.structures.isEmpty()
+                && read.more.part.isEmpty()
+                && !way) {
+            if (!under(Structure.SUBOCCIPITALS)) return read.library.toUse("trigger-point");
+            read.tool = Tool.FINGER_PADS;
+            return read.library.toUse("static-press");
+        }
         if (read.tool == null || read.heelNamed && read.more.limb.contains(Limb.HEEL_TO_HIP)) return byTheClient();
-        if (read.sheet == Sheet.THROUGH && !read.across && !read.tool.pointed() && !way && read.count == null)
-            return read.library.toUse("compression");
+        if (read.sheet == Sheet.THROUGH
+                && !read.across
+                && !read.tool.pointed()
+                && !way
+                && read.direction == null
+                && read.count == null) return read.library.toUse("compression");
         // Fifteen seconds of a broad hand, again and again, are a slow pass.
         boolean slow = BROAD.contains(read.tool) && read.count != null && read.seconds != null && read.seconds >= 15;
         boolean held = read.sinks && !slow && read.direction == null && read.counted != Dose.Kind.PASSES
@@ -245,8 +262,7 @@ final class Meant {
                 && read.count == null
                 && read.seconds != null
                 && read.seconds >= 45
-                && read.structures.values().stream().anyMatch(all -> all.contains(Structure.SUBOCCIPITALS)))
-            return read.library.toUse("static-press");
+                && under(Structure.SUBOCCIPITALS)) return read.library.toUse("static-press");
         // Fingers that are so many seconds on a muscle press it.
         if (read.tool == Tool.FINGER_PADS
                 && !way
@@ -279,6 +295,10 @@ final class Meant {
         if (read.tool == Tool.REINFORCED_FINGERS && read.depth != null && read.depth <= 1 && read.goesOn)
             return read.library.toUse("effleurage");
         return usual(read.tool);
+    }
+
+    private boolean under(Structure structure) {
+        return read.structures.values().stream().anyMatch(all -> all.contains(structure));
     }
 
     /** Each breath a press, where nothing broad glides. */

@@ -36,8 +36,8 @@ final class Numbers {
     private static final Pattern COUNTING = Pattern.compile(
             "\\b(" + String.join("|", NUMBERS)
                     + "|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety|(?:a|one) hundred|a single|single|half a dozen|a dozen|a couple of|a couple|a few|several"
-                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )(?<!\\ds )(?<!\\d s )(?<!secs )(?<!sec )(?<!seconds )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even )*"
-                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|strokes?|sweeps?|slides?|glides?|forearms|rounds?|sets?|rubs?|lines?|strips?|rows?|laps?|bouts|circles|squeezes|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
+                    + "|once|twice|thrice|half a|half|(?<!\\d )(?<!strokes )(?<!times )(?<!cycles? )(?<!rubs )(?<!beats )(?<!twice )(?<!once )(?<!thrice )(?<!\\ds )(?<!\\d s )(?<!secs )(?<!sec )(?<!seconds )a)\\b(?= (?:[a-z]+ ){0,2}breaths?\\b| (?:slow |long |light |deep |full |broad |firm |gentle |big |short |smooth |quiet |calm |easy |even |palm |fist |thumb |forearm |knuckle |finger )*"
+                    + "(?:breaths?|exhales?|inhales?|holds?|passes|pass|times|cycles?|seconds?|secs?|minutes?|mins?|stations?|spots?|points?|places?|presses|reps|repetitions?|strokes?|sweeps?|slides?|glides?|forearms|rounds?|sets?|rubs?|lines?|strips?|rows?|laps?|bouts|circles|squeezes|each (?:way|direction))\\b)|\\b((?<!at )once|twice|thrice)\\b");
 
     private static final String SMALL = String.join("|", NUMBERS.subList(0, 10));
 

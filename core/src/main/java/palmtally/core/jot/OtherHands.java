@@ -5,6 +5,7 @@ import static java.util.regex.Pattern.compile;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Pattern;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.DetailField;
@@ -21,7 +22,8 @@ final class OtherHands {
             "\\b(?:(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand"
                     + "|the other(?= (?:moves|bends|straightens|swings|rotates|turns|flexes|extends|lifts|raises|holds|steadies|fixes|supports|follows|rests|presses|pushes|cradles|pulls|stretches)\\b))\\b(.*)");
     private static final Pattern WITH_OTHER = compile(
-            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$");
+            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$"
+                    + "|^(?<lifts>(?:lift|raise) (?:the |their |her |his )?shoulder (?:up )?from (?:below|beneath|underneath))$");
     private static final Pattern HELD = compile(
             "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee|shoulder|hip|pelvis|ribs)(?: still| steady| down| back)?$");
     private static final Pattern SUPPORTS = compile(
@@ -74,10 +76,11 @@ final class OtherHands {
         var m = OTHER.matcher(clause.plain);
         var with = WITH_OTHER.matcher(clause.plain);
         if (with.matches()) {
-            var does = Aside.first(HANDS, with.group("does"));
+            var said = with.group("does") != null ? with.group("does") : with.group("lifts");
+            var does = Aside.first(HANDS, said);
             if (does.isPresent()) {
                 reading.more.otherHand = does.get();
-                reading.own(DetailField.OTHER_HAND, with.group("does"));
+                reading.own(DetailField.OTHER_HAND, said);
                 return new Clause("");
             }
         }
@@ -208,6 +211,13 @@ final class OtherHands {
     private static final Pattern WHILE =
             compile("(?i)^(?<before>.*?)\\b(?<meanwhile>while\\b.*|as (?:you|i|we)\\b.*)$");
 
+    private static final Set<String> PRESSES = Set.of("static-press", "compression");
+
+    private static final Pattern MOVING =
+            compile("^(?:swing|turn|mov|rotat|circl|bend|flex|extend|straighten|lift|push|slid|roll)ing ");
+
+    private static final Pattern TIMES_LAST = compile("(?i)[ ,]+(?:[x×] ?(\\d{1,2})|(\\d{1,2}) ?(?:[x×]|times))$");
+
     /** Takes what is done meanwhile out of a clause and leaves the rest of it. */
     static Clause meanwhile(Clause clause, Reading reading) {
         var m = WHILE.matcher(clause.text);
@@ -223,7 +233,7 @@ final class OtherHands {
         var pinned = reading.beside(after);
         if ((pinned.tool != null || pinned.forearmNamed)
                 && !pinned.placeless()
-                && pinned.technique == null
+                && (pinned.technique == null || PRESSES.contains(pinned.technique.id()))
                 && MOVED.matcher(JotWords.plain(m.group("before"))).find()) {
             reading.own(DetailField.OTHER_HAND, m.group("before"));
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
@@ -235,8 +245,9 @@ final class OtherHands {
             otherHand(new Clause(m.group("before")), reading);
             return new Clause(after);
         }
-        // "While I swing the lower leg."
-        if (MOVES_LIMB.matcher(JotWords.plain(after)).matches() && reading.more.otherHand == null) {
+        // "While I swing the lower leg", "while rotating the arm".
+        var moves = MOVING.matcher(JotWords.plain(after)).replaceFirst("move ");
+        if (MOVES_LIMB.matcher(moves).matches() && reading.more.otherHand == null) {
             reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
             reading.own(DetailField.OTHER_HAND, after);
             return new Clause(m.group("before"));
@@ -244,7 +255,13 @@ final class OtherHands {
         // "While the knee bends and straightens": the client does that.
         if (ITS_OWN.matcher(JotWords.plain(after)).find()) {
             reading.more.part.add(ClientPart.of(ClientPart.Does.MOVES));
-            reading.own(DetailField.PART, after);
+            // So often it bends, so often it is held.
+            var times = TIMES_LAST.matcher(after);
+            boolean so = times.find();
+            reading.own(DetailField.PART, so ? after.substring(0, times.start()) : after);
+            if (so)
+                return new Clause(
+                        m.group("before") + " x " + (times.group(1) == null ? times.group(2) : times.group(1)));
         } else reading.aside.add(m.group("meanwhile"));
         return new Clause(m.group("before"));
     }

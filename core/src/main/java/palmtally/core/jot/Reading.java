@@ -37,6 +37,7 @@ import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.End;
 import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
@@ -79,6 +80,9 @@ final class Reading {
             "elbow",
             "knee",
             "hip",
+            "hips",
+            "knees",
+            "ankles",
             "shoulder",
             "neck",
             "toes",
@@ -216,6 +220,9 @@ final class Reading {
 
     /** Whether the seconds that are said are the most it may take. */
     boolean capped;
+
+    /** When it is compared, as the head of the line says. */
+    Comparison.@Nullable When compared;
 
     /** The clause that says what is compared; it is the step where nothing else is. */
     @Nullable
@@ -394,6 +401,9 @@ final class Reading {
     /** The hand sinks in and stays, where no stroke is said besides. */
     boolean sinks;
 
+    /** A tendon is named. */
+    boolean tendon;
+
     /** To one side and back again, in its words: across the fibre where it rubs. */
     @Nullable
     String toAndFro;
@@ -525,20 +535,48 @@ final class Reading {
     /** Before a colon, with another hand after it, it is the client's. */
     private static final Set<String> OF_THE_HAND = Set.of("palm", "palms", "the palm", "the palms", "hand", "hands");
 
+    private static final Set<String> FINGERS = Set.of("fingers", "the fingers");
+
+    private static final Pattern NOT_THAT = Pattern.compile("no|nope|not .*|no .*|too \\w+");
+
     private static final Set<String> ELBOW = Set.of("elbow", "elbows", "the elbow", "the elbows");
 
     void take(String text) {
-        text = INCHES.matcher(text).replaceAll(" s");
+        text = Shorthand.writtenOut(INCHES.matcher(text).replaceAll(" s"));
         var said = SAID.matcher(text);
         while (said.find())
             if (!said.group(1).isBlank())
                 say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
         var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
         for (int at = 0; at < clauses.size(); ) {
-            if (at == 0 && clauses.get(at).heads() && OF_THE_HAND.contains(clauses.get(at).plain)) {
+            if (at == 0
+                    && clauses.get(at).heads()
+                    && (OF_THE_HAND.contains(clauses.get(at).plain)
+                            || FINGERS.contains(clauses.get(at).plain)
+                                    && (at + 1 == clauses.size()
+                                            || beside(clauses.get(at + 1).plain).placeless()))) {
                 zones.add(Zone.HAND);
                 at++;
                 continue;
+            }
+            // "Elbow? No: forearm": the second hand is meant.
+            if (clauses.get(at).asks()
+                    && at + 1 < clauses.size()
+                    && NOT_THAT.matcher(clauses.get(at + 1).plain).matches()) {
+                clause(clauses.get(at));
+                tool = null;
+                hand = null;
+                at += 2;
+                continue;
+            }
+            // "Before: compare the shoulders", "after the left leg: compare".
+            var first = clauses.get(at).plain.split(" ")[0];
+            if (at == 0 && clauses.get(at).heads() && WHEN.containsKey(first)) {
+                compared = WHEN.get(first);
+                if (first.equals(clauses.get(at).plain)) {
+                    at++;
+                    continue;
+                }
             }
             // Beside the elbow the forearm is worked; its crook is spared.
             if (at == 0 && clauses.get(at).heads() && ELBOW.contains(clauses.get(at).plain)) {
@@ -674,8 +712,8 @@ final class Reading {
         }
         // "Friction 2 min, then rest 1 min": the rest has a time of its own.
         var rests = beside(own.text);
-        if ((technique != null ? !weak : tool != null && rests.heelNamed)
-                && rests.weak
+        if ((technique != null ? !weak : tool != null && (rests.heelNamed || said.next()))
+                && (rests.weak || said.next() && rests.sinks)
                 && rests.placeless()
                 && rests.tool == null
                 && rests.seconds != null
@@ -777,6 +815,16 @@ final class Reading {
             aside.add(own.text);
             return;
         }
+        // "Side bend the neck, press the shoulder down, stretch 20 s": it is pressed to stretch it.
+        if (another != null
+                && another.stroke() == Stroke.STRETCH
+                && technique != null
+                && technique.id().equals("static-press")
+                && tool == null
+                && seconds == null
+                && count == null
+                && more.limb.contains(Limb.HEAD_TILTED)
+                && next.placeless()) technique = null;
         // "Pull the leg back, stretch the front of the hip 20 s": it is pulled to stretch it.
         if (another != null
                 && another.stroke() == Stroke.STRETCH
