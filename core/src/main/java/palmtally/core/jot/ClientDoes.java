@@ -81,7 +81,7 @@ final class ClientDoes {
     /** Clauses that begin so are the client's, though nobody says so. */
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
-                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|(?:push|press) (?:the |their |her |his )?\\w+ (?:back )?(?:into|against) (?:my|your|the) (?:hands?|palms?|shoulder|arm|forearm|chest|thigh)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lift (the |their )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
+                    + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|(?:push|press) (?:the |their |her |his )?\\w+ (?:back )?(?:into|against) (?:my|your|the) (?:hands?|palms?|shoulder|arm|forearm|chest|thigh)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lifts? (the |their |her |his )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
@@ -97,6 +97,8 @@ final class ClientDoes {
 
     private static final Pattern TURN_THE_CLIENT = compile(
             "^(?:then |and |now )*(?:turn|roll|flip|help|bring|move|get) (?:the |your )?(?:client|partner|patient|them|her|him)\\b");
+    private static final Pattern AGREES = compile(
+            "^(?:(?:the )?(?:client|partner|patient)|she|he|they) (?:has |have |had )?(?:agree[sd]?|consent(?:s|ed)?|sa(?:id|ys) yes)\\b");
     private static final Pattern TURNED =
             compile("(?:then |and |now )*(?:turn|roll|flip) (?:the |your )?(?:client|partner|patient|them|her|him)");
     private static final Pattern TURNS_OVER = compile(
@@ -139,6 +141,11 @@ final class ClientDoes {
         if (meanwhile.matches() && CLIENT_FIRST.matcher(plain).find()) {
             client(new Clause(meanwhile.group(1)), reading);
             reading.clause(new Clause(meanwhile.group(2)));
+            return true;
+        }
+        // "She agreed": they were asked.
+        if (AGREES.matcher(plain).find()) {
+            reading.words(new Clause("asked"));
             return true;
         }
         if (TURNED.matcher(plain).matches()) {

@@ -32,9 +32,9 @@ final class Doses {
             "(\\d{1,2}) (?:x|×) (\\d{1,3})(?! ?(?:s|secs?|seconds?|m|mins?|minutes?|breaths?|holds?|passes|strokes?) )");
 
     private static final Pattern COUNTED = alone(
-            "(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth|down|up|downward|upward|outward|palm|forearm|fist|knuckle"
+            "(\\d+)((?: (?:slow|long|light|deep|full|broad|firm|gentle|big|small|little|short|smooth|down|up|downward|upward|outward|palm|forearm|fist|knuckle"
                     + "|quiet|calm|easy|even|thumb|finger|elbow)|(?: (?!out\\b|in\\b)[a-z]+){1,2}(?= breaths?\\b))*) ?((?:(?:out|in) ?)?(?:breath(?:ing)? cycles?|breaths?|brs?)(?: (?:out|in)\\b)?|exhales?|inhales?|holds?|passes|pass|cycles?|cycs?|stations?|spots?|points?|places?|presses|reps|repetitions?|strokes?|sweeps?|slides?"
-                    + "|glides?|circles?|forearms(?= )|laps|rounds?|sets?|lots|bouts?|rows?|squeezes|lines?|tracks?|lanes?|lengths?|strips?|rubs?)");
+                    + "|glides?|circles?|forearms(?= )|laps|rounds?|sets?|lots|bouts?|rows?|squeezes|lines?|tracks?|lanes?|lengths?|strips?|rubs?|lifts)");
 
     private static final Pattern A_MINUTE =
             alone("(\\d{1,3}) (?:cpm|bpm|cycles? (?:a|per) min(?:ute)?|(?:a|per) min(?:ute)?)");

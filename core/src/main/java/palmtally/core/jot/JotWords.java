@@ -972,6 +972,7 @@ final class JotWords {
                 "ulnar edge of the forearm",
                 Tool.FOREARM,
                 "edge of forearm",
+                "side of forearm",
                 "forearm edge",
                 "forearm ulnar edge",
                 "ulnar border of forearm",
@@ -1213,6 +1214,13 @@ final class JotWords {
                     q.zoned(Zone.SHIN);
                 });
             }
+        all(words, q -> q.bendsJoint = true, "bend back", "bends back", "bend it back");
+        all(words, q -> q.stroke(q.library.toUse("cross-fibre"), false), "cross with", "cross it with");
+        for (var spread : List.of("spread metatarsals", "metatarsal spread"))
+            put(words, spread, q -> {
+                q.stroke(q.library.toUse("parting"), false);
+                q.zoned(Zone.FOOT_TOP);
+            });
         for (var limb : List.of("elbow", "knee", "foot", "hand", "arm", "leg"))
             put(words, limb + " to ceiling", q -> q.own(DetailField.LIMB, limb + " to the ceiling"));
         for (var up : List.of("passive dorsiflexion", "dorsiflexion hold", "dorsiflexion stretch"))

@@ -152,7 +152,7 @@ final class Lying {
             prop(Prop.STOOL, "stool"),
             limb(
                     Limb.ARM_OFF_TABLE,
-                    "arms?" + BE + " (?:off|over " + THE + "(?:side|edge))(?: of)?(?: " + THE
+                    "(?:arms?|hands?|forearms?)" + BE + " (?:off|over " + THE + "(?:side|edge))(?: of)?(?: " + THE
                             + "(?:table|edge|side))?|arms? (?:hanging|hangs|hung|dangling|dangles)(?: down)?"),
             limb(
                     Limb.ARM_OVERHEAD,

@@ -208,6 +208,12 @@ final class Meant {
                 && read.more.part.isEmpty()
                 && (read.count != null || read.seconds != null || read.bothWays)
                 && !read.placeless()) return read.library.toUse("range-of-motion");
+        // "Hollow of the knee, one pass": a pass is a glide.
+        if (read.tool == null
+                && read.counted == Dose.Kind.PASSES
+                && read.depth != null
+                && read.more.part.isEmpty()
+                && !read.placeless()) return read.library.toUse("effleurage");
         // "Piriformis until it softens" is pressed; beneath the skull the fingers wait.
         if (read.tool == null
                 && (read.until == End.When.SOFTENS || read.until == End.When.NUMBER_FALLS)
@@ -353,6 +359,11 @@ final class Meant {
         if (read.laidOn && !does.isEmpty() && does.stream().allMatch(ClientPart.Does::breath)) {
             if (read.count != null && read.seconds == null) read.counted = Dose.Kind.BREATHS;
             return read.library.toUse("still-hold");
+        }
+        // "Masseter: clench three times": fingers feel it.
+        if (does.contains(ClientPart.Does.CLENCHES) && read.tool == null) {
+            read.tool = Tool.FINGER_PADS;
+            return read.library.toUse("static-press");
         }
         return does.stream().anyMatch(ClientPart.Does::active) ? read.library.toUse("range-of-motion") : null;
     }

@@ -173,11 +173,12 @@ final class OtherHands {
             return true;
         }
         var m = MOVES_LIMB.matcher(clause.plain);
+        boolean pinned = reading.technique != null && reading.technique.id().equals("pin-lengthen");
         if (!m.matches()
-                || reading.technique != null && !reading.weak
+                || reading.technique != null && !reading.weak && !pinned
                 || clause.plain.contains(" while ")
                 || reading.strokeIn(m.group("how"))) return false;
-        boolean held = reading.tool != null || reading.forearmNamed;
+        boolean held = pinned || reading.tool != null || reading.forearmNamed;
         // "Roll the leg from side to side" rocks it.
         if (!held && ROLLS.matcher(clause.plain).find()) return false;
         boolean kneecap = KNEECAP.matcher(clause.plain).find();

@@ -37,7 +37,6 @@ import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.End;
 import palmtally.core.sequence.detail.FibreAngle;
-import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
@@ -177,6 +176,10 @@ final class Reading {
 
     /** "Bend and straighten the wrist for her": she does nothing. */
     private static final Pattern FOR_THEM = Pattern.compile("(?i)(?<=\\w) for (?:her|him|them|the client)\\s*$");
+
+    /** "I move the foot": who teaches works. */
+    private static final Pattern I_DO = Pattern.compile(
+            "(?i)^(?:and |then |while )*(?:i|we|you) (?=(?:move|bend|turn|rotate|lift|straighten|circle|swing|flex|extend) )");
 
     /** "Down to C7 and back up to the skull" goes up, from the one to the other. */
     private static final Pattern DOWN_AND_UP = Pattern.compile(
@@ -637,6 +640,7 @@ final class Reading {
     void clause(Clause said) {
         var text = NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1");
         text = OF_TEN_AT_MOST.matcher(text).replaceAll("number under $1$2");
+        text = I_DO.matcher(text).replaceFirst("");
         text = FOR_THEM.matcher(DOWN_AND_UP.matcher(text).replaceAll("from $1 up to "))
                 .replaceAll("");
         var whole = Lying.uncovered(Lying.brought(new Clause(text)));
@@ -755,6 +759,15 @@ final class Reading {
             aside.add(own.text);
             return;
         }
+        // "Rest the hand, three breaths, then clockwise ten": what follows is told beside it.
+        if (technique != null
+                && said.next()
+                && next.direction == Direction.CIRCULAR
+                && (seconds != null || count != null)
+                && next.placeless()) {
+            aside.add(own.text);
+            return;
+        }
         // One stroke is one step: what is done after it is told beside it.
         var another = stroke(own.plain);
         // "Ten circles" of a glide are as many passes.
@@ -823,8 +836,11 @@ final class Reading {
                 && tool == null
                 && seconds == null
                 && count == null
-                && more.limb.contains(Limb.HEAD_TILTED)
-                && next.placeless()) technique = null;
+                && !more.limb.isEmpty()
+                && next.placeless()) {
+            technique = null;
+            if (!structures.isEmpty()) zones.clear();
+        }
         // "Pull the leg back, stretch the front of the hip 20 s": it is pulled to stretch it.
         if (another != null
                 && another.stroke() == Stroke.STRETCH

@@ -239,7 +239,9 @@ public final class Routine {
             return true;
         }
         boolean title = TITLE.matcher(said).find() && reading.technique == null && reading.tool == null;
-        if (!reading.onlyPlaces() && !title) return false;
+        // "Jaw: clench three times" is felt there.
+        if (!reading.onlyPlaces() && !title
+                || reading.more.part.stream().anyMatch(p -> p.does().active())) return false;
         // "Feet" above the lines about them.
         boolean bare = more
                 && said.strip().split("\\s+").length <= 8
