@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useEarlier, type Page } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
@@ -52,7 +53,7 @@ const {
   () => first.value,
   (before) => wrongs(asked.value!, before),
 )
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const key = (s: Schema['StepHeat']) => `${s.sequence}/${s.step}`
 const path = (s: Schema['StepHeat']) => ({
   path: { term: props.cohort.term, sequence: s.sequence, step: s.step },
@@ -63,23 +64,18 @@ async function open(s: Schema['StepHeat']) {
   first.value = undefined
   if (opened.value === key(s)) return void (asked.value = undefined)
   asked.value = s
-  try {
+  await during(async () => {
     const page = await wrongs(s)
     if (asked.value === s) first.value = page
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 async function show(s: Schema['StepHeat']) {
-  failed.value = undefined
-  try {
+  await during(async () => {
     if (s.shownInWeek == null)
       await ask(api.POST('/api/terms/{term}/steps/{sequence}/{step}/again', { params: path(s) }))
     else await ask(api.DELETE('/api/terms/{term}/steps/{sequence}/{step}/again', { params: path(s) }))
     await again()
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 const whatWas = (w: Schema['Wronged']) =>
   WRONG.filter((x) => w[x.id])

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import { hue } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import { counted, day } from '@/parts/words'
@@ -21,8 +23,7 @@ const {
 } = useAsked(() => ask(api.GET('/api/terms/{term}/closing', { params: path })))
 const release = ref(true)
 const into = ref('')
-const busy = ref(false)
-const failed = ref<Problem>()
+const { busy, failed, during } = useCommand()
 const lead = computed(() => session.person?.role === 'lead')
 const closed = computed(() => closing.value?.closedAt != null)
 const ready = computed(() => closing.value && !closing.value.running.length && !closing.value.waiting.length)
@@ -37,9 +38,7 @@ const LISTS = [
   { id: 'held', name: 'Awarded, not released', empty: 'None: students see every award.', to: '/review' },
 ] as const
 async function go(close: boolean) {
-  busy.value = true
-  failed.value = undefined
-  try {
+  await during(async () => {
     if (close)
       await ask(
         api.POST('/api/terms/{term}/closing', {
@@ -51,11 +50,7 @@ async function go(close: boolean) {
     await session.read()
     await again()
     emit('changed')
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -136,7 +131,7 @@ async function go(close: boolean) {
           Close the term
         </button>
       </template>
-      <p v-if="failed" class="hot" role="alert">{{ failed.detail }}</p>
+      <Failed :of="failed" />
     </section>
   </div>
 </template>

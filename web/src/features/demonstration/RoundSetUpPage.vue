@@ -3,7 +3,9 @@ import { useStorage, watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
+import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
 import LegStrip from './LegStrip.vue'
@@ -25,8 +27,7 @@ const away = ref<string[]>([])
 const seats = ref<string[][]>()
 const picked = ref<string>()
 const preview = ref<Schema['RoundPreview']>()
-const refused = ref<Problem>()
-const busy = ref(false)
+const { busy, failed: refused, during } = useCommand()
 
 const people = computed(() =>
   (students.value ?? []).filter((s) => !away.value.includes(s.id)).map((s) => s.id),
@@ -81,8 +82,7 @@ function touch(id: string) {
   picked.value = undefined
 }
 async function open() {
-  busy.value = true
-  try {
+  await during(async () => {
     const r = await ask(
       api.POST('/api/sequences/{id}/rounds', {
         params: { path: { id: sequence.value } },
@@ -93,11 +93,7 @@ async function open() {
       }),
     )
     await router.push(`/show/rounds/${r.id}`)
-  } catch (e) {
-    refused.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 /** What each therapist has, with the time between. */
 const each = computed(() =>
@@ -162,14 +158,7 @@ const nameOf = (id: string) => students.value?.find((s) => s.id === id)?.name ??
         </div>
       </section>
       <section class="card right" aria-label="The round">
-        <div v-if="refused" role="alert" class="bad">
-          <p>{{ refused.detail }}</p>
-          <ul v-if="refused.faults?.length">
-            <li v-for="f in refused.faults" :key="f.field + f.reason">
-              {{ f.field }} {{ f.value }} {{ f.reason }}
-            </li>
-          </ul>
-        </div>
+        <Failed :of="refused" />
         <p v-if="!sequence" class="soft">Choose what is practised.</p>
         <template v-if="preview && sequence">
           <p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ask, type Problem } from '@/api/client'
+import { api, ask } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
@@ -17,7 +17,7 @@ const {
   more,
   earlier,
 } = usePages((before) => ask(api.GET('/api/demonstrations', { params: { query: { before } } })))
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 
 /** How a lesson of the term is called here. */
 const AIMS: Record<string, string> = { teach: 'Teach', practise: 'Practise', 'meet-again': 'Meet again' }
@@ -25,14 +25,12 @@ const time = (iso: string) =>
   new Date(iso).toLocaleTimeString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
 
 async function show(id: string, lesson?: string) {
-  try {
+  await during(async () => {
     const d = await ask(
       api.POST('/api/sequences/{id}/demonstrations', { params: { path: { id } }, body: { lesson } }),
     )
     await router.push(`/show/${d.id}`)
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 </script>
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ask, type Problem } from '@/api/client'
+import { api, ask } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
 import { FINGERS, type Criterion } from '@/parts/criteria'
@@ -43,8 +45,7 @@ watch(
 )
 /** A line for each table. */
 const places = ref<Place[]>([{ table: 1, student: '', partner: '' }])
-const failed = ref<Problem>()
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 const students = computed(() => people.value?.filter((p) => p.role === 'student') ?? [])
 const open = computed(
   () => lines.value?.filter((l) => !l.finished && !l.voidReason && l.kind !== 'peer-look') ?? [],
@@ -60,13 +61,11 @@ const done = computed(
 )
 /** Marks the run of another grader on one's own. */
 async function beside(id: string) {
-  try {
+  await during(async () => {
     const view = await ask(api.POST('/api/practicals/{id}/beside', { params: { path: { id } } }))
     floor.put(view)
     await router.push(`/grade/${view.id}`)
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 watch(sequences, (s) => (brief.sequence ||= s?.[0]?.id ?? ''))
 const { data: plan, again: readPlan } = useAsked(async () =>
@@ -109,8 +108,7 @@ function another() {
 }
 /** Puts at each table whoever has not shown this yet, with a partner who waits. */
 async function fill() {
-  failed.value = undefined
-  try {
+  await during(async () => {
     const had = await ask(
       api.GET('/api/terms/{term}/sequences/{sequence}/students', {
         params: { path: { term: term.value, sequence: brief.sequence } },
@@ -121,17 +119,13 @@ async function fill() {
       students.value.map((s) => s.id),
       new Set(had),
     )
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 const named = computed(() => places.value.filter((p) => p.student))
 const ready = computed(() => named.value.filter((p) => !inTheWay(p)))
 async function start(these: Place[]) {
-  busy.value = true
-  failed.value = undefined
   let started = ''
-  try {
+  await during(async () => {
     for (const p of these) {
       const view = await ask(api.POST('/api/practicals', { body: briefOf(p, setting.value) }))
       if (!brief.grader) floor.put(view)
@@ -150,12 +144,8 @@ async function start(these: Place[]) {
     // Somebody else's table is on their floor.
     if (brief.grader) return void (await again())
     await router.push(these.length === 1 ? `/grade/${started}` : '/floor')
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
-    if (places.value.length === 0) another()
-  }
+  })
+  if (places.value.length === 0) another()
 }
 void floor.load()
 /** After a practical the two change places: the same is asked of the one who lay on the table. */
@@ -196,8 +186,8 @@ if (typeof wanted === 'string')
     typeof shown === 'string' ? shown : '',
     typeof watched === 'string' ? watched : undefined,
   )
-if (typeof retake === 'string') showAgain(retake).catch((e) => (failed.value = e as Problem))
-if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e as Problem))
+if (typeof retake === 'string') void during(() => showAgain(retake))
+if (typeof swap === 'string') void during(() => changeRoles(swap))
 </script>
 
 <template>
@@ -365,10 +355,7 @@ if (typeof swap === 'string') changeRoles(swap).catch((e) => (failed.value = e a
       <p v-if="named.length > ready.length" class="soft">
         {{ named.length - ready.length }} of {{ named.length }} wait for an answer above.
       </p>
-      <p v-if="failed" role="alert" class="bad">
-        {{ failed.detail }}
-        <template v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}. </template>
-      </p>
+      <Failed :of="failed" />
       <p v-if="sequences?.length === 0" class="soft">
         There is no sequence to grade yet; <router-link to="/plan">plan one first</router-link>.
       </p>

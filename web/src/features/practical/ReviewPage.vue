@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import { hue, type Criterion } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import Strip from '@/parts/Strip.vue'
@@ -41,8 +43,7 @@ const here = computed(() => {
     .map((e) => eventWords(e, stepName))
 })
 const openEvents = ref<string>()
-const failed = ref<Problem>()
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 const editing = ref(false)
 
 const steps = computed(() => (view.value ? stepsOf(view.value.sequence) : []))
@@ -100,16 +101,10 @@ const stateOf = (c: Schema['CriterionView']) =>
         : 'not asked'
 
 async function call(run: () => Promise<Schema['PracticalView']>) {
-  busy.value = true
-  failed.value = undefined
-  try {
+  await during(async () => {
     view.value = await run()
     editing.value = false
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const path = { path: { id: props.id } }
 const rate = (value: number) =>
@@ -213,7 +208,7 @@ const linesOf = (ids: readonly string[]) =>
             <b>{{ r.value }}</b><small>{{ r.band }}</small>
           </button>
         </div>
-        <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+        <Failed :of="failed" />
       </section>
 
       <p v-if="view.voidReason" class="card void" role="status">

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
-import { api, ask, type Problem } from '@/api/client'
+import { reactive } from 'vue'
+import { api, ask } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
+import Failed from '@/parts/Failed.vue'
 import { FINGERS, hue } from '@/parts/criteria'
 import { day } from '@/parts/words'
 
@@ -14,22 +16,19 @@ const BANDS = [
   { value: 90, name: 'fluent' },
 ]
 const marks = reactive<Record<string, Record<string, number>>>({})
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 function mark(id: string, criterion: string, value: number) {
   marks[id] = { ...marks[id], [criterion]: value }
 }
 async function give(id: string) {
-  failed.value = undefined
-  try {
+  await during(async () => {
     await ask(
       api.POST('/api/practicals/{id}/self-marks', {
         params: { path: { id } },
         body: { marks: marks[id] ?? {} },
       }),
     )
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
   await again()
 }
 </script>
@@ -55,7 +54,7 @@ async function give(id: string) {
         {{ b.name }}
       </button>
     </div>
-    <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <Failed :of="failed" />
     <button class="push main" :disabled="!marks[w.id]" @click="give(w.id)">That is my word</button>
   </section>
 </template>

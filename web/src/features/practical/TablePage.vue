@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { onBeforeUnmount, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Problem } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAgain } from '@/api/useAgain'
 import Standing from '@/parts/Standing.vue'
 import TableBoard from './TableBoard.vue'
@@ -12,27 +12,21 @@ const props = defineProps<{ id: string }>()
 const router = useRouter()
 const floor = useFloor()
 const table = shallowRef<Table>()
-const problem = ref<Problem>()
+const { failed: problem, during } = useCommand()
 
 async function again() {
-  try {
+  await during(async () => {
     const found = await floor.open(props.id)
     if (found.view.finished || (found.taps.finished.value && found.taps.waiting.value === 0))
       return void router.replace(`/review/${props.id}`)
     table.value = found
-    problem.value = undefined
     await floor.watch(props.id)
-  } catch (e) {
-    problem.value = e as Problem
-  }
+  })
 }
 useAgain(problem, again)
 watch(
   () => props.id,
-  () => {
-    problem.value = undefined
-    return again()
-  },
+  () => again(),
   { immediate: true },
 )
 // The others stand beside it.

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
+import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 
 /** Whether and how long somebody may sign in: shut out at once, or from a day on. What was seen of them stays. */
@@ -18,13 +20,10 @@ const {
 const state = computed(() => all.value?.find((s) => s.id === props.person.id))
 const day = ref('')
 watch(state, (s) => (day.value = s?.expiresOn ?? ''))
-const failed = ref<Problem>()
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 
 async function set(disabled: boolean) {
-  failed.value = undefined
-  busy.value = true
-  try {
+  await during(async () => {
     await ask(
       api.PUT('/api/people/{id}/access', {
         params: { path: { id: props.person.id } },
@@ -32,11 +31,7 @@ async function set(disabled: boolean) {
       }),
     )
     await again()
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -69,7 +64,7 @@ async function set(disabled: boolean) {
         </div>
         <p class="soft">Whoever is shut out is signed out everywhere at once. Their record stays.</p>
       </template>
-      <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+      <Failed :of="failed" />
     </template>
   </section>
 </template>

@@ -1,23 +1,16 @@
 <script setup lang="ts">
-import { ref } from 'vue'
-import { api, ask, type Problem } from '@/api/client'
+import { api, ask } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import Standing from '@/parts/Standing.vue'
 
 /** The backups of the school: one a day by itself, each restored beside the school to see that it is whole. */
 const { data: view, problem, loading, again } = useAsked(() => ask(api.GET('/api/school/backups')))
-const busy = ref(false)
-const failed = ref<Problem>()
+const { busy, failed, during } = useCommand()
 async function make() {
-  failed.value = undefined
-  busy.value = true
-  try {
+  await during(async () => {
     view.value = await ask(api.POST('/api/school/backups'))
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 const when = (iso: string) =>
   new Date(iso).toLocaleString('en-GB', {

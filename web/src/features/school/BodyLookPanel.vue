@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { computed } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import { bodyLook, BUILDS, drawBodiesAs, SKINS } from '@/parts/useBodyLook'
 import { capital } from '@/parts/words'
@@ -9,7 +11,7 @@ import { capital } from '@/parts/words'
 /** How the body is drawn: one choice for all pictures of the school, seen here at once. */
 const session = useSession()
 const lead = computed(() => session.person?.role === 'lead')
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const BUILD_NAMES = { middle: 'Middle', heavy: 'Heavier' }
 const LYING = ['prone', 'supine', 'side-left', 'side-right', 'seated'] as const
 /** Partly open, so that sheet and skin are seen beside one another. */
@@ -35,15 +37,12 @@ const choices = computed(() => {
   ]
 })
 async function choose(change: Partial<Schema['BodyLook']>) {
-  failed.value = undefined
   const before = bodyLook.value
   drawBodiesAs({ ...before, ...change })
-  try {
+  const done = await during(async () => {
     drawBodiesAs(await ask(api.PUT('/api/school/body-look', { body: { ...before, ...change } })))
-  } catch (e) {
-    drawBodiesAs(before)
-    failed.value = e as Problem
-  }
+  })
+  if (!done) drawBodiesAs(before)
 }
 </script>
 
@@ -64,7 +63,7 @@ async function choose(change: Partial<Schema['BodyLook']>) {
         <span v-if="o.change.skin" class="tone" :data-skin="o.change.skin" />{{ o.name }}
       </button>
     </div>
-    <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <Failed :of="failed" />
     <div class="bodies">
       <TableFigure v-for="p in LYING" :key="p" class="body" :position="p" :open="OPEN" />
     </div>

@@ -1,27 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
+import Failed from '@/parts/Failed.vue'
 
 /** A class list by paste or file: what it would do is shown first, then all of it is taken or nothing. */
 const props = defineProps<{ term: string }>()
 const emit = defineEmits<{ taken: [Schema['SignInSheet'][]] }>()
 const text = ref('')
 const lines = ref<Schema['ClassLine'][]>()
-const failed = ref<Problem>()
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 const picker = ref<HTMLInputElement>()
 
-async function during(call: () => Promise<void>) {
-  busy.value = true
-  failed.value = undefined
-  try {
-    await call()
-  } catch (e) {
-    failed.value = e as Problem
-  } finally {
-    busy.value = false
-  }
-}
 const path = () => ({ term: props.term })
 const preview = () =>
   during(async () => {
@@ -84,14 +74,7 @@ const does = (l: Schema['ClassLine']) => (l.isNew ? 'new' : l.inTerm ? 'is here 
       />
       <button class="push" @click="picker?.click()">Read a file</button>
     </div>
-    <div v-if="failed" role="alert" class="bad">
-      <p>Nothing was stored.{{ failed.faults.length ? '' : ` ${failed.detail}` }}</p>
-      <ul>
-        <li v-for="f in failed.faults" :key="f.field + f.reason">
-          {{ f.field }}{{ f.value ? ` “${f.value}”` : '' }} {{ f.reason }}
-        </li>
-      </ul>
-    </div>
+    <Failed :of="failed"><p>Nothing was stored.</p></Failed>
     <template v-if="lines">
       <ul class="lines">
         <li v-for="l in lines" :key="l.row">

@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { computed } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 
 /** Who teaches and who grades which region: it stands on the lab plan. */
 const session = useSession()
 const path = { term: session.term?.id ?? '' }
 const lead = computed(() => session.person?.role === 'lead' && !session.term?.archived)
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const {
   data: known,
   problem,
@@ -32,19 +34,17 @@ const regions = computed(() => {
 const has = (account: string, region: string, task: string) =>
   !!known.value?.duties.some((d) => d.account === account && d.region === region && d.task === task)
 async function toggle(person: Schema['Person'], region: string, task: 'teach' | 'grade') {
-  if (!known.value) return
-  failed.value = undefined
-  const duties = has(person.id, region, task)
-    ? known.value.duties.filter((d) => !(d.account === person.id && d.region === region && d.task === task))
-    : [...known.value.duties, { account: person.id, name: person.name, region: region as 'neck', task }]
-  try {
+  await during(async () => {
+    const now = known.value
+    if (!now) return
+    const duties = has(person.id, region, task)
+      ? now.duties.filter((d) => !(d.account === person.id && d.region === region && d.task === task))
+      : [...now.duties, { account: person.id, name: person.name, region: region as 'neck', task }]
     const stored = await ask(
       api.PUT('/api/school/terms/{term}/duties', { params: { path }, body: { duties } }),
     )
-    known.value = { ...known.value, duties: stored }
-  } catch (e) {
-    failed.value = e as Problem
-  }
+    known.value = { ...now, duties: stored }
+  })
 }
 </script>
 
@@ -52,7 +52,7 @@ async function toggle(person: Schema['Person'], region: string, task: 'teach' | 
   <section class="card">
     <h2>Who teaches and grades what</h2>
     <Standing :problem="problem" :loading="loading && !known" @again="again" />
-    <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <Failed :of="failed" />
     <table v-if="known" class="lines">
       <thead>
         <tr>

@@ -1,36 +1,35 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
+import Failed from '@/parts/Failed.vue'
 import { counted } from '@/parts/words'
 
 /** Students who are in no open term any more: everything kept of one can be taken along, and erased. */
 const { data: gone, again } = useAsked(() => ask(api.GET('/api/students/gone')))
 const asked = ref<Schema['Person']>()
 const name = ref('')
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const said = ref('')
 function about(p: Schema['Person']) {
   asked.value = asked.value?.id === p.id ? undefined : p
   name.value = ''
-  failed.value = undefined
 }
 async function erase() {
-  if (!asked.value) return
-  failed.value = undefined
-  try {
+  const person = asked.value
+  if (!person) return
+  await during(async () => {
     const erased = await ask(
       api.POST('/api/students/{id}/erase', {
-        params: { path: { id: asked.value.id } },
+        params: { path: { id: person.id } },
         body: { name: name.value },
       }),
     )
     said.value = `Erased: ${counted(erased.rows.practicals ?? 0, 'practical')} with ${counted(erased.rows.events ?? 0, 'tap')}, and all else of this student.`
     asked.value = undefined
     await again()
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 </script>
 
@@ -51,7 +50,7 @@ async function erase() {
           <input v-model="name" autocomplete="off"
         /></label>
         <button class="push stop" :disabled="name.trim() !== p.name">Erase everything</button>
-        <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+        <Failed :of="failed" />
       </form>
     </div>
   </section>

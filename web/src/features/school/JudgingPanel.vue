@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
-import { api, ask, type Problem } from '@/api/client'
+import { computed } from 'vue'
+import { api, ask } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 
 /** How the school judges: its profiles side by side, and which is in use. */
 const session = useSession()
 const { data: settings } = useAsked(() => ask(api.GET('/api/settings')))
 const { data: profiles, again } = useAsked(() => ask(api.GET('/api/profiles')))
 const lead = computed(() => session.person?.role === 'lead')
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 
 async function choose(id: string) {
-  failed.value = undefined
-  try {
+  await during(async () => {
     await ask(api.PUT('/api/school/profile/{id}', { params: { path: { id } } }))
     await again()
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 /** What the profiles say differently, in the words of their rows. */
 const rows = computed(() => {
@@ -77,7 +76,7 @@ const rows = computed(() => {
     <p class="law">
       Only what they say differently stands here; Open shows all of it. {{ session.catalogue?.law }}
     </p>
-    <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+    <Failed :of="failed" />
   </section>
 </template>
 

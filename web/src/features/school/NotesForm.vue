@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { computed, reactive } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 
 /** What one body must be spared: the least that is needed. */
 const props = defineProps<{ person: Schema['Person']; readonly?: boolean }>()
@@ -11,21 +13,17 @@ const session = useSession()
 const path = { person: props.person.id }
 const { data: notes, problem } = useAsked(() => ask(api.GET('/api/notes/{person}', { params: { path } })))
 const form = reactive({ kind: '', zone: '', side: '', until: '' })
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const kinds = computed(() => session.catalogue?.notes ?? [])
 const local = computed(() => kinds.value.find((k) => k.id === form.kind)?.local ?? false)
 const paired = computed(() => session.zones.get(form.zone)?.paired ?? false)
 
-async function during(call: () => Promise<Schema['Kept'][]>) {
-  failed.value = undefined
-  try {
-    notes.value = await call()
-  } catch (e) {
-    failed.value = e as Problem
-  }
-}
-const add = () =>
+const keep = (call: () => Promise<Schema['Kept'][]>) =>
   during(async () => {
+    notes.value = await call()
+  })
+const add = () =>
+  keep(async () => {
     const kept = await ask(
       api.POST('/api/notes/{person}', {
         params: { path },
@@ -41,7 +39,7 @@ const add = () =>
     return kept
   })
 const withdraw = (note: string) =>
-  during(() => ask(api.DELETE('/api/notes/{person}/{note}', { params: { path: { ...path, note } } })))
+  keep(() => ask(api.DELETE('/api/notes/{person}/{note}', { params: { path: { ...path, note } } })))
 </script>
 
 <template>
@@ -50,7 +48,7 @@ const withdraw = (note: string) =>
       <h2>{{ readonly ? 'What is kept about your body' : `Body notes of ${person.name}` }}</h2>
       <button v-if="!readonly" class="push" @click="$emit('close')">Close</button>
     </div>
-    <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
+    <Failed :of="problem" />
     <ul v-if="notes">
       <li v-for="n in notes" :key="n.id">
         <span
@@ -85,10 +83,7 @@ const withdraw = (note: string) =>
       >
       <label>Last day, if it passes <input v-model="form.until" type="date" /></label>
       <button class="push main">Keep it</button>
-      <div v-if="failed" role="alert" class="bad">
-        <p v-if="failed.faults.length === 0">{{ failed.detail }}</p>
-        <p v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}</p>
-      </div>
+      <Failed :of="failed" />
     </form>
     <p class="law">
       Seen by those who teach {{ readonly ? 'you' : 'this person' }}, and by {{ readonly ? 'you' : 'them' }};

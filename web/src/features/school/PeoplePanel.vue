@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 import GoneStudents from './GoneStudents.vue'
 import AccessForm from './AccessForm.vue'
@@ -24,7 +26,7 @@ const open = computed(() => !session.term?.archived)
 const sheets = ref<Schema['SignInSheet'][]>([])
 const noted = ref<Schema['Person']>()
 const access = ref<Schema['Person']>()
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const asked = ref<{ id: string; what: 'password' | 'leave' }>()
 
 async function taken(made: Schema['SignInSheet'][]) {
@@ -37,8 +39,7 @@ async function sure(p: Schema['Person'], what: 'password' | 'leave') {
     return
   }
   asked.value = undefined
-  failed.value = undefined
-  try {
+  await during(async () => {
     if (what === 'password')
       sheets.value = [await ask(api.POST('/api/people/{id}/password', { params: { path: { id: p.id } } }))]
     else {
@@ -49,9 +50,7 @@ async function sure(p: Schema['Person'], what: 'password' | 'leave') {
       )
       await again()
     }
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 const waits = (p: Schema['Person'], what: 'password' | 'leave') =>
   asked.value?.id === p.id && asked.value.what === what
@@ -64,7 +63,7 @@ const waits = (p: Schema['Person'], what: 'password' | 'leave') =>
         People of this term <span class="soft">{{ people?.length }}</span>
       </h2>
       <Standing :problem="problem" :loading="loading && !people" @again="again" />
-      <p v-if="failed" role="alert" class="bad">{{ failed.detail }}</p>
+      <Failed :of="failed" />
       <p v-if="people && people.every((p) => p.role !== 'student')" class="soft">
         No student yet. {{ lead ? 'Paste the class list on the right.' : 'The lead adds them.' }}
       </p>

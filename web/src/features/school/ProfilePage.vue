@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import { vTyped } from '@/parts/typed'
 import Standing from '@/parts/Standing.vue'
 import { capital, word } from '@/parts/words'
@@ -20,7 +22,7 @@ const scope = ref<Record<string, string>>({})
 const severities = ref<Record<string, string>>({})
 const sequence = ref('')
 const effect = ref<Schema['TryView']>()
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const saved = ref(false)
 const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
 const GRAVITY = ['off', 'hint', 'warn', 'stop']
@@ -132,8 +134,7 @@ watch([body, sequence], async () => {
   }
 })
 async function save() {
-  failed.value = undefined
-  try {
+  await during(async () => {
     view.value = await ask(
       api.PUT('/api/school/profiles/{id}', { params: { path: { id: props.id } }, body: body.value }),
     )
@@ -143,9 +144,7 @@ async function save() {
     scope.value = {}
     severities.value = {}
     saved.value = true
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 </script>
 
@@ -161,10 +160,7 @@ async function save() {
       <span v-else class="soft">only the lead can save</span>
     </div>
     <Standing :problem="problem" :loading="loading && !view" @again="again" />
-    <div v-if="failed" class="card" role="alert">
-      <p v-if="failed.faults.length === 0">{{ failed.detail }}</p>
-      <p v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.value }} {{ f.reason }}</p>
-    </div>
+    <Failed class="card" :of="failed" />
     <div v-if="view" class="cols">
       <div class="all">
         <section class="card find" aria-label="Find a decision">

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed, reactive, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { computed, reactive } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import { day } from '@/parts/words'
 
 /** Terms of the school: which one is worked in, new ones, the archive. */
@@ -16,25 +18,19 @@ const empty = () => ({
   weeks: 15,
 })
 const form = reactive(empty())
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 
-async function during(call: () => Promise<Schema['TermView'][]>) {
-  failed.value = undefined
-  const had = new Set(terms.value.map((t) => t.id))
-  try {
+const change = (call: () => Promise<Schema['TermView'][]>) =>
+  during(async () => {
+    const had = new Set(terms.value.map((t) => t.id))
     const made = (await call()).find((t) => !had.has(t.id))
     await session.read()
     // Who makes a term wants to work in it.
     if (made) session.workIn(made.id)
-    return true
-  } catch (e) {
-    failed.value = e as Problem
-    return false
-  }
-}
+  })
 async function store() {
   const { id, ...body } = form
-  const done = await during(() =>
+  const done = await change(() =>
     id
       ? ask(api.PUT('/api/school/terms/{term}', { params: { path: { term: id } }, body }))
       : ask(api.POST('/api/school/terms', { body })),
@@ -42,7 +38,7 @@ async function store() {
   if (done) Object.assign(form, empty())
 }
 const archive = (t: Schema['TermView'], archived: boolean) =>
-  during(() =>
+  change(() =>
     ask(
       api.PUT('/api/school/terms/{term}/archived', { params: { path: { term: t.id } }, body: { archived } }),
     ),
@@ -133,10 +129,7 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
       <label>Cohort <input v-model.trim="form.cohort" maxlength="200" required /></label>
       <label>First day <input v-model="form.startsOn" type="date" required /></label>
       <label>Weeks <input v-model.number="form.weeks" type="number" min="1" max="60" required /></label>
-      <div v-if="failed" role="alert" class="bad">
-        <p v-if="failed.faults.length === 0">{{ failed.detail }}</p>
-        <p v-for="f in failed.faults" :key="f.field">{{ f.field }} {{ f.reason }}</p>
-      </div>
+      <Failed :of="failed" />
       <div class="acts">
         <button class="push main">{{ form.id ? 'Store' : 'Make it' }}</button>
         <button v-if="form.id" class="push" type="button" @click="Object.assign(form, empty())">

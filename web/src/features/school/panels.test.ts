@@ -153,7 +153,7 @@ describe('terms', () => {
     })
     await p.find('form').trigger('submit')
     await flushPromises()
-    expect(p.find('[role=alert]').text()).toBe('weeks must be 1 to 60')
+    expect(p.find('[role=alert]').text()).toBe('weeks “99” must be 1 to 60')
   })
 })
 

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
+import Failed from '@/parts/Failed.vue'
 import { doseWords, word } from '@/parts/words'
 import TeachWord from './TeachWord.vue'
 import { freshId, stepsIn } from './edits'
@@ -19,7 +21,6 @@ const emit = defineEmits<{
 }>()
 const session = useSession()
 const line = ref('')
-const faults = ref<string[]>([])
 /** Lines that are no step yet: each has one question. */
 const asked = ref<Schema['JottedLine'][]>([])
 /** The line that was taken last, and what was made of it. */
@@ -28,7 +29,7 @@ const taken = ref<Schema['JottedLine']>()
 const held = ref<string[]>([])
 /** The words of it that are being taught. */
 const teaching = ref('')
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 const open = ref(false)
 const template = ref('')
 const zones = ref<string[]>([])
@@ -39,8 +40,6 @@ defineExpose({ focus: () => field.value?.focus() })
 /** Reads lines, each going on from the one before: what is a step is taken, of the others one thing is asked. */
 async function read(typed: string[], instead?: Schema['Step']) {
   const lines = [...held.value, ...typed]
-  busy.value = true
-  faults.value = []
   teaching.value = ''
   const ids: string[] = []
   for (let i = 0; i < lines.length; i++) ids.push(instead?.id ?? freshId(props.sequence, 'step-1', ids))
@@ -48,7 +47,7 @@ async function read(typed: string[], instead?: Schema['Step']) {
   const before = instead
     ? steps[steps.findIndex((s) => s.id === instead.id) - 1]
     : steps.find((s) => s.id === props.after)
-  try {
+  await during(async () => {
     const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids, after: before } }))
     const made = jotted.flatMap((j) => j.step ?? [])
     const last = jotted.findLastIndex((j) => j.step ?? j.asked ?? j.onto)
@@ -61,14 +60,7 @@ async function read(typed: string[], instead?: Schema['Step']) {
     else if (made.length)
       emit('steps', made.length === 1 ? `Added ${made[0]!.name}` : `Added ${made.length} steps`, made)
     if (made.length || onto || held.value.length) line.value = ''
-  } catch (e) {
-    const p = e as Problem
-    faults.value = p.faults.length
-      ? p.faults.map((f) => `${f.value ? `“${f.value}” ` : ''}${f.reason}`)
-      : [p.detail]
-  } finally {
-    busy.value = false
-  }
+  })
 }
 /** The answer to the one question is said at the end of the line. */
 async function answer(j: Schema['JottedLine'], with_: string) {
@@ -109,9 +101,7 @@ function paste(e: ClipboardEvent) {
   void read(rows)
 }
 async function lay() {
-  busy.value = true
-  faults.value = []
-  try {
+  await during(async () => {
     const blocks = await ask(
       api.POST('/api/drafts/template', {
         body: {
@@ -126,12 +116,7 @@ async function lay() {
     emit('blocks', `Laid ${name.toLowerCase()} over ${zones.value.length} zones`, blocks)
     open.value = false
     zones.value = []
-  } catch (e) {
-    const p = e as Problem
-    faults.value = p.faults.length ? p.faults.map((f) => `${f.value} ${f.reason}`) : [p.detail]
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -151,9 +136,7 @@ async function lay() {
       <button class="push" :disabled="busy || !line.trim()">Add</button>
       <button type="button" class="push" :aria-expanded="open" @click="open = !open">Template</button>
     </form>
-    <ul v-if="faults.length" role="alert" class="faults">
-      <li v-for="f in faults" :key="f">{{ f }}</li>
-    </ul>
+    <Failed :of="failed" />
     <p v-for="h in held" :key="h" class="read">
       <span class="soft">Above the next line</span> <span class="said">{{ h }}</span>
       <button
@@ -262,12 +245,6 @@ select {
   color: var(--ink);
   font: 500 15px var(--text);
   padding: 0 12px;
-}
-.faults {
-  color: var(--stop);
-  font-weight: 600;
-  margin: 0;
-  padding-left: 20px;
 }
 .asked {
   display: flex;

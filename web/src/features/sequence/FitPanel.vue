@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
+import Failed from '@/parts/Failed.vue'
 import { doseWords, mmss } from '@/parts/words'
 import { stepsIn } from './edits'
 
@@ -9,8 +11,7 @@ const props = defineProps<{ sequence: Schema['Sequence']; profile?: string }>()
 const emit = defineEmits<{ take: [what: string, sequence: Schema['Sequence']] }>()
 const minutes = ref(Math.round(props.sequence.slotSeconds / 6) / 10)
 const fit = ref<Schema['FitView']>()
-const problem = ref<Problem>()
-const busy = ref(false)
+const { busy, failed: problem, during } = useCommand()
 watch(
   () => props.sequence,
   () => (fit.value = undefined),
@@ -21,19 +22,13 @@ const changed = computed(() => fit.value?.changes.filter((c) => c.what !== 'kept
 const WORDS = { kept: 'kept', shortened: 'shorter', lengthened: 'longer', dropped: 'left out' } as const
 
 async function look() {
-  busy.value = true
-  problem.value = undefined
-  try {
+  await during(async () => {
     fit.value = await ask(
       api.POST('/api/drafts/fit', {
         body: { sequence: props.sequence, profile: props.profile, slotSeconds: minutes.value * 60 },
       }),
     )
-  } catch (e) {
-    problem.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 function take() {
   if (fit.value)
@@ -50,7 +45,7 @@ function take() {
       </label>
       <button class="push" :disabled="busy">{{ busy ? 'Fitting…' : 'Show the best fit' }}</button>
     </form>
-    <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
+    <Failed :of="problem" />
     <template v-if="fit?.found">
       <p>
         <strong>{{ mmss(fit.beforeSeconds) }} → {{ mmss(fit.afterSeconds) }}</strong>

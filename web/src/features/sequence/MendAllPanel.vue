@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
+import Failed from '@/parts/Failed.vue'
 import { mmss } from '@/parts/words'
 
 /** What all mends together would do and cost, and the button that does it as one act. */
@@ -8,23 +10,16 @@ const props = defineProps<{ sequence: Schema['Sequence']; profile?: string; clie
 const emit = defineEmits<{ take: [what: string, sequence: Schema['Sequence']]; leave: [] }>()
 const hints = ref(true)
 const answer = ref<Schema['MendAllView']>()
-const problem = ref<Problem>()
-const busy = ref(false)
+const { busy, failed: problem, during } = useCommand()
 async function look() {
   const { sequence, profile, client } = props
-  busy.value = true
-  problem.value = undefined
-  try {
+  await during(async () => {
     const said = await ask(
       api.POST('/api/drafts/mend-all', { body: { sequence, profile, client, hints: hints.value } }),
     )
     // Of an older text nothing is shown.
     if (props.sequence === sequence) answer.value = said
-  } catch (e) {
-    problem.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 watch(
   [() => props.sequence, hints],
@@ -54,7 +49,7 @@ function take() {
       <label class="tick"><input v-model="hints" type="checkbox" /> Hints too</label>
     </p>
     <p v-if="!answer && !problem" class="soft" role="status">Trying every mend…</p>
-    <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
+    <Failed :of="problem" />
     <template v-if="answer">
       <p>
         <strong>{{ mmss(answer.beforeSeconds) }} → {{ mmss(answer.afterSeconds) }}</strong>

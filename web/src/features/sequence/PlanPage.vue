@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { useCommand } from '@/api/useCommand'
+import Failed from '@/parts/Failed.vue'
 import { useIncoming } from '@/parts/useIncoming'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
@@ -51,7 +53,7 @@ const written = computed(() =>
 const startable = computed(() =>
   fresh.value.template === WRITTEN ? written.value.length > 0 : fresh.value.zones.length > 0,
 )
-const freshProblem = ref<Problem>()
+const { busy: beginning, failed: freshProblem, during } = useCommand()
 const ofRegion = computed(() =>
   [...session.zones.values()].filter(
     (z) => z.region === fresh.value.region || fresh.value.region === 'whole-body',
@@ -75,8 +77,7 @@ async function unread(lines: string[]) {
 }
 async function start() {
   const f = fresh.value
-  freshProblem.value = undefined
-  try {
+  await during(async () => {
     const made = await ask(
       api.POST('/api/sequences', {
         body: {
@@ -92,9 +93,7 @@ async function start() {
     // What is no step yet is asked there.
     const asked = f.template === WRITTEN ? await unread(written.value) : []
     await router.push({ path: `/plan/${made.sequence.id}`, state: { lines: asked } })
-  } catch (e) {
-    freshProblem.value = e as Problem
-  }
+  })
 }
 /** A file shows what it would change first; then all of it is taken, or nothing. */
 const EFFECT = { new: 'new', changed: 'would change', same: 'says the same' } as const
@@ -189,11 +188,8 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
           {{ fresh.zones.includes(z.id) ? `${fresh.zones.indexOf(z.id) + 1} ` : '' }}{{ z.name }}
         </button>
       </div>
-      <div v-if="freshProblem" role="alert" class="refused">
-        <p v-if="freshProblem.faults.length === 0">{{ freshProblem.detail }}</p>
-        <p v-for="f in freshProblem.faults" :key="f.field">{{ f.field }} {{ f.value }} {{ f.reason }}</p>
-      </div>
-      <button class="push main" :disabled="!startable">Start it</button>
+      <Failed class="wide" :of="freshProblem" />
+      <button class="push main" :disabled="!startable || beginning">Start it</button>
       <span v-if="fresh.region && fresh.template !== WRITTEN && fresh.zones.length === 0" class="soft">
         Touch the zones it works on first.</span
       >
@@ -342,10 +338,8 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
   gap: 8px;
   align-items: center;
 }
-.refused {
+.wide {
   width: 100%;
-  color: var(--stop);
-  font-weight: 600;
 }
 .cols {
   display: grid;

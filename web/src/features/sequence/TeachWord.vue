@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
 import OwnTechnique from '@/features/technique/OwnTechnique.vue'
+import Failed from '@/parts/Failed.vue'
 import { capital } from '@/parts/words'
 
 /** A word that nobody knows becomes the school's: for a hand, or for a technique of its own. */
@@ -11,13 +13,10 @@ const emit = defineEmits<{ taught: []; leave: [] }>()
 const session = useSession()
 const what = ref<'hand' | 'technique'>('hand')
 const like = ref<Schema['HandName']['like']>('palm')
-const failed = ref('')
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 
 async function hand() {
-  busy.value = true
-  failed.value = ''
-  try {
+  await during(async () => {
     const now = await ask(api.GET('/api/hands'))
     await ask(
       api.PUT('/api/hands', {
@@ -26,12 +25,7 @@ async function hand() {
     )
     await session.refresh()
     emit('taught')
-  } catch (e) {
-    const p = e as Problem
-    failed.value = p.faults.length ? p.faults.map((f) => `${f.value} ${f.reason}`).join('; ') : p.detail
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -57,7 +51,7 @@ async function hand() {
       <button type="button" class="push" @click="emit('leave')">Leave it</button>
     </form>
     <OwnTechnique v-else :name="capital(word)" @added="emit('taught')" @leave="emit('leave')" />
-    <p v-if="failed" role="alert" class="bad">{{ failed }}</p>
+    <Failed :of="failed" />
   </div>
 </template>
 

@@ -260,7 +260,7 @@ describe('the typing line', () => {
     post.mockRejectedValue(fault('x', 'is too long'))
     const l = line()
     await type(l, 'knead calf')
-    expect(l.find('[role=alert]').text()).toBe('“x” is too long')
+    expect(l.find('[role=alert]').text()).toBe('text “x” is too long')
     expect(l.find('input').element.value).toBe('knead calf')
   })
 })

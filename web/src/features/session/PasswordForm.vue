@@ -1,23 +1,21 @@
 <script setup lang="ts">
 import { reactive, ref } from 'vue'
-import { api, ask, type Problem } from '@/api/client'
+import { api, ask } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 
 /** One's own password. */
 const form = reactive({ old: '', password: '' })
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const done = ref(false)
 const fault = (field: string) => failed.value?.faults.find((f) => f.field === field)?.reason
 
 async function store() {
-  failed.value = undefined
   done.value = false
-  try {
+  await during(async () => {
     await ask(api.POST('/api/session/password', { body: { ...form } }))
     Object.assign(form, { old: '', password: '' })
     done.value = true
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 </script>
 

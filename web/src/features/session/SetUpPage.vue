@@ -1,23 +1,20 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Problem } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useSession } from './useSession'
 
 const session = useSession()
 const router = useRouter()
 const form = reactive({ word: '', school: '', name: '', signIn: '', password: '' })
-const problem = ref<Problem>()
+const { failed: problem, during } = useCommand()
 const fault = (field: string) => problem.value?.faults.find((f) => f.field === field)?.reason
 
 async function go() {
-  problem.value = undefined
-  try {
+  await during(async () => {
     await session.setUp(form)
     await router.push('/school#people')
-  } catch (e) {
-    problem.value = e as Problem
-  }
+  })
 }
 /** At once and never later, so that it is not taken from somebody who types. */
 const first = ref<{ focus(): void }>()

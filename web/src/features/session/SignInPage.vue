@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Problem } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
+import Failed from '@/parts/Failed.vue'
 import { useSession } from './useSession'
 
 const session = useSession()
@@ -9,25 +10,18 @@ const route = useRoute()
 const router = useRouter()
 const signIn = ref('')
 const password = ref('')
-const problem = ref<Problem>()
-const busy = ref(false)
+const { busy, failed: problem, during } = useCommand()
 
 /** Focus at once and never later: a field that takes the focus when it comes into view takes it from somebody who types. */
 const first = ref<{ focus(): void }>()
 onMounted(() => first.value?.focus())
 
 async function go() {
-  busy.value = true
-  problem.value = undefined
-  try {
+  await during(async () => {
     await session.signIn(signIn.value, password.value)
     const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
     await router.push(session.staff ? to : '/me')
-  } catch (e) {
-    problem.value = e as Problem
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -49,7 +43,7 @@ async function go() {
         autocomplete="current-password"
         hide-details
       />
-      <p v-if="problem" role="alert" class="bad">{{ problem.detail }}</p>
+      <Failed :of="problem" />
       <button class="push main" type="submit" :disabled="busy">Sign in</button>
     </form>
   </div>

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
 
@@ -12,22 +14,19 @@ const session = useSession()
 const { data, problem, loading, again } = useAsked(() => ask(api.GET('/api/hands')))
 const name = ref('')
 const like = ref<Schema['HandName']['like']>('palm')
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const hands = computed(() => data.value?.hands ?? [])
 const before = ref<Schema['HandName'][]>()
 
 async function store(changed: Schema['HandName'][], undoes?: Schema['HandName'][]) {
-  failed.value = undefined
-  try {
+  await during(async () => {
     data.value = await ask(
       api.PUT('/api/hands', { body: { from: data.value?.version ?? 0, hands: changed } }),
     )
     before.value = undoes
     name.value = ''
     await session.refresh()
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  })
 }
 const add = () => store([...hands.value, { name: name.value.trim(), like: like.value }])
 const drop = (h: Schema['HandName']) =>
@@ -71,8 +70,7 @@ const drop = (h: Schema['HandName']) =>
       >
       <button class="push main" :disabled="!name.trim()">Add it</button>
     </form>
-    <p v-for="f in failed?.faults" :key="f.field" class="bad" role="alert">“{{ f.value }}” {{ f.reason }}</p>
-    <p v-if="failed && !failed.faults.length" class="bad" role="alert">{{ failed.detail }}</p>
+    <Failed :of="failed" />
   </section>
 </template>
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { nextTick, onMounted, ref } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import TechniqueField from '@/parts/TechniqueField.vue'
 
 /** A technique of the school's own: what it is called, and which one it is done like; the rest is changed where techniques are. */
@@ -10,26 +12,16 @@ const emit = defineEmits<{ added: [technique: Schema['TechniqueView']]; leave: [
 const session = useSession()
 const name = ref(props.name ?? '')
 const like = ref('effleurage')
-const faults = ref<string[]>([])
-const busy = ref(false)
+const { busy, failed, during } = useCommand()
 const first = ref<HTMLInputElement>()
 onMounted(() => nextTick(() => first.value?.focus()))
 
 async function add() {
-  busy.value = true
-  faults.value = []
-  try {
+  await during(async () => {
     const made = await ask(api.POST('/api/techniques', { body: { name: name.value, like: like.value } }))
     await session.refresh()
     emit('added', made)
-  } catch (e) {
-    const p = e as Problem
-    faults.value = p.faults.length
-      ? p.faults.map((f) => `${f.value ? `“${f.value}” ` : ''}${f.reason}`)
-      : [p.detail]
-  } finally {
-    busy.value = false
-  }
+  })
 }
 </script>
 
@@ -44,7 +36,7 @@ async function add() {
     <label>Done like <TechniqueField :technique="like" @change="(t) => (like = t.id)" /></label>
     <button class="push main" :disabled="busy || !name.trim()">Add it</button>
     <button type="button" class="push" @click="emit('leave')">Leave it</button>
-    <p v-for="f in faults" :key="f" class="bad" role="alert">{{ f }}</p>
+    <Failed :of="failed" />
   </form>
 </template>
 

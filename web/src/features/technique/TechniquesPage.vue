@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { api, ask, type Schema } from '@/api/client'
+import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
+import Failed from '@/parts/Failed.vue'
 import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
 import { doseWords, mmss } from '@/parts/words'
@@ -33,7 +35,7 @@ const writes = computed(() => session.person?.role !== 'grader')
 const panel = ref<HTMLElement>()
 const touched = ref<Schema['TouchView'][]>()
 const follow = ref<Set<string>>(new Set())
-const failed = ref<Problem>()
+const { failed, during } = useCommand()
 const done = ref('')
 
 /** What is to be stored, as it was when its touch was seen. */
@@ -47,17 +49,12 @@ watch(picked, (now, before) => {
   failed.value = undefined
   done.value = ''
 })
-async function during(call: () => Promise<void>) {
-  failed.value = undefined
+function command(call: () => Promise<void>) {
   done.value = ''
-  try {
-    await call()
-  } catch (e) {
-    failed.value = e as Problem
-  }
+  return during(call)
 }
 const see = (wanted: Schema['TechniqueEdit']) =>
-  during(async () => {
+  command(async () => {
     const path = { id: picked.value!.technique.id }
     const answer = await ask(api.POST('/api/techniques/{id}/try', { params: { path }, body: wanted }))
     edit.value = wanted
@@ -67,7 +64,7 @@ const see = (wanted: Schema['TechniqueEdit']) =>
     panel.value?.scrollIntoView({ block: 'nearest' })
   })
 const store = () =>
-  during(async () => {
+  command(async () => {
     const path = { id: picked.value!.technique.id }
     const count = follow.value.size
     const name = picked.value!.technique.name
@@ -83,7 +80,7 @@ const store = () =>
   })
 /** Offers a technique no more, or again; what was made with it stays as it is. */
 const retire = (retired: boolean) =>
-  during(async () => {
+  command(async () => {
     const { technique: t, version } = picked.value!
     all.value = await ask(
       api.PUT('/api/techniques/{id}', { params: { path: { id: t.id } }, body: { from: version, retired } }),
@@ -120,7 +117,7 @@ async function readFile(event: Event) {
   })
 }
 const takeFile = () =>
-  during(async () => {
+  command(async () => {
     await ask(api.POST('/api/techniques/incoming', { body: { text: incoming.value!.text } }))
     incoming.value = undefined
     await again()
@@ -165,12 +162,7 @@ const more = (n: number, what: string) =>
       <a class="push" href="/api/techniques/file" download>Save as a file</a>
     </div>
     <Standing :problem="problem" :loading="loading && !all" @again="again" />
-    <div v-if="failed" class="card bad" role="alert">
-      <p>Nothing was stored.{{ failed.faults.length ? '' : ` ${failed.detail}` }}</p>
-      <p v-for="f in failed.faults" :key="f.field + f.value">
-        {{ f.field }}{{ f.value ? ` “${f.value}”` : '' }} {{ f.reason }}
-      </p>
-    </div>
+    <Failed class="card" :of="failed"><p>Nothing was stored.</p></Failed>
     <section v-if="incoming" class="card" aria-label="What the file would change">
       <h2>What the file would change</h2>
       <p>
