@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core'
+import { useMediaQuery, useStorage } from '@vueuse/core'
 import { computed, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
@@ -10,6 +10,9 @@ const route = useRoute()
 const router = useRouter()
 const theme = useTheme()
 const night = useStorage('palm-night', false)
+/** On a phone the rooms are a bar below, where the thumb is; what is seldom wanted is behind the last of it. */
+const phone = useMediaQuery('(max-width: 640px)')
+const framed = computed(() => session.person && !route.meta.bare)
 watchEffect(() => theme.change(night.value ? 'night' : 'linen'))
 
 const rooms = computed(() =>
@@ -33,9 +36,9 @@ async function leave() {
 
 <template>
   <v-app>
-    <div class="frame">
-      <nav v-if="session.person && !route.meta.bare" class="rail" aria-label="Rooms">
-        <img src="/mark.svg" alt="Palm Tally" width="48" height="48" />
+    <div class="frame" :class="{ framed }">
+      <nav v-if="framed" class="rail" aria-label="Rooms">
+        <img v-if="!phone" src="/mark.svg" alt="Palm Tally" width="48" height="48" />
         <router-link
           v-for="room in rooms"
           :key="room.to"
@@ -45,13 +48,27 @@ async function leave() {
           :aria-current="here(room) ? 'page' : undefined"
           >{{ room.name }}</router-link
         >
-        <span class="grow" />
-        <button class="room small" :aria-pressed="night" @click="night = !night">
-          {{ night ? 'Day' : 'Night' }}
-        </button>
-        <button class="room small" :title="`${session.person.name}, ${session.person.role}`" @click="leave">
-          Sign out
-        </button>
+        <v-menu v-if="phone" location="top end" offset="6">
+          <template #activator="{ props }"><button class="room" v-bind="props">More</button></template>
+          <v-list>
+            <v-list-subheader>{{ session.person?.name }}, {{ session.person?.role }}</v-list-subheader>
+            <v-list-item :title="night ? 'Day' : 'Night'" @click="night = !night" />
+            <v-list-item title="Sign out" @click="leave" />
+          </v-list>
+        </v-menu>
+        <template v-else>
+          <span class="grow" />
+          <button class="room small" :aria-pressed="night" @click="night = !night">
+            {{ night ? 'Day' : 'Night' }}
+          </button>
+          <button
+            class="room small"
+            :title="`${session.person?.name}, ${session.person?.role}`"
+            @click="leave"
+          >
+            Sign out
+          </button>
+        </template>
       </nav>
       <main class="main"><router-view /></main>
     </div>
@@ -61,7 +78,7 @@ async function leave() {
 <style scoped>
 .frame {
   display: flex;
-  min-height: 100vh;
+  min-height: 100dvh;
 }
 .rail {
   width: 84px;
@@ -75,7 +92,8 @@ async function leave() {
   padding: 14px 6px;
   position: sticky;
   top: 0;
-  height: 100vh;
+  height: 100dvh;
+  overflow-y: auto;
 }
 .room {
   width: 72px;
@@ -108,14 +126,41 @@ async function leave() {
   min-width: 0;
 }
 @media (max-width: 640px) {
-  .rail {
-    width: 60px;
-    padding-inline: 3px;
+  .frame {
+    flex-direction: column-reverse;
+    justify-content: flex-end;
   }
-  .room,
-  .room.small {
-    width: 54px;
-    font-size: 13px;
+  .framed {
+    --bar: calc(60px + env(safe-area-inset-bottom));
+    padding-bottom: var(--bar);
+  }
+  .rail {
+    position: fixed;
+    z-index: 5;
+    inset: auto 0 0;
+    width: auto;
+    height: var(--bar);
+    flex-direction: row;
+    gap: 2px;
+    padding: 4px 4px calc(4px + env(safe-area-inset-bottom));
+  }
+  .room {
+    flex: 1 1 0;
+    min-width: 44px;
+    font-size: 14px;
+  }
+}
+/* A phone on its side: the rooms still stand on the left, and none is out of sight. */
+@media (max-height: 480px) and (min-width: 641px) {
+  .rail {
+    gap: 2px;
+    padding-block: 4px;
+  }
+  .rail img {
+    display: none;
+  }
+  .room {
+    min-height: 44px;
   }
 }
 </style>

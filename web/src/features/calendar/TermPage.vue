@@ -10,6 +10,7 @@ import DraftStanding from '@/parts/DraftStanding.vue'
 import AddField from '@/parts/AddField.vue'
 import FindingCard from '@/parts/FindingCard.vue'
 import Standing from '@/parts/Standing.vue'
+import Tabs from '@/parts/Tabs.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
 import { useIncoming } from '@/parts/useIncoming'
 import { usePaper } from '@/parts/usePaper'
@@ -90,6 +91,12 @@ const here = computed<Lesson[]>(() => {
   return week.value ? c.lessons.filter((l) => l.week === week.value) : []
 })
 const shownWeek = computed(() => cell.value?.week ?? week.value)
+const panels = computed(() => [
+  { value: 'checks' as const, name: `Checks ${checks.value?.findings.length ?? ''}` },
+  { value: 'lesson' as const, name: shownWeek.value ? `Week ${shownWeek.value}` : 'Week' },
+  { value: 'term' as const, name: 'Term' },
+  { value: 'versions' as const, name: 'Versions' },
+])
 const ofRegion = (region: string) => sequences.value?.filter((s) => s.region === region) ?? []
 const others = (region: string) => sequences.value?.filter((s) => s.region !== region) ?? []
 const hours = (n: number) => Math.round(10 * n) / 10
@@ -298,29 +305,7 @@ onKeyStroke((e) => {
           <CoverageMap v-else :checks="checks" :curriculum="curriculum" :log="log" />
         </section>
         <section class="card says">
-          <div class="tabs" role="tablist">
-            <button
-              v-for="t in ['checks', 'lesson', 'term', 'versions'] as const"
-              :key="t"
-              role="tab"
-              class="push"
-              :class="{ main: panel === t }"
-              :aria-selected="panel === t"
-              @click="panel = t"
-            >
-              {{
-                t === 'checks'
-                  ? `Checks ${checks.findings.length}`
-                  : t === 'lesson'
-                    ? shownWeek
-                      ? `Week ${shownWeek}`
-                      : 'Week'
-                    : t === 'term'
-                      ? 'Term'
-                      : 'Versions'
-              }}
-            </button>
-          </div>
+          <Tabs v-model="panel" :tabs="panels" label="Of this term" />
           <div v-if="panel === 'checks'" role="tabpanel" aria-label="What the checks say" class="panel">
             <p v-if="checks.findings.length === 0" class="soft">
               {{
@@ -650,7 +635,7 @@ onKeyStroke((e) => {
   min-height: var(--target);
 }
 .page {
-  height: 100vh;
+  height: calc(100dvh - var(--bar));
   min-height: 640px;
   padding: 12px 20px;
   gap: 10px;
@@ -699,16 +684,6 @@ h1 {
   gap: 6px;
   align-items: center;
   font-size: 14px;
-}
-.tabs {
-  display: flex;
-  gap: 6px;
-}
-.tabs .push {
-  flex: 1;
-  padding: 4px 4px;
-  font-size: 13.5px;
-  white-space: nowrap;
 }
 .panel {
   display: flex;
@@ -793,7 +768,19 @@ ul {
   padding-left: 20px;
   margin: 0;
 }
-@media (max-width: 1100px) {
+/* On a phone the weeks stand above what is said of them. */
+@media (max-width: 640px) {
+  .page {
+    height: auto;
+    min-height: 0;
+    padding: 8px;
+  }
+  .cols {
+    display: flex;
+    flex-direction: column;
+  }
+}
+@media (min-width: 641px) and (max-width: 1100px) {
   .top {
     gap: 8px;
     flex-wrap: nowrap;

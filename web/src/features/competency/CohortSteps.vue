@@ -219,6 +219,7 @@ const whatWas = (w: Schema['Wronged']) =>
 }
 @media (max-width: 899px) {
   .card {
+    position: relative;
     overflow-x: auto;
   }
 }

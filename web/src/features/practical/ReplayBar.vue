@@ -66,6 +66,7 @@ onKeyStroke(' ', (e) => {
 <style scoped>
 .replay {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   align-items: center;
 }

@@ -450,6 +450,19 @@ const linesOf = (ids: readonly string[]) =>
   }
 }
 @media (max-width: 760px) {
+  .five {
+    grid-template-columns: repeat(auto-fit, minmax(112px, 1fr));
+    gap: 6px;
+  }
+  .score {
+    padding: 8px 10px;
+  }
+  .score .name {
+    font-size: 13px;
+  }
+  .part .plain {
+    grid-template-columns: 92px 84px 1fr;
+  }
   .lower {
     grid-template-columns: minmax(0, 1fr);
   }

@@ -284,7 +284,7 @@ const bars = computed(() => barsOf(taps.scores.value))
 <style scoped src="./flash.css"></style>
 <style scoped>
 .table {
-  height: 100vh;
+  height: calc(100dvh - var(--bar));
   padding: 10px 14px;
   gap: 8px;
 }

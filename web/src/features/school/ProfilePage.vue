@@ -426,8 +426,17 @@ select {
   display: flex;
   flex-direction: column;
   gap: 10px;
-  max-height: calc(100vh - 30px);
+  max-height: calc(100dvh - 30px);
   overflow-y: auto;
+}
+@media (max-width: 900px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .try {
+    position: static;
+    max-height: none;
+  }
 }
 article {
   border-left: 5px solid var(--hint);

@@ -361,7 +361,7 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
   flex: 1;
 }
 .fig {
-  height: min(560px, calc(100vh - 200px));
+  height: min(560px, calc(100dvh - 200px));
   margin-top: 10px;
 }
 .groups {
@@ -410,6 +410,32 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
   gap: 10px;
   white-space: nowrap;
   font-size: 14px;
+}
+@media (max-width: 1100px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 2px 12px;
+    padding-block: 6px;
+  }
+  .time {
+    grid-column: 1;
+  }
+}
+/* On a phone the names of the regions do what the figure does. */
+@media (max-width: 640px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .pick {
+    display: none;
+  }
+  .chips {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .chips .push {
+    flex: none;
+  }
 }
 .stop {
   color: var(--stop);

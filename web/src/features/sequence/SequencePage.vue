@@ -1,24 +1,23 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core'
+import { onKeyStroke, useMediaQuery } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
-import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import Standing from '@/parts/Standing.vue'
 import UndoRedo from '@/parts/UndoRedo.vue'
 import Strip from '@/parts/Strip.vue'
 import TablePicture from '@/parts/TablePicture.vue'
+import Tabs from '@/parts/Tabs.vue'
 import { stripOf } from '@/parts/strip'
 import { capital, mmss, word } from '@/parts/words'
 import AddLine from './AddLine.vue'
-import FindingPile from './FindingPile.vue'
-import HandoutLinks from './HandoutLinks.vue'
+import ChecksPanel from './ChecksPanel.vue'
 import FitPanel from './FitPanel.vue'
-import MendAllPanel from './MendAllPanel.vue'
 import StepForm from './StepForm.vue'
 import StepList from './StepList.vue'
+import VersionsPanel from './VersionsPanel.vue'
 import {
   change,
   changeBlock,
@@ -35,7 +34,6 @@ import {
   splitBlock,
   stepsIn,
 } from './edits'
-import { piled, pileKey } from './piles'
 import StepSeen from '@/parts/StepSeen.vue'
 import StepReach from './StepReach.vue'
 import { useDraft } from './useDraft'
@@ -47,7 +45,6 @@ const props = defineProps<{ id: string }>()
 const session = useSession()
 const router = useRouter()
 const profile = ref<string>()
-type ForWhom = Schema['ForWhomWord']['id']
 /** Whose body it is for: their notes are checked too. */
 const client = ref<string>()
 const draft = useDraft(
@@ -55,37 +52,24 @@ const draft = useDraft(
   () => profile.value,
   () => client.value,
 )
-const { data: people } = useAsked(async () =>
-  session.term
-    ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))
-    : [],
-)
 const { sequence, plan, view, busy, dirty, failed, theirs } = draft
-const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const picked = ref<string>()
 const cursor = ref<string>()
 const extra = ref<ReadonlySet<string>>(new Set())
-const tab = ref<'checks' | 'see' | 'step' | 'fit' | 'versions'>('checks')
+const PANELS = ['checks', 'see', 'step', 'fit', 'versions'] as const
+/** On a phone the list and the strip take their turn with the panels. */
+const phone = useMediaQuery('(max-width: 640px)')
+const tab = ref<(typeof PANELS)[number] | 'steps' | 'strip'>(phone.value ? 'steps' : 'checks')
+watch(phone, (now) => (tab.value = now ? 'steps' : 'checks'))
+const tabs = computed(() =>
+  [...(phone.value ? (['steps', 'strip'] as const) : []), ...PANELS].map((value) => ({
+    value,
+    name: value === 'checks' ? `Checks ${plan.value?.findings.length ?? ''}` : capital(value),
+  })),
+)
+const inTurn = (which: 'steps' | 'strip') => !phone.value || tab.value === which
 const list = ref<InstanceType<typeof StepList>>()
 const adder = ref<InstanceType<typeof AddLine>>()
-/** For anybody, for such bodies as the plan is written for, or checked for one body besides. */
-function meant(value: string) {
-  const [kind, id] = value.split(' ') as ['for', ForWhom] | [string, undefined]
-  client.value = value && kind !== 'for' ? value : undefined
-  if (value === '') on((s) => s.forWhom?.length && draft.act('For anybody', { ...s, forWhom: [] }))
-  if (id)
-    on((s) => draft.act(`For ${whomName(id)}`, { ...s, forWhom: [...new Set([...(s.forWhom ?? []), id])] }))
-}
-const notFor = (id: ForWhom) =>
-  on((s) => draft.act(`Not for ${whomName(id)}`, { ...s, forWhom: s.forWhom?.filter((w) => w !== id) }))
-const whomName = (id: string) => session.catalogue?.forWhom?.find((w) => w.id === id)?.name ?? id
-/** Whether all mends are looked at together. */
-const mending = ref(false)
-const mendable = computed(() => plan.value?.findings.filter((f) => f.mend).length ?? 0)
-function mended(what: string, after: Schema['Sequence']) {
-  mending.value = false
-  draft.act(what, after)
-}
 const { lines: versions, more, earlier } = draft.history
 const opened = ref<Schema['VersionView']>()
 const keys = ref(false)
@@ -193,6 +177,8 @@ watch(
 )
 
 function pick(id: string, how: 'one' | 'more' | 'upto' = 'one') {
+  // On a phone a second touch of a step opens it.
+  if (phone.value && how === 'one' && tab.value === 'steps' && picked.value === id) tab.value = 'step'
   if (how === 'upto' && step.value) {
     const [a, b] = [number(step.value.id), number(id)].sort((x, y) => x - y)
     extra.value = new Set(steps.value.slice(a! - 1, b).map((s) => s.id))
@@ -389,7 +375,7 @@ onKeyStroke((e) => {
     <template v-if="view && sequence && plan && strip">
       <div class="top">
         <router-link to="/plan" class="push" aria-label="Back to all sequences">←</router-link>
-        <div>
+        <div class="named">
           <h1>{{ sequence.name }}</h1>
           <span class="soft"
             >{{ session.regionName(sequence.region) }} · version {{ view.version
@@ -397,34 +383,6 @@ onKeyStroke((e) => {
           >
         </div>
         <span class="grow" />
-        <label class="prof">
-          <span class="sr">Judged by</span>
-          <select v-model="profile" aria-label="School profile">
-            <option :value="undefined">School’s profile</option>
-            <option v-for="p in profiles" :key="p.profile.id" :value="p.profile.id">
-              {{ p.profile.name }}
-            </option>
-          </select>
-        </label>
-        <label class="prof">
-          <span class="sr">For whose body</span>
-          <select
-            :value="client ?? (sequence.forWhom?.[0] ? `for ${sequence.forWhom[0]}` : '')"
-            aria-label="For whom"
-            title="Held to what such a body must be spared"
-            @change="meant(($event.target as HTMLSelectElement).value)"
-          >
-            <option value="">For anybody</option>
-            <optgroup label="A plan for">
-              <option v-for="w in session.catalogue?.forWhom" :key="w.id" :value="`for ${w.id}`">
-                {{ capital(w.name) }}
-              </option>
-            </optgroup>
-            <optgroup label="The notes of">
-              <option v-for="p in people" :key="p.id" :value="p.id">{{ p.name }}</option>
-            </optgroup>
-          </select>
-        </label>
         <span class="fit">
           <strong>{{ mmss(plan.totalSeconds) }}</strong>
           <span class="soft"> of {{ mmss(sequence.slotSeconds) }}</span>
@@ -459,33 +417,9 @@ onKeyStroke((e) => {
       >
         <button class="push" @click="saveCopy">Save yours as a copy</button>
       </DraftStanding>
-      <div class="upper">
-        <div class="card fig">
-          <TablePicture
-            v-if="seen"
-            :picture="seen"
-            :label="`The table from above, ${looked.step?.name ?? ''}`"
-          />
-        </div>
-        <div class="right">
-          <Strip
-            :model="strip"
-            :picked="span ? `${span.step}/${span.side}` : undefined"
-            :playhead="hovered ?? span?.start"
-            movable
-            @hover="hovered = $event"
-            @pick="pickSpan"
-            @move="dropAt"
-          />
-          <p v-if="step && span" class="now" :title="nowLine">
-            <strong>{{ number(step.id) }} {{ step.name }}</strong>
-            <span v-if="cautions.length" class="caution">&ensp;⚠ {{ cautions[0] }}</span>
-            <span class="soft">&ensp;{{ nowLine }}</span>
-          </p>
-        </div>
-      </div>
-      <div class="lower">
-        <div class="card steps">
+      <Tabs v-if="phone" v-model="tab" :tabs="tabs" label="Of this sequence" />
+      <div class="work">
+        <div v-show="inTurn('steps')" class="card steps">
           <AddLine
             ref="adder"
             :sequence="sequence"
@@ -531,63 +465,45 @@ onKeyStroke((e) => {
             @join="(first) => on((s) => draft.act('Joined blocks', joinBlock(s, first)))"
           />
         </div>
-        <section class="card says">
-          <div class="tabs" role="tablist">
-            <button
-              v-for="t in ['checks', 'see', 'step', 'fit', 'versions'] as const"
-              :key="t"
-              role="tab"
-              :aria-selected="tab === t"
-              class="push"
-              :class="{ main: tab === t }"
-              @click="tab = t"
-            >
-              {{ t === 'checks' ? `Checks ${plan.findings.length}` : capital(t) }}
-            </button>
-          </div>
-          <div v-if="tab === 'checks'" role="tabpanel" aria-label="What the checks say" class="panel">
-            <p v-if="plan.findings.length === 0" class="soft">
-              Nothing: warmed, in order, within its ceilings and its slot.
-            </p>
-            <p v-if="sequence.forWhom?.length" class="whom">
-              For
-              <button
-                v-for="w in sequence.forWhom"
-                :key="w"
-                class="push"
-                :aria-label="`Not for ${whomName(w)}`"
-                @click="notFor(w)"
-              >
-                {{ whomName(w) }} ×
-              </button>
-            </p>
-            <button v-if="mendable > 1 && !mending" class="push main" @click="mending = true">
-              Mend all {{ mendable }}…
-            </button>
-            <MendAllPanel
-              v-if="mending"
-              :sequence="sequence"
-              :profile="profile"
-              :client="client"
-              @take="mended"
-              @leave="mending = false"
+        <div v-show="inTurn('strip')" class="upper">
+          <div class="card fig">
+            <TablePicture
+              v-if="seen"
+              :picture="seen"
+              :label="`The table from above, ${looked.step?.name ?? ''}`"
             />
-            <FindingPile
-              v-for="pile in mending ? [] : piled(plan.findings)"
-              :key="pileKey(pile)"
-              :findings="pile"
+          </div>
+          <div class="right">
+            <Strip
+              :model="strip"
+              :picked="span ? `${span.step}/${span.side}` : undefined"
+              :playhead="hovered ?? span?.start"
+              movable
+              @hover="hovered = $event"
+              @pick="pickSpan"
+              @move="dropAt"
+            />
+            <p v-if="step && span" class="now" :title="nowLine">
+              <strong>{{ number(step.id) }} {{ step.name }}</strong>
+              <span v-if="cautions.length" class="caution">&ensp;⚠ {{ cautions[0] }}</span>
+              <span class="soft">&ensp;{{ nowLine }}</span>
+            </p>
+          </div>
+        </div>
+        <section v-show="!phone || (tab !== 'steps' && tab !== 'strip')" class="card says">
+          <Tabs v-if="!phone" v-model="tab" :tabs="tabs" label="Of this sequence" />
+          <div v-if="tab === 'checks'" role="tabpanel" aria-label="What the checks say" class="panel">
+            <ChecksPanel
+              v-model:profile="profile"
+              v-model:client="client"
+              :sequence="sequence"
+              :findings="plan.findings"
               :number="number"
               :busy="busy"
+              @act="draft.act"
               @open="openFinding"
               @mend="(f) => draft.mend(f.finding.key, f.mend!)"
             />
-            <p class="law">{{ session.catalogue?.law }}</p>
-            <p class="files">
-              <a class="push" :href="`/api/sequences/${id}/file`" download>Save as a file</a>
-              <a class="push" :href="`/api/sequences/${id}/steps`" download>Steps for a spreadsheet</a>
-              <HandoutLinks :id="id" />
-              <router-link class="push" :to="`/term?sequence=${id}`">Put it in the term</router-link>
-            </p>
           </div>
           <div
             v-else-if="tab === 'see' && step"
@@ -617,25 +533,16 @@ onKeyStroke((e) => {
           <div v-else-if="tab === 'fit'" role="tabpanel" aria-label="Fit to the slot" class="panel">
             <FitPanel :sequence="sequence" :profile="profile" @take="draft.act" />
           </div>
-          <div v-else role="tabpanel" aria-label="Versions" class="panel">
-            <template v-for="v in versions" :key="v.version">
-              <button
-                class="version"
-                :aria-expanded="opened?.version === v.version"
-                @click="openVersion(v.version)"
-              >
-                <strong>{{ v.version }}</strong> {{ v.what }}
-              </button>
-              <div v-if="opened?.version === v.version" class="opened">
-                <ul>
-                  <li v-for="c in opened.changes" :key="c">{{ c }}</li>
-                </ul>
-                <button v-if="v.version !== view.version" class="push" @click="backTo(opened)">
-                  Back to version {{ v.version }}
-                </button>
-              </div>
-            </template>
-            <button v-if="more" class="push earlier" @click="earlier">Earlier</button>
+          <div v-else-if="tab === 'versions'" role="tabpanel" aria-label="Versions" class="panel">
+            <VersionsPanel
+              :versions="versions"
+              :opened="opened"
+              :now="view.version"
+              :more="more"
+              @open="openVersion"
+              @back="backTo"
+              @earlier="earlier"
+            />
           </div>
         </section>
       </div>
@@ -644,26 +551,11 @@ onKeyStroke((e) => {
 </template>
 
 <style scoped>
-.whom {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
 .page {
-  height: 100vh;
-  min-height: 640px;
+  height: calc(100dvh - var(--bar));
+  min-height: 560px;
   padding: 12px 20px;
   gap: 10px;
-}
-.upper {
-  display: grid;
-  grid-template-columns: 124px 1fr;
-  gap: 12px;
-}
-.fig {
-  padding: 6px;
-  height: 234px;
 }
 .top {
   flex-wrap: nowrap;
@@ -673,8 +565,37 @@ onKeyStroke((e) => {
 .fit {
   white-space: nowrap;
 }
+.named {
+  min-width: 0;
+  line-height: 1.2;
+}
 h1 {
   font-size: 23px;
+}
+/* The steps have the whole height; beside them the strip, and under it what is said of the step. */
+.work {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) / minmax(0, 1.1fr) minmax(0, 1fr);
+  grid-template-areas: 'steps strip' 'steps says';
+  gap: 12px;
+  flex: 1;
+  min-height: 0;
+}
+.steps {
+  grid-area: steps;
+}
+.upper {
+  grid-area: strip;
+  display: grid;
+  grid-template-columns: 124px minmax(0, 1fr);
+  gap: 12px;
+}
+.says {
+  grid-area: says;
+}
+.fig {
+  padding: 6px;
+  height: 234px;
 }
 .right {
   display: flex;
@@ -693,59 +614,33 @@ h1 {
   color: var(--stop);
   font-weight: 600;
 }
-.lower {
-  display: grid;
-  grid-template-columns: 1fr minmax(300px, 360px);
-  grid-template-rows: minmax(0, 1fr);
-  gap: 12px;
-  flex: 1;
-  min-height: 0;
-}
 .steps,
 .says {
   min-height: 0;
   overflow: hidden;
-}
-.panel {
-  overflow-y: auto;
-  min-height: 0;
-  flex: 1;
-  padding-right: 4px;
+  display: flex;
+  flex-direction: column;
 }
 .steps {
   padding: 10px;
-  display: flex;
-  flex-direction: column;
   gap: 8px;
   min-width: 0;
+}
+.says {
+  gap: 12px;
+  align-items: flex-start;
 }
 .acts {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 4px;
 }
 .acts .push {
-  padding: 4px 9px;
+  padding: 4px 7px;
   font-size: 14px;
-}
-.files {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
 }
 .keys {
   font-size: 13.5px;
-}
-.tabs {
-  display: flex;
-  gap: 6px;
-  width: 100%;
-}
-.tabs .push {
-  flex: 1 auto;
-  padding: 4px 6px;
-  font-size: 14px;
-  white-space: nowrap;
 }
 .panel {
   display: flex;
@@ -753,27 +648,10 @@ h1 {
   gap: 12px;
   align-items: flex-start;
   width: 100%;
-}
-.version {
-  min-height: var(--target);
-  width: 100%;
-  text-align: left;
-  background: none;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  cursor: pointer;
-}
-.opened ul {
-  padding-left: 20px;
-  font-size: 14px;
-}
-.says {
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  align-items: flex-start;
+  overflow-y: auto;
+  min-height: 0;
+  flex: 1;
+  padding-right: 4px;
 }
 .small {
   font-size: 13.5px !important;
@@ -799,21 +677,11 @@ h1 {
 .bar span.over {
   background: var(--stop);
 }
-.prof select {
-  max-width: 138px;
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 14px var(--text);
-  padding: 0 10px;
-}
 @media (max-width: 1100px) {
   .top {
     gap: 8px;
   }
-  .top h1 {
+  h1 {
     font-size: 19px;
   }
   .top :deep(.push) {
@@ -825,29 +693,51 @@ h1 {
   .fit {
     font-size: 15px;
   }
-  .prof select {
-    max-width: 124px;
-    font-size: 13px;
-    padding: 0 4px;
-  }
-  .lower {
-    grid-template-columns: 1fr 310px;
-  }
-  .acts {
-    gap: 4px;
-    flex-wrap: nowrap;
-  }
-  .acts .push {
-    padding: 4px 6px;
-    font-size: 13.5px;
-    white-space: nowrap;
-  }
   .acts .push:last-child {
     display: none;
   }
-  .tabs .push {
-    padding: 4px 2px;
-    font-size: 13.5px;
+}
+/* Upright: the strip above, the steps and what is said of them below it. */
+@media (max-width: 900px) {
+  .work {
+    grid-template: auto minmax(0, 1fr) / minmax(0, 1fr) 310px;
+    grid-template-areas: 'strip strip' 'steps says';
+  }
+}
+@media (max-width: 640px) {
+  .page {
+    padding: 8px 8px 10px;
+    gap: 8px;
+    min-height: 0;
+  }
+  .top {
+    flex-wrap: wrap;
+    row-gap: 6px;
+  }
+  .named {
+    flex: 1 1 60%;
+  }
+  .work {
+    display: flex;
+  }
+  .work > * {
+    flex: 1;
+    min-width: 0;
+  }
+  .upper {
+    grid-template-columns: minmax(0, 1fr);
+    grid-auto-rows: max-content;
+    overflow-y: auto;
+  }
+  .now {
+    white-space: normal;
+  }
+  .acts {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .acts .push {
+    flex: none;
   }
 }
 </style>

@@ -70,7 +70,7 @@ async function focusOn(id: string) {
           <th role="columnheader"><span class="sr">Move</span></th>
           <th role="columnheader"><span class="sr">Number</span></th>
           <th role="columnheader">Step</th>
-          <th role="columnheader">Side</th>
+          <th role="columnheader" class="side">Side</th>
           <th role="columnheader" class="more">Hand</th>
           <th role="columnheader">Depth</th>
           <th role="columnheader">Dose</th>
@@ -128,6 +128,7 @@ async function focusOn(id: string) {
   min-height: 0;
   flex: 1;
   contain: strict;
+  container: steps / inline-size;
 }
 .lines,
 thead,
@@ -157,6 +158,8 @@ thead {
 .block td {
   min-height: var(--target);
   padding: 0 8px;
+  white-space: nowrap;
+  overflow-x: auto;
   font-size: 13.5px;
   color: var(--ink-soft);
 }
@@ -174,11 +177,19 @@ thead {
   font: 600 13px var(--text);
   cursor: pointer;
 }
-@media (max-width: 1100px) {
+@container steps (max-width: 700px) {
   .line {
-    grid-template-columns: 40px 30px minmax(0, 1fr) 68px 46px 84px;
+    grid-template-columns: 36px 30px minmax(0, 1fr) 58px 46px 84px;
   }
   .more {
+    display: none;
+  }
+}
+@container steps (max-width: 420px) {
+  .line {
+    grid-template-columns: 34px 28px minmax(0, 1fr) 40px 74px;
+  }
+  .side {
     display: none;
   }
 }

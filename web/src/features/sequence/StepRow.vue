@@ -37,7 +37,7 @@ const session = useSession()
   >
     <td role="cell" class="grip" title="Drag" @pointerdown="$emit('grab', $event)" @click.stop>⠿</td>
     <StepNumber :id="step.id" />
-    <td role="cell">
+    <td role="cell" class="name">
       <button
         class="plain"
         :aria-current="picked ? 'true' : undefined"
@@ -47,7 +47,7 @@ const session = useSession()
         <strong>{{ step.name }}</strong> <span class="soft">{{ step.zones.map(word).join(', ') }}</span>
       </button>
     </td>
-    <td role="cell">{{ step.side }}</td>
+    <td role="cell" class="side">{{ step.side }}</td>
     <td role="cell" class="more">{{ session.handName(step) }}</td>
     <td role="cell">{{ step.depth }}</td>
     <td role="cell" class="dose">{{ doseWords(step.dose) }}</td>
@@ -102,10 +102,22 @@ td {
   cursor: pointer;
   text-align: left;
   min-height: var(--target);
+  max-height: 46px;
+  overflow: hidden;
+  line-height: 1.2;
 }
-/* On a small desk the hand and the sheet are in the strip and in the form of the step. */
-@media (max-width: 1100px) {
+.name {
+  overflow: hidden;
+}
+/* In a narrow list the hand and the sheet are in the strip and in the form of the step, and then the side as well. */
+@container steps (max-width: 700px) {
   .more {
+    display: none;
+  }
+}
+@container steps (max-width: 420px) {
+  .side,
+  .name .soft {
     display: none;
   }
 }

@@ -182,7 +182,7 @@ const more = (n: number, what: string) =>
       <OwnTechnique @added="added" @leave="opened = undefined" />
     </section>
     <HandWords v-if="opened === 'hands'" @leave="opened = undefined" />
-    <div v-if="all && picked" class="cols">
+    <div v-if="all && picked" class="cols" :class="{ picked: route.hash }">
       <section class="card list">
         <input v-model="sought" type="search" placeholder="Name or nickname" aria-label="Find a technique" />
         <ul>
@@ -209,6 +209,7 @@ const more = (n: number, what: string) =>
         <p v-if="shown.length === 0" class="soft">No technique is called that.</p>
       </section>
       <section :key="picked.technique.id" class="card one" :aria-label="picked.technique.name">
+        <router-link class="push to-list" to="/techniques">← All techniques</router-link>
         <div class="head">
           <HandShape
             :tool="picked.technique.tool"
@@ -289,7 +290,7 @@ const more = (n: number, what: string) =>
 
 <style scoped>
 .page {
-  height: 100vh;
+  height: calc(100dvh - var(--bar));
   min-height: 640px;
 }
 .cols {
@@ -409,6 +410,32 @@ const more = (n: number, what: string) =>
 @media (max-width: 1100px) {
   .cols {
     grid-template-columns: 260px minmax(0, 1fr);
+  }
+}
+/* On a phone the list, or what is picked of it. */
+@media (max-width: 640px) {
+  .page {
+    height: auto;
+    min-height: 0;
+  }
+  .cols {
+    display: block;
+  }
+  .cols.picked > .list,
+  .cols:not(.picked) > .one {
+    display: none;
+  }
+  .head {
+    flex-wrap: wrap;
+  }
+}
+.to-list {
+  display: none;
+}
+@media (max-width: 640px) {
+  .to-list {
+    display: inline-flex;
+    align-self: flex-start;
   }
 }
 </style>

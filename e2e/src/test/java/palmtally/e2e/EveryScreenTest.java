@@ -29,9 +29,9 @@ import palmtally.server.Visitor;
 @TestInstance(TestInstance.Lifecycle.PER_CLASS)
 class EveryScreenTest {
     private static final List<String> TAGS = List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa");
-    /** What is looked at while one walks about. */
-    private static final List<String> ON_A_PHONE =
-            List.of("floor", "grade", "class", "handset", "track", "looks", "student");
+    /** A phone, a tablet upright and on its side, beside the desk that all else is looked at on. */
+    private static final List<int[]> SIZES =
+            List.of(new int[] {390, 844}, new int[] {820, 1180}, new int[] {1024, 768});
 
     /** Controls people press, and how large each is. A label makes its own switch larger. */
     private static final String SMALL = """
@@ -224,7 +224,7 @@ class EveryScreenTest {
             page.navigate(app.url() + path);
             settle(page);
             look(page, name, faults);
-            if (ON_A_PHONE.contains(name)) onAPhone(page, name, faults);
+            atEverySize(page, name, faults);
             if (name.equals("table")) {
                 page.keyboard().press("?");
                 page.getByText("One key each").waitFor();
@@ -254,14 +254,14 @@ class EveryScreenTest {
         student.waitForURL("**/me");
         settle(student);
         look(student, "me", faults);
-        onAPhone(student, "me", faults);
+        atEverySize(student, "me", faults);
         student.navigate(app.url() + "/peer");
         settle(student);
         look(student, "peer", faults);
         student.navigate(app.url() + "/marks#draping");
         settle(student);
         look(student, "marks", faults);
-        onAPhone(student, "marks", faults);
+        atEverySize(student, "marks", faults);
         student.context().close();
         var lead = browser.page();
         Browser.signIn(lead, app.url(), "lead");
@@ -295,11 +295,13 @@ class EveryScreenTest {
         }
     }
 
-    private static void onAPhone(Page page, String name, Map<String, Object> faults) {
-        page.setViewportSize(390, 844);
-        // What is drawn by its own size draws itself anew in the frame after.
-        page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(() => r())))");
-        room(page, name + " on a phone", faults);
+    private static void atEverySize(Page page, String name, Map<String, Object> faults) {
+        for (var size : SIZES) {
+            page.setViewportSize(size[0], size[1]);
+            // What is drawn by its own size draws itself anew in the frame after.
+            page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(() => r())))");
+            room(page, name + " at " + size[0] + "×" + size[1], faults);
+        }
         page.setViewportSize(1280, 800);
     }
 

@@ -1,0 +1,155 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useSession } from '@/features/session/useSession'
+import { capital } from '@/parts/words'
+import FindingPile from './FindingPile.vue'
+import HandoutLinks from './HandoutLinks.vue'
+import MendAllPanel from './MendAllPanel.vue'
+import { piled, pileKey } from './piles'
+
+/** What the checks say, by which profile and for whose body, and where the sequence goes from here. */
+const props = defineProps<{
+  sequence: Schema['Sequence']
+  findings: Schema['CheckView'][]
+  /** Number of a step in the list. */
+  number: (step: string) => number
+  busy: boolean
+}>()
+const emit = defineEmits<{
+  act: [what: string, after: Schema['Sequence']]
+  open: [finding: Schema['CheckView']]
+  mend: [finding: Schema['CheckView']]
+}>()
+/** By which profile it is judged; the school's where none is chosen. */
+const profile = defineModel<string | undefined>('profile')
+/** Whose notes are checked too. */
+const client = defineModel<string | undefined>('client')
+const session = useSession()
+const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
+const { data: people } = useAsked(async () =>
+  session.term
+    ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))
+    : [],
+)
+
+type ForWhom = Schema['ForWhomWord']['id']
+const whomName = (id: string) => session.catalogue?.forWhom?.find((w) => w.id === id)?.name ?? id
+/** For anybody, for such bodies as the plan is written for, or checked for one body besides. */
+function meant(value: string) {
+  const [kind, id] = value.split(' ') as ['for', ForWhom] | [string, undefined]
+  const { sequence } = props
+  client.value = value && kind !== 'for' ? value : undefined
+  if (value === '' && sequence.forWhom?.length) emit('act', 'For anybody', { ...sequence, forWhom: [] })
+  if (id)
+    emit('act', `For ${whomName(id)}`, {
+      ...sequence,
+      forWhom: [...new Set([...(sequence.forWhom ?? []), id])],
+    })
+}
+const notFor = (id: ForWhom) =>
+  emit('act', `Not for ${whomName(id)}`, {
+    ...props.sequence,
+    forWhom: props.sequence.forWhom?.filter((w) => w !== id),
+  })
+
+/** Whether all mends are looked at together. */
+const mending = ref(false)
+const mendable = computed(() => props.findings.filter((f) => f.mend).length)
+function mended(what: string, after: Schema['Sequence']) {
+  mending.value = false
+  emit('act', what, after)
+}
+</script>
+
+<template>
+  <div class="chosen">
+    <label class="field"
+      >By
+      <select v-model="profile" aria-label="School profile">
+        <option :value="undefined">the school’s profile</option>
+        <option v-for="p in profiles" :key="p.profile.id" :value="p.profile.id">{{ p.profile.name }}</option>
+      </select>
+    </label>
+    <label class="field"
+      >For
+      <select
+        :value="client ?? (sequence.forWhom?.[0] ? `for ${sequence.forWhom[0]}` : '')"
+        aria-label="For whom"
+        title="Held to what such a body must be spared"
+        @change="meant(($event.target as HTMLSelectElement).value)"
+      >
+        <option value="">anybody</option>
+        <optgroup label="A plan for">
+          <option v-for="w in session.catalogue?.forWhom" :key="w.id" :value="`for ${w.id}`">
+            {{ capital(w.name) }}
+          </option>
+        </optgroup>
+        <optgroup label="The notes of">
+          <option v-for="p in people" :key="p.id" :value="p.id">{{ p.name }}</option>
+        </optgroup>
+      </select>
+    </label>
+  </div>
+  <p v-if="findings.length === 0" class="soft">
+    Nothing: warmed, in order, within its ceilings and its slot.
+  </p>
+  <p v-if="sequence.forWhom?.length" class="whom">
+    For
+    <button
+      v-for="w in sequence.forWhom"
+      :key="w"
+      class="push"
+      :aria-label="`Not for ${whomName(w)}`"
+      @click="notFor(w)"
+    >
+      {{ whomName(w) }} ×
+    </button>
+  </p>
+  <button v-if="mendable > 1 && !mending" class="push main" @click="mending = true">
+    Mend all {{ mendable }}…
+  </button>
+  <MendAllPanel
+    v-if="mending"
+    :sequence="sequence"
+    :profile="profile"
+    :client="client"
+    @take="mended"
+    @leave="mending = false"
+  />
+  <FindingPile
+    v-for="pile in mending ? [] : piled(findings)"
+    :key="pileKey(pile)"
+    :findings="pile"
+    :number="number"
+    :busy="busy"
+    @open="(f) => emit('open', f)"
+    @mend="(f) => emit('mend', f)"
+  />
+  <p class="law">{{ session.catalogue?.law }}</p>
+  <p class="files">
+    <a class="push" :href="`/api/sequences/${sequence.id}/file`" download>Save as a file</a>
+    <a class="push" :href="`/api/sequences/${sequence.id}/steps`" download>Steps for a spreadsheet</a>
+    <HandoutLinks :id="sequence.id" />
+    <router-link class="push" :to="`/term?sequence=${sequence.id}`">Put it in the term</router-link>
+  </p>
+</template>
+
+<style scoped>
+.chosen,
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+.chosen .field {
+  font-weight: 400;
+}
+.whom {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+</style>
