@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask } from '@/api/client'
@@ -50,14 +51,30 @@ const students = computed(() => people.value?.filter((p) => p.role === 'student'
 const open = computed(
   () => lines.value?.filter((l) => !l.finished && !l.voidReason && l.kind !== 'peer-look') ?? [],
 )
+/** Of all that was seen in the term, by any word of a line; earlier pages are asked for as long as somebody looks. */
+const sought = ref('')
+const found = computed(() => {
+  const words = sought.value.toLowerCase().split(' ').filter(Boolean)
+  return lines.value?.filter((l) => {
+    const said = [l.student, l.sequence, l.grader, l.kind, l.result, day(l.startedAt)].join(' ').toLowerCase()
+    return words.every((w) => said.includes(w))
+  })
+})
+watchDebounced(
+  [sought, more],
+  () => {
+    if (sought.value && more.value) void earlier()
+  },
+  { debounce: 150 },
+)
 const waiting = computed(
-  () => lines.value?.filter((l) => l.finished && (!l.result || l.since) && !l.voidReason) ?? [],
+  () => found.value?.filter((l) => l.finished && (!l.result || l.since) && !l.voidReason) ?? [],
 )
 const held = computed(
-  () => lines.value?.filter((l) => l.result && !l.since && !l.released && !l.voidReason && !l.beside) ?? [],
+  () => found.value?.filter((l) => l.result && !l.since && !l.released && !l.voidReason && !l.beside) ?? [],
 )
 const done = computed(
-  () => lines.value?.filter((l) => l.voidReason || (l.result && !l.since && (l.released || l.beside))) ?? [],
+  () => found.value?.filter((l) => l.voidReason || (l.result && !l.since && (l.released || l.beside))) ?? [],
 )
 /** Marks the run of another grader on one's own. */
 async function beside(id: string) {
@@ -382,17 +399,24 @@ if (typeof swap === 'string') void during(() => changeRoles(swap))
           </div>
         </template>
       </section>
+      <label v-if="lines.length > 10" class="find"
+        >Find a practical
+        <input v-model="sought" type="search" placeholder="student, sequence, grader, day" />
+      </label>
+      <p v-if="sought && !found?.length && !loading" class="soft" role="status">
+        No practical of this term says “{{ sought }}”.
+      </p>
       <PracticalLines
         title="Waiting for review"
         :lines="waiting"
-        none="Nothing waits: everything finished has been awarded."
+        :none="sought ? undefined : 'Nothing waits: everything finished has been awarded.'"
       />
       <PracticalLines title="For the lead to release" :lines="held" />
       <PracticalLines
         title="Awarded"
         :lines="done"
         :more="more"
-        none="Nothing has been awarded in this term yet."
+        :none="sought ? undefined : 'Nothing has been awarded in this term yet.'"
         @earlier="earlier"
       />
     </template>
@@ -438,6 +462,18 @@ summary {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+.find {
+  max-width: 420px;
+}
+.find input {
+  min-height: var(--target);
+  border: 1.5px solid var(--ink);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 16px var(--text);
+  padding: 0 12px;
 }
 .slot {
   display: flex;

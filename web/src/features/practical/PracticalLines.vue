@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import { counted, day, points, word } from '@/parts/words'
 
@@ -13,6 +13,10 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ earlier: [] }>()
 const shown = computed(() => props.lines.length > 0 || props.none)
+/** As many as fit a screen; the others when they are wanted. */
+const FEW = 10
+const all = ref(false)
+const few = computed(() => (all.value ? props.lines : props.lines.slice(0, FEW)))
 </script>
 
 <template>
@@ -21,7 +25,7 @@ const shown = computed(() => props.lines.length > 0 || props.none)
       {{ title }} <span class="soft">{{ lines.length }}{{ more ? ' and more' : '' }}</span>
     </h2>
     <p v-if="lines.length === 0" class="soft">{{ none }}</p>
-    <router-link v-for="l in lines" :key="l.id" class="line" :to="`/review/${l.id}`">
+    <router-link v-for="l in few" :key="l.id" class="line" :to="`/review/${l.id}`">
       <strong>{{ l.student }}</strong><span>{{ l.sequence }}</span
       ><span class="soft">{{ l.grader }}{{ l.kind === 'practical' ? '' : `, ${word(l.kind)}` }}</span
       ><span class="soft">{{ day(l.startedAt) }}</span>
@@ -30,7 +34,10 @@ const shown = computed(() => props.lines.length > 0 || props.none)
       <span v-else-if="l.result" class="go" :class="l.result">{{ points(l.mean) }} · {{ l.result }}</span>
       <span v-else class="go">review</span>
     </router-link>
-    <button v-if="more" class="push earlier" @click="emit('earlier')">Earlier</button>
+    <button v-if="few.length < lines.length" class="push earlier" @click="all = true">
+      All {{ lines.length }}
+    </button>
+    <button v-else-if="more" class="push earlier" @click="emit('earlier')">Earlier</button>
   </section>
 </template>
 

@@ -36,6 +36,23 @@ describe('a practical as a line', () => {
   ])('%o says %s', (more, text) => expect(said(more)).toBe(text))
 })
 
+describe('many practicals', () => {
+  const page = () =>
+    mount(PracticalLines, {
+      props: { title: 'Awarded', more: true, lines: [...Array(23).keys()].map((i) => line({ id: `p${i}` })) },
+      global: { stubs: { RouterLink: RouterLinkStub } },
+    })
+
+  it('show ten, and all when they are wanted', async () => {
+    const list = page()
+    expect(list.findAll('.line')).toHaveLength(10)
+    expect(list.find('h2').text()).toBe('Awarded 23 and more')
+    await list.find('button').trigger('click')
+    expect(list.findAll('.line')).toHaveLength(23)
+    expect(list.find('button').text()).toBe('Earlier')
+  })
+})
+
 describe('an award', () => {
   beforeEach(() => setActivePinia(createPinia()))
   const shown = (since: number, role: string) => {
