@@ -10,11 +10,10 @@ const session = useSession()
 
 <template>
   <template v-if="session.person && !session.staff">
-    <div class="own">
+    <div class="due"><SelfMarks /></div>
+    <StudentPage :id="session.person.id">
       <router-link class="push" to="/peer">Watch at a table</router-link>
-      <SelfMarks />
-    </div>
-    <StudentPage :id="session.person.id" />
+    </StudentPage>
     <div class="own">
       <NotesForm :person="session.person" readonly />
       <PasswordForm />
@@ -23,6 +22,9 @@ const session = useSession()
 </template>
 
 <style scoped>
+.due:not(:empty) {
+  padding: 14px 20px 0;
+}
 .own {
   display: flex;
   flex-wrap: wrap;

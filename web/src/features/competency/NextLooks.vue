@@ -54,7 +54,9 @@ function setUp(l: Schema['LookLine']) {
     query: {
       student: l.student,
       sequence: l.sequence,
-      criterion: l.whole ? undefined : l.reasons[0]?.criterion,
+      // One finger is a spot check; a look at more of them is a practical of so many minutes.
+      criterion: l.whole || l.reasons.length !== 1 ? undefined : l.reasons[0]!.criterion,
+      minutes: Math.ceil(l.minutes),
     },
   }
 }
@@ -113,13 +115,7 @@ function setUp(l: Schema['LookLine']) {
           </span>
           <span class="why">{{ l.why }}</span>
           <span class="min">{{ Math.ceil(l.minutes) }} min</span>
-          <router-link class="push" :to="setUp(l)"
-            >Set up{{
-              l.whole || l.reasons.length < 2
-                ? ''
-                : ` ${fingerOf(l.reasons[0]!.criterion).name.toLowerCase()}`
-            }}</router-link
-          >
+          <router-link class="push" :to="setUp(l)">Set up</router-link>
         </li>
       </ol>
       <p class="soft">

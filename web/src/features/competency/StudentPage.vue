@@ -65,6 +65,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
           {{ student.way }}</span
         >
         <span class="grow" />
+        <slot />
         <button v-if="session.staff" class="push" :aria-pressed="figures" @click="figures = !figures">
           Figures
         </button>
@@ -97,9 +98,8 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
         </button>
       </div>
       <p v-if="student.regions.length === 0" class="card soft">Nothing has been seen and released yet.</p>
-      <StepsToPractise :steps="student.toPractise" />
-      <div v-if="current" class="cols">
-        <section class="card lines">
+      <div class="cols">
+        <section v-if="current" class="card lines">
           <h2>{{ session.regionName(current.region) }}</h2>
           <div v-for="l in current.lines" :key="l.bar.criterion" class="line">
             <div class="say">
@@ -115,8 +115,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
           </div>
         </section>
         <div class="side">
-          <StudentBackground :student="student" />
-          <section class="card">
+          <section v-if="current" class="card">
             <h2>Practicals here</h2>
             <p v-if="here.length === 0" class="soft">Nobody has looked at this region yet.</p>
             <div v-for="(p, i) in here" :key="p.id">
@@ -136,9 +135,13 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
               >
             </div>
           </section>
+          <StudentBackground :student="student" />
+        </div>
+        <div class="rest">
+          <StepsToPractise :steps="student.toPractise" />
+          <StudentRollUps :student="student" />
         </div>
       </div>
-      <StudentRollUps :student="student" />
     </template>
   </div>
 </template>
@@ -169,17 +172,29 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
   min-height: var(--target);
   font-size: 14px;
 }
+/* What one looks for first is in sight; what follows fills both columns. */
 .cols {
   display: grid;
-  grid-template-columns: 1fr 330px;
+  grid-template: auto 1fr / minmax(0, 1fr) 330px;
+  grid-template-areas: 'lines side' 'rest side';
   gap: 14px;
   align-items: start;
+}
+.lines {
+  grid-area: lines;
+}
+.side {
+  grid-area: side;
+}
+.rest {
+  grid-area: rest;
 }
 .cols > *,
 .line > * {
   min-width: 0;
 }
-.side {
+.side,
+.rest {
   display: flex;
   flex-direction: column;
   gap: 14px;
@@ -241,7 +256,8 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
 }
 @media (max-width: 899px) {
   .cols {
-    grid-template-columns: minmax(0, 1fr);
+    grid-template: none / minmax(0, 1fr);
+    grid-template-areas: 'lines' 'side' 'rest';
   }
 }
 @media (max-width: 640px) {

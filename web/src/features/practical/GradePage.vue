@@ -190,18 +190,27 @@ async function showAgain(id: string) {
   ]
 }
 /** One to look at, out of the list of those to look at next. */
-async function lookAt(student: string, sequence: string, criterion?: string) {
+async function lookAt(student: string, sequence: string, criterion?: string, minutes?: number) {
   if (sequence) brief.sequence = sequence
   if (FINGERS.some((f) => f.id === criterion)) brief.criterion = criterion as Criterion
   await nextTick()
+  if (minutes && minutes <= 240) brief.minutes = minutes
   places.value = [{ table: freeTable([], open.value), student, partner: '' }]
 }
-const { swap, again: retake, student: wanted, sequence: shown, criterion: watched } = route.query
+const {
+  swap,
+  again: retake,
+  student: wanted,
+  sequence: shown,
+  criterion: watched,
+  minutes: within,
+} = route.query
 if (typeof wanted === 'string')
   void lookAt(
     wanted,
     typeof shown === 'string' ? shown : '',
     typeof watched === 'string' ? watched : undefined,
+    Number(within) || undefined,
   )
 if (typeof retake === 'string') void during(() => showAgain(retake))
 if (typeof swap === 'string') void during(() => changeRoles(swap))
