@@ -120,7 +120,7 @@ onMounted(async () => {
 }
 .dock {
   position: sticky;
-  bottom: 8px;
+  bottom: calc(var(--bar) + 8px);
   z-index: 2;
   padding: 8px 12px 12px;
   border: 2px solid var(--ink);

@@ -444,7 +444,7 @@ const bars = computed(() => barsOf(taps.scores.value))
   }
   .foot {
     position: sticky;
-    bottom: 0;
+    bottom: var(--bar);
     background: var(--ground);
     padding: 6px 0;
   }

@@ -184,4 +184,9 @@ td:has(.acts) {
     grid-template-columns: minmax(0, 1fr) 340px;
   }
 }
+@media (max-width: 900px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

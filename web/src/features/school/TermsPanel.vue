@@ -180,4 +180,9 @@ input {
 .bad {
   color: var(--stop);
 }
+@media (max-width: 900px) {
+  .cols {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

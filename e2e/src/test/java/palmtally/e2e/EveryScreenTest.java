@@ -41,11 +41,14 @@ class EveryScreenTest {
                           return { name: e.getAttribute('aria-label') ?? e.innerText ?? e.tagName, w: r.width, h: r.height } })
               .filter(x => x.w > 0 && x.h > 0 && (x.w < 43.5 || x.h < 43.5))
               .map(x => `${x.name} ${Math.round(x.w)}×${Math.round(x.h)}`)""";
-    /** Words that do not fit their control, and pages wider than the window. */
+    /** Words that do not fit their control, cards that are slivers, and pages wider than the window. */
     private static final String CUT = """
             () => [...[...document.querySelectorAll('button, .push, h1, h2, .cue')]
                 .filter(e => e.scrollWidth > e.clientWidth + 1 && e.clientWidth > 0)
                 .map(e => `${e.innerText} is cut: ${e.scrollWidth} in ${e.clientWidth}`),
+              ...[...document.querySelectorAll('section.card, aside.card, form.card')]
+                .filter(e => e.clientWidth > 0 && e.clientWidth < 240)
+                .map(e => `${e.innerText.slice(0, 30)} is squeezed: ${e.clientWidth} wide`),
               ...(document.documentElement.scrollWidth > window.innerWidth ? [`page is ${document.documentElement.scrollWidth} wide`] : [])]""";
 
     /** By its place: a dialog may lie over it. */
@@ -292,6 +295,10 @@ class EveryScreenTest {
                     .boundingBox();
             if (box.x < 0 || box.x + box.width > width || box.y < 0 || box.y + box.height > height)
                 faults.put("table " + size + ", " + name, "out of sight");
+            var on = page.evaluate(
+                    "([x, y]) => document.elementFromPoint(x, y)?.closest('button')?.innerText ?? ''",
+                    List.of(box.x + box.width / 2, box.y + box.height / 2));
+            if (!on.toString().startsWith(name)) faults.put("table " + size + ", " + name, "under " + on);
         }
     }
 
