@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { useMediaQuery, useStorage } from '@vueuse/core'
-import { computed, watchEffect } from 'vue'
+import { computed, defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '@/features/session/useSession'
 
+const MoreMenu = defineAsyncComponent(() => import('@/features/session/MoreMenu.vue'))
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
@@ -48,14 +49,12 @@ async function leave() {
           :aria-current="here(room) ? 'page' : undefined"
           >{{ room.name }}</router-link
         >
-        <v-menu v-if="phone" location="top end" offset="6">
-          <template #activator="{ props }"><button class="room" v-bind="props">More</button></template>
-          <v-list>
-            <v-list-subheader>{{ session.person?.name }}, {{ session.person?.role }}</v-list-subheader>
-            <v-list-item :title="night ? 'Day' : 'Night'" @click="night = !night" />
-            <v-list-item title="Sign out" @click="leave" />
-          </v-list>
-        </v-menu>
+        <MoreMenu
+          v-if="phone"
+          v-model:night="night"
+          :who="`${session.person?.name}, ${session.person?.role}`"
+          @leave="leave"
+        />
         <template v-else>
           <span class="grow" />
           <button class="room small" :aria-pressed="night" @click="night = !night">
@@ -95,7 +94,7 @@ async function leave() {
   height: 100dvh;
   overflow-y: auto;
 }
-.room {
+.rail :deep(.room) {
   width: 72px;
   min-height: 52px;
   border-radius: 16px;
@@ -110,15 +109,15 @@ async function leave() {
   border: 0;
   cursor: pointer;
 }
-.room.small {
+.rail :deep(.room.small) {
   min-height: 44px;
   font-size: 14px;
 }
-.room.here {
+.rail :deep(.room.here) {
   background: var(--ground);
   color: var(--ink);
 }
-.room:focus-visible {
+.rail :deep(.room:focus-visible) {
   outline-color: var(--rail-ink);
 }
 .main {
@@ -144,7 +143,8 @@ async function leave() {
     gap: 2px;
     padding: 4px 4px calc(4px + env(safe-area-inset-bottom));
   }
-  .room {
+  .rail :deep(.room) {
+    width: auto;
     flex: 1 1 0;
     min-width: 44px;
     font-size: 14px;
@@ -159,7 +159,7 @@ async function leave() {
   .rail img {
     display: none;
   }
-  .room {
+  .rail :deep(.room) {
     min-height: 44px;
   }
 }
