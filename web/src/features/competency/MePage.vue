@@ -32,4 +32,7 @@ const session = useSession()
   padding: 14px 20px;
   align-items: flex-start;
 }
+.own > * {
+  flex: 1 1 300px;
+}
 </style>
