@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { onBeforeUnmount, shallowRef, watch } from 'vue'
+import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useCommand } from '@/api/useCommand'
+import type { Problem } from '@/api/client'
 import { useAgain } from '@/api/useAgain'
 import Standing from '@/parts/Standing.vue'
 import TableBoard from './TableBoard.vue'
@@ -12,21 +12,27 @@ const props = defineProps<{ id: string }>()
 const router = useRouter()
 const floor = useFloor()
 const table = shallowRef<Table>()
-const { failed: problem, during } = useCommand()
+const problem = ref<Problem>()
 
 async function again() {
-  await during(async () => {
+  try {
     const found = await floor.open(props.id)
     if (found.view.finished || (found.taps.finished.value && found.taps.waiting.value === 0))
       return void router.replace(`/review/${props.id}`)
     table.value = found
+    problem.value = undefined
     await floor.watch(props.id)
-  })
+  } catch (e) {
+    problem.value = e as Problem
+  }
 }
 useAgain(problem, again)
 watch(
   () => props.id,
-  () => again(),
+  () => {
+    problem.value = undefined
+    return again()
+  },
   { immediate: true },
 )
 // The others stand beside it.
