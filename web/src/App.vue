@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { useMediaQuery, useStorage } from '@vueuse/core'
+import { useStorage } from '@vueuse/core'
 import { computed, defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '@/features/session/useSession'
+import { usePhone } from '@/parts/usePhone'
 
 const MoreMenu = defineAsyncComponent(() => import('@/features/session/MoreMenu.vue'))
 const session = useSession()
@@ -12,7 +13,7 @@ const router = useRouter()
 const theme = useTheme()
 const night = useStorage('palm-night', false)
 /** On a phone the rooms are a bar below, where the thumb is; what is seldom wanted is behind the last of it. */
-const phone = useMediaQuery('(max-width: 640px)')
+const phone = usePhone()
 const framed = computed(() => session.person && !route.meta.bare)
 watchEffect(() => theme.change(night.value ? 'night' : 'linen'))
 

@@ -1,6 +1,6 @@
 import { effectScope, nextTick, ref } from 'vue'
 import { expect, it, vi } from 'vitest'
-import { useEarlier, usePages, type Page } from './usePages'
+import { readOnWhile, useEarlier, usePages, type Page } from './usePages'
 
 const settled = () => new Promise((r) => setTimeout(r))
 const PAGES: Record<string, Page<number>> = {
@@ -52,4 +52,20 @@ it('begins anew with another first page, and drops a page of the one before', as
   give(PAGES['8']!)
   await asked
   expect([list.lines.value, list.more.value]).toEqual([[10, 9], false])
+})
+
+it('reads on to the end while somebody looks for something', async () => {
+  const load = vi.fn((before?: string) => Promise.resolve(PAGES[before ?? '']!))
+  const sought = ref('')
+  const list = effectScope().run(() => {
+    const pages = usePages(load)
+    readOnWhile(pages, () => sought.value !== '')
+    return pages
+  })!
+  await settled()
+  expect(list.lines.value).toEqual([9, 8])
+  sought.value = 'five'
+  await settled()
+  await settled()
+  expect([list.lines.value, list.more.value]).toEqual([[9, 8, 7, 6, 5], false])
 })

@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
 import type { Problem } from './client'
 import { useAsked } from './useAsked'
 
@@ -50,4 +50,14 @@ export function usePages<T>(load: (before?: string) => Promise<Page<T>>) {
     loading: computed(() => loading.value || rest.loading.value),
     again,
   }
+}
+
+/** Asks for each further page as long as something is looked for that may be on it. */
+export function readOnWhile(
+  pages: { lines: Ref<unknown>; more: Ref<boolean>; earlier: () => Promise<void> },
+  sought: () => boolean,
+) {
+  watch([sought, pages.lines], () => {
+    if (sought() && pages.more.value) void pages.earlier()
+  })
 }

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { watchDebounced } from '@vueuse/core'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
-import { usePages } from '@/api/usePages'
+import { readOnWhile, usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import OfflineNote from '@/parts/OfflineNote.vue'
@@ -60,13 +59,7 @@ const found = computed(() => {
     return words.every((w) => said.includes(w))
   })
 })
-watchDebounced(
-  [sought, more],
-  () => {
-    if (sought.value && more.value) void earlier()
-  },
-  { debounce: 150 },
-)
+readOnWhile({ lines, more, earlier }, () => sought.value !== '')
 const waiting = computed(
   () => found.value?.filter((l) => l.finished && (!l.result || l.since) && !l.voidReason) ?? [],
 )
@@ -408,7 +401,7 @@ if (typeof swap === 'string') void during(() => changeRoles(swap))
           </div>
         </template>
       </section>
-      <label v-if="lines.length > 10" class="find"
+      <label v-if="lines.length > 10" class="field above find"
         >Find a practical
         <input v-model="sought" type="search" placeholder="student, sequence, grader, day" />
       </label>
@@ -474,15 +467,6 @@ summary {
 }
 .find {
   max-width: 420px;
-}
-.find input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 16px var(--text);
-  padding: 0 12px;
 }
 .slot {
   display: flex;

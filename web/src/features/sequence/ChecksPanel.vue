@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ask, type Schema } from '@/api/client'
-import { useAsked } from '@/api/useAsked'
+import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { capital } from '@/parts/words'
 import FindingPile from './FindingPile.vue'
@@ -16,6 +15,9 @@ const props = defineProps<{
   /** Number of a step in the list. */
   number: (step: string) => number
   busy: boolean
+  profiles?: Schema['ProfileView'][]
+  /** Whose notes it can be held to. */
+  people?: Schema['Person'][]
 }>()
 const emit = defineEmits<{
   act: [what: string, after: Schema['Sequence']]
@@ -27,12 +29,6 @@ const profile = defineModel<string | undefined>('profile')
 /** Whose notes are checked too. */
 const client = defineModel<string | undefined>('client')
 const session = useSession()
-const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
-const { data: people } = useAsked(async () =>
-  session.term
-    ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))
-    : [],
-)
 
 type ForWhom = Schema['ForWhomWord']['id']
 const whomName = (id: string) => session.catalogue?.forWhom?.find((w) => w.id === id)?.name ?? id

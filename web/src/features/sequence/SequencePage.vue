@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { onKeyStroke, useMediaQuery } from '@vueuse/core'
+import { onKeyStroke } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import DraftStanding from '@/parts/DraftStanding.vue'
 import Standing from '@/parts/Standing.vue'
@@ -11,6 +12,7 @@ import Strip from '@/parts/Strip.vue'
 import TablePicture from '@/parts/TablePicture.vue'
 import Tabs from '@/parts/Tabs.vue'
 import { stripOf } from '@/parts/strip'
+import { usePhone } from '@/parts/usePhone'
 import { capital, mmss, word } from '@/parts/words'
 import AddLine from './AddLine.vue'
 import ChecksPanel from './ChecksPanel.vue'
@@ -52,13 +54,19 @@ const draft = useDraft(
   () => profile.value,
   () => client.value,
 )
+const { data: people } = useAsked(async () =>
+  session.term
+    ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))
+    : [],
+)
+const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const { sequence, plan, view, busy, dirty, failed, theirs } = draft
 const picked = ref<string>()
 const cursor = ref<string>()
 const extra = ref<ReadonlySet<string>>(new Set())
 const PANELS = ['checks', 'see', 'step', 'fit', 'versions'] as const
 /** On a phone the list and the strip take their turn with the panels. */
-const phone = useMediaQuery('(max-width: 640px)')
+const phone = usePhone()
 const tab = ref<(typeof PANELS)[number] | 'steps' | 'strip'>(phone.value ? 'steps' : 'checks')
 watch(phone, (now) => (tab.value = now ? 'steps' : 'checks'))
 const tabs = computed(() =>
@@ -500,6 +508,8 @@ onKeyStroke((e) => {
               :findings="plan.findings"
               :number="number"
               :busy="busy"
+              :profiles="profiles"
+              :people="people"
               @act="draft.act"
               @open="openFinding"
               @mend="(f) => draft.mend(f.finding.key, f.mend!)"

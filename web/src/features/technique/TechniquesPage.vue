@@ -412,8 +412,15 @@ const more = (n: number, what: string) =>
     grid-template-columns: 260px minmax(0, 1fr);
   }
 }
+.to-list {
+  display: none;
+}
 /* On a phone the list, or what is picked of it. */
 @media (max-width: 640px) {
+  .to-list {
+    display: inline-flex;
+    align-self: flex-start;
+  }
   .page {
     height: auto;
     min-height: 0;
@@ -427,15 +434,6 @@ const more = (n: number, what: string) =>
   }
   .head {
     flex-wrap: wrap;
-  }
-}
-.to-list {
-  display: none;
-}
-@media (max-width: 640px) {
-  .to-list {
-    display: inline-flex;
-    align-self: flex-start;
   }
 }
 </style>
