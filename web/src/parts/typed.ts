@@ -7,6 +7,12 @@ interface State {
 }
 type Typed = (HTMLInputElement | HTMLTextAreaElement) & { typed?: State }
 
+/** Whether what was done goes into a field: letters are text there, and keys of the page are none. */
+export const typing = ({ target }: Event) =>
+  target instanceof HTMLInputElement ||
+  target instanceof HTMLTextAreaElement ||
+  target instanceof HTMLSelectElement
+
 const text = (value: Value) => (value == null ? '' : String(value))
 
 /**

@@ -8,6 +8,8 @@ import { useHistory } from './useHistory'
 /** What the server shows of a document with versions. */
 interface Stored {
   version: number
+  /** What is wrong with the text as it is stored. */
+  damaged?: string
   history: Page<Schema['VersionLine']>
 }
 
@@ -29,6 +31,28 @@ export interface Versioned<View extends Stored, Text, Checks> {
   /** What is different, a line each. */
   difference: (before: Text, after: Text) => Promise<string[]>
 }
+
+/** What the frame of an editor shows and does, whatever is edited. */
+export type Edited = Pick<
+  ReturnType<typeof useVersioned<Stored, unknown, unknown>>,
+  | 'view'
+  | 'problem'
+  | 'failed'
+  | 'loading'
+  | 'busy'
+  | 'dirty'
+  | 'restored'
+  | 'theirs'
+  | 'undoable'
+  | 'redoable'
+  | 'read'
+  | 'undo'
+  | 'redo'
+  | 'save'
+  | 'takeTheirs'
+  | 'drop'
+  | 'close'
+>
 
 interface Kept<Text> {
   from: number
@@ -269,6 +293,8 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
     save,
     takeTheirs,
     drop,
+    /** What failed was read. */
+    close: () => (failed.value = undefined),
     during,
   }
 }

@@ -3,7 +3,7 @@ import { computed, nextTick, onMounted, ref } from 'vue'
 import { useSession } from '@/features/session/useSession'
 import { useDrag } from '@/parts/useDrag'
 import LessonMark from './LessonMark.vue'
-import { AIMS, byWeek, minutesOf, type Curriculum } from './term'
+import { AIMS, byWeek, minutesOf, type Aim, type Curriculum } from './term'
 
 /** Regions × weeks: one cell is what a region does in a week. Arrows walk, a letter adds, Alt with an arrow moves, Delete takes out. */
 const props = defineProps<{
@@ -19,7 +19,7 @@ const props = defineProps<{
 const emit = defineEmits<{
   pick: [region: string, week: number]
   week: [week: number]
-  add: [region: string, week: number, aim: string]
+  add: [region: string, week: number, aim: Aim]
   shift: [lesson: string, week: number]
   remove: [region: string, week: number]
 }>()

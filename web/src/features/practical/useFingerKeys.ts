@@ -1,6 +1,7 @@
 import { useEventListener, useStorage } from '@vueuse/core'
 import { computed, reactive } from 'vue'
 import { FINGERS, type Criterion } from '@/parts/criteria'
+import { typing } from '@/parts/typed'
 
 /** One key a criterion under the left hand; each can be changed, all can be switched off (WCAG 2.2, 2.1.4). */
 export function useFingerKeys(on: {
@@ -19,10 +20,6 @@ export function useFingerKeys(on: {
     })),
   )
   const nameOf = (id: Criterion) => keys.value.find((k) => k.id === id)!.keyName
-  const typing = (target: EventTarget | null) =>
-    target instanceof HTMLInputElement ||
-    target instanceof HTMLTextAreaElement ||
-    target instanceof HTMLSelectElement
 
   /** A dialog is open: one that is only fading out no longer takes the keys. */
   const asked = () =>
@@ -32,7 +29,7 @@ export function useFingerKeys(on: {
     })
 
   useEventListener(window, 'keydown', (e: KeyboardEvent) => {
-    if (!enabled.value || e.ctrlKey || e.metaKey || e.altKey || typing(e.target)) return
+    if (!enabled.value || e.ctrlKey || e.metaKey || e.altKey || typing(e)) return
     if (asked()) return
     const key = e.key.toLowerCase()
     const finger = keys.value.find((f) => f.key === key)
@@ -43,7 +40,7 @@ export function useFingerKeys(on: {
   })
   // A button that has the focus must not take the thumb's key for a click.
   useEventListener(window, 'keyup', (e: KeyboardEvent) => {
-    if (!enabled.value || typing(e.target)) return
+    if (!enabled.value || typing(e)) return
     if (e.key === ' ') e.preventDefault()
     on.up?.(e.key.toLowerCase())
   })

@@ -39,5 +39,18 @@ export function useDraft(
       (from) => ask(api.POST('/api/drafts/mend', { body: { ...judged(from), key } })),
       (answer) => answer.sequence,
     )
-  return { ...draft, sequence, plan, mend }
+  /** Stores the text as a sequence under a name of its own, for one that lost a race. Its id, or undefined where that was refused. */
+  async function saveCopy(): Promise<string | undefined> {
+    const mine = sequence.value
+    if (!mine) return undefined
+    const copy = `${mine.id.slice(0, 50)}-copy-${Date.now().toString(36).slice(-4)}`
+    const name = `${mine.name} (copy)`.slice(0, 200)
+    const body = { from: 0, sequence: { ...mine, id: copy, name }, what: 'A copy' }
+    const params = { path: { id: copy } }
+    const done = await draft.during(() => ask(api.PUT('/api/sequences/{id}', { params, body })))
+    if (!done) return undefined
+    draft.takeTheirs()
+    return copy
+  }
+  return { ...draft, sequence, plan, mend, saveCopy }
 }

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import type { useStepActs } from './useStepActs'
+import { STEP_KEYS } from './useStepKeys'
+
+/** What can be done to the steps that are picked, and the keys for it. */
+defineProps<{ acts: ReturnType<typeof useStepActs>; said: string }>()
+const keys = defineModel<boolean>('keys', { required: true })
+</script>
+
+<template>
+  <div class="acts" role="toolbar" :aria-label="`Acts on ${said}`">
+    <button class="push" aria-label="Move up" title="Alt ↑" @click="acts.move(-1)">↑</button>
+    <button class="push" aria-label="Move down" title="Alt ↓" @click="acts.move(1)">↓</button>
+    <button class="push" title="Ctrl D" @click="acts.copy">Duplicate</button>
+    <button class="push" title="M" @click="acts.flip">Mirror</button>
+    <button class="push" title="X" @click="acts.halve">Split</button>
+    <button class="push" title="J" @click="acts.merge">Join</button>
+    <button class="push stop" title="Delete" @click="acts.drop">Take out</button>
+    <button class="push" title="The steps from here on become a block of their own" @click="acts.newBlock">
+      New block
+    </button>
+    <button class="push" :aria-expanded="keys" aria-label="Keys" @click="keys = !keys">?</button>
+  </div>
+  <p v-if="keys" class="soft keys">{{ STEP_KEYS }}</p>
+</template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+.acts .push {
+  padding: 4px 7px;
+  font-size: 14px;
+}
+.keys {
+  font-size: 13.5px;
+}
+@media (max-width: 1100px) {
+  .acts .push:last-child {
+    display: none;
+  }
+}
+@media (max-width: 640px) {
+  .acts {
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .acts .push {
+    flex: none;
+  }
+}
+</style>
