@@ -139,8 +139,20 @@ function mended(what: string, after: Schema['Sequence']) {
   flex-wrap: wrap;
   gap: 8px;
 }
+.chosen {
+  width: 100%;
+}
 .chosen .field {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex: 1 1 210px;
+  min-width: 0;
   font-weight: 400;
+}
+.chosen select {
+  flex: 1;
+  min-width: 0;
 }
 .whom {
   display: flex;

@@ -10,6 +10,7 @@ import { usePhone } from '@/parts/usePhone'
 import VersionedEditor from '@/parts/VersionedEditor.vue'
 import { capital, mmss } from '@/parts/words'
 import AddLine from './AddLine.vue'
+import BlockForm from './BlockForm.vue'
 import { cautionsOf } from './cautions'
 import ChecksPanel from './ChecksPanel.vue'
 import FitPanel from './FitPanel.vue'
@@ -70,6 +71,7 @@ const technique = computed(() => {
   const id = step.value?.technique
   return sequence.value?.techniques?.find((t) => t.id === id) ?? (id ? session.techniques.get(id) : undefined)
 })
+const block = computed(() => sequence.value?.blocks.find((b) => b.steps.some((s) => s.id === step.value?.id)))
 const cautions = computed(() => cautionsOf(session, step.value, technique.value))
 
 const PANELS = ['checks', 'see', 'step', 'fit', 'versions'] as const
@@ -89,6 +91,15 @@ function pick(id: string, how: Picking) {
   // On a phone a second touch of a step opens it.
   if (phone.value && how === 'one' && tab.value === 'steps' && step.value?.id === id) tab.value = 'step'
   picked.pick(id, how)
+}
+const blockOpened = ref(false)
+/** A block is changed where its first step is. */
+function openBlock(id: string) {
+  const first = sequence.value?.blocks.find((b) => b.id === id)?.steps[0]
+  if (!first) return
+  picked.pick(first.id)
+  tab.value = 'step'
+  blockOpened.value = true
 }
 function added(what: string, fresh: Schema['Step'][]) {
   acts.add(what, fresh)
@@ -149,6 +160,7 @@ async function saveCopy() {
     <template v-if="sequence && plan && strip">
       <Tabs v-if="phone" v-model="tab" :tabs="tabs" label="Of this sequence" />
       <div class="work">
+        <StepActs v-show="inTurn('steps')" v-model:keys="keys" class="acts" :acts="acts" :said="said" />
         <div v-show="inTurn('steps')" class="card steps">
           <AddLine
             ref="adder"
@@ -160,7 +172,6 @@ async function saveCopy() {
             @again="(made) => acts.edit('Read the line again', made.id, made)"
             @blocks="acts.lay"
           />
-          <StepActs v-model:keys="keys" :acts="acts" :said="said" />
           <StepList
             ref="list"
             :sequence="sequence"
@@ -169,10 +180,7 @@ async function saveCopy() {
             :flagged="flagged"
             @pick="pick"
             @move="acts.dropAt"
-            @repeat="acts.repeat"
-            @drape="acts.drape"
-            @order="acts.order"
-            @join="acts.joinBlocks"
+            @block="openBlock"
           />
         </div>
         <StepOnStrip
@@ -222,6 +230,14 @@ async function saveCopy() {
               {{ technique.name }}, also called {{ technique.aliases.join(', ') }}
             </p>
             <p v-for="c in cautions" :key="c" class="caution">⚠ {{ c }}</p>
+            <BlockForm
+              v-if="block"
+              :block="block"
+              :first="block === sequence.blocks[0]"
+              :opened="blockOpened"
+              @change="(patch) => acts.editBlock(block!.id, patch)"
+              @join="acts.joinBlocks(block.steps[0]!.id)"
+            />
             <StepForm
               :key="step.id"
               :step="step"

@@ -8,20 +8,22 @@ const keys = defineModel<boolean>('keys', { required: true })
 </script>
 
 <template>
-  <div class="acts" role="toolbar" :aria-label="`Acts on ${said}`">
-    <button class="push" aria-label="Move up" title="Alt ↑" @click="acts.move(-1)">↑</button>
-    <button class="push" aria-label="Move down" title="Alt ↓" @click="acts.move(1)">↓</button>
-    <button class="push" title="Ctrl D" @click="acts.copy">Duplicate</button>
-    <button class="push" title="M" @click="acts.flip">Mirror</button>
-    <button class="push" title="X" @click="acts.halve">Split</button>
-    <button class="push" title="J" @click="acts.merge">Join</button>
-    <button class="push stop" title="Delete" @click="acts.drop">Take out</button>
-    <button class="push" title="The steps from here on become a block of their own" @click="acts.newBlock">
-      New block
-    </button>
-    <button class="push" :aria-expanded="keys" aria-label="Keys" @click="keys = !keys">?</button>
+  <div>
+    <div class="acts" role="toolbar" :aria-label="`Acts on ${said}`">
+      <button class="push" aria-label="Move up" title="Alt ↑" @click="acts.move(-1)">↑</button>
+      <button class="push" aria-label="Move down" title="Alt ↓" @click="acts.move(1)">↓</button>
+      <button class="push" title="Ctrl D" @click="acts.copy">Duplicate</button>
+      <button class="push" title="M" @click="acts.flip">Mirror</button>
+      <button class="push" title="X" @click="acts.halve">Split</button>
+      <button class="push" title="J" @click="acts.merge">Join</button>
+      <button class="push stop" title="Delete" @click="acts.drop">Take out</button>
+      <button class="push" title="The steps from here on become a block of their own" @click="acts.newBlock">
+        New block
+      </button>
+      <button class="push" :aria-expanded="keys" aria-label="Keys" @click="keys = !keys">?</button>
+    </div>
+    <p v-if="keys" class="soft keys">{{ STEP_KEYS }}</p>
   </div>
-  <p v-if="keys" class="soft keys">{{ STEP_KEYS }}</p>
 </template>
 
 <style scoped>
@@ -31,7 +33,7 @@ const keys = defineModel<boolean>('keys', { required: true })
   gap: 4px;
 }
 .acts .push {
-  padding: 4px 7px;
+  padding: 4px 6px;
   font-size: 14px;
 }
 .keys {

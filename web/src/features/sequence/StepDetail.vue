@@ -4,8 +4,11 @@ import { computed } from 'vue'
 import { useSession } from '@/features/session/useSession'
 import { vTyped } from '@/parts/typed'
 import AddField from '@/parts/AddField.vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
 import { word } from '@/parts/words'
 import * as D from './detail'
+import InsteadFields from './InsteadFields.vue'
+import PartFields from './PartFields.vue'
 import PictureField from './PictureField.vue'
 
 /** What else is said of a step: folded away, and all of it optional. */
@@ -16,10 +19,7 @@ const d = computed(() => props.detail ?? D.nothing())
 const set = <K extends keyof D.Detail>(key: K, value: D.Detail[K], what: string) =>
   emit('change', what, D.changed(props.detail, key, value))
 const text = (e: Event) => (e.target as HTMLInputElement).value.trim() || undefined
-const num = (e: Event) => {
-  const n = (e.target as HTMLInputElement).valueAsNumber
-  return Number.isFinite(n) && n > 0 ? n : undefined
-}
+const num = D.positive
 /** What lies in the zones comes first. */
 const structures = computed(() => {
   const there = (s: { zones: string[] }) => s.zones.some((z) => props.zones.includes(z))
@@ -39,18 +39,6 @@ const own = (field: keyof D.Detail['words'], value: string | undefined) => {
   else delete words[field]
   set('words', words, 'Words')
 }
-const part = (i: number, patch: Partial<D.Detail['part'][number]>) =>
-  set(
-    'part',
-    d.value.part.map((p, k) => (k === i ? { ...p, ...patch } : p)),
-    'Client’s part',
-  )
-const branch = (i: number, patch: Partial<D.Detail['instead'][number]>) =>
-  set(
-    'instead',
-    d.value.instead.map((b, k) => (k === i ? { ...b, ...patch } : b)),
-    'Instead',
-  )
 function compare(what: (typeof values.comparisonWhatValues)[number]) {
   const all = D.toggled(d.value.compares?.what ?? [], what)
   set(
@@ -59,6 +47,10 @@ function compare(what: (typeof values.comparisonWhatValues)[number]) {
     'Comparison',
   )
 }
+const WHEN = values.comparisonWhenValues.map((id) => ({
+  id,
+  name: id === 'between' ? 'between the sides' : id,
+}))
 const LISTS = [
   { key: 'limb', name: 'Limb', first: 'Where a limb lies…', all: values.detailLimbValues },
   { key: 'props', name: 'Props', first: 'Add a prop…', all: values.detailPropsValues },
@@ -93,42 +85,39 @@ const LISTS = [
         <p v-for="c in cautions" :key="c" class="caution">⚠ {{ c }}</p>
       </div>
       <template v-for="end in ['from', 'to'] as const" :key="end">
-        <label>
-          {{ end === 'from' ? 'From' : 'To' }}
-          <select
-            :value="d[end] ?? ''"
-            @change="set(end, text($event) as never, end === 'from' ? 'Start' : 'End')"
-          >
-            <option value="">not said</option>
-            <option v-for="l in landmarks" :key="l.id" :value="l.id">{{ l.name }}</option>
-          </select>
-        </label>
+        <ChoiceField
+          :label="end === 'from' ? 'From' : 'To'"
+          :value="d[end]"
+          :options="landmarks"
+          none="not said"
+          @change="(v) => set(end, v as never, end === 'from' ? 'Start' : 'End')"
+        />
         <label>
           In own words
           <input v-typed="d.words[end]" maxlength="200" @change="own(end, text($event))" />
         </label>
       </template>
-      <label>
-        To the fibre
-        <select :value="d.fibre ?? ''" @change="set('fibre', text($event) as never, 'Fibre')">
-          <option value="">not said</option>
-          <option v-for="f in values.detailFibreValues" :key="f">{{ f }}</option>
-        </select>
-      </label>
-      <label>
-        Pace
-        <select :value="d.pace ?? ''" @change="set('pace', text($event) as never, 'Pace')">
-          <option value="">not said</option>
-          <option v-for="f in values.detailPaceValues" :key="f">{{ f }}</option>
-        </select>
-      </label>
-      <label>
-        Other hand
-        <select :value="d.otherHand ?? ''" @change="set('otherHand', text($event) as never, 'Other hand')">
-          <option value="">not said</option>
-          <option v-for="h in values.detailOtherHandValues" :key="h" :value="h">{{ word(h) }}</option>
-        </select>
-      </label>
+      <ChoiceField
+        label="To the fibre"
+        :value="d.fibre"
+        :options="values.detailFibreValues"
+        none="not said"
+        @change="(v) => set('fibre', v, 'Fibre')"
+      />
+      <ChoiceField
+        label="Pace"
+        :value="d.pace"
+        :options="values.detailPaceValues"
+        none="not said"
+        @change="(v) => set('pace', v, 'Pace')"
+      />
+      <ChoiceField
+        label="Other hand"
+        :value="d.otherHand"
+        :options="values.detailOtherHandValues"
+        none="not said"
+        @change="(v) => set('otherHand', v, 'Other hand')"
+      />
       <label>
         In own words
         <input v-typed="d.words['other-hand']" maxlength="200" @change="own('other-hand', text($event))" />
@@ -165,86 +154,19 @@ const LISTS = [
           />
         </span>
       </div>
-      <fieldset class="wide">
-        <legend>Client’s part, in order</legend>
-        <div v-for="(p, i) in d.part" :key="i" class="part">
-          <select
-            :value="p.does"
-            :aria-label="`Part ${i + 1}`"
-            @change="part(i, { does: text($event) as never })"
-          >
-            <option v-for="x in values.clientPartDoesValues" :key="x" :value="x">{{ word(x) }}</option>
-          </select>
-          <input
-            v-typed="p.times"
-            type="number"
-            min="1"
-            max="50"
-            placeholder="times"
-            :aria-label="`Times of part ${i + 1}`"
-            @change="part(i, { times: num($event) })"
-          />
-          <input
-            v-typed="p.seconds"
-            type="number"
-            min="1"
-            max="600"
-            placeholder="s"
-            :aria-label="`Seconds of part ${i + 1}`"
-            @change="part(i, { seconds: num($event) })"
-          />
-          <input
-            v-typed="p.percent"
-            type="number"
-            min="1"
-            max="100"
-            placeholder="%"
-            :aria-label="`Strength of part ${i + 1}`"
-            @change="part(i, { percent: num($event) })"
-          />
-          <button
-            type="button"
-            class="chip"
-            :aria-label="`Take part ${i + 1} out`"
-            @click="
-              set(
-                'part',
-                d.part.filter((_, k) => k !== i),
-                'Client’s part',
-              )
-            "
-          >
-            ×
-          </button>
-        </div>
-        <span class="row">
-          <button
-            type="button"
-            class="chip"
-            @click="set('part', [...d.part, { does: 'breathes-out' }], 'Client’s part')"
-          >
-            Add a part
-          </button>
-          <input
-            v-typed="d.words.part"
-            class="grow"
-            aria-label="Client’s part in own words"
-            placeholder="in own words"
-            maxlength="200"
-            @change="own('part', text($event))"
-          />
-        </span>
-      </fieldset>
-      <label>
-        Ends when
-        <select
-          :value="d.end?.when ?? ''"
-          @change="set('end', text($event) ? { ...d.end, when: text($event) as never } : undefined, 'End')"
-        >
-          <option value="">its dose is over</option>
-          <option v-for="e in values.endWhenValues" :key="e" :value="e">{{ word(e) }}</option>
-        </select>
-      </label>
+      <PartFields
+        :part="d.part"
+        :words="d.words.part"
+        @change="(all) => set('part', all, 'Client’s part')"
+        @words="(v) => own('part', v)"
+      />
+      <ChoiceField
+        label="Ends when"
+        :value="d.end?.when"
+        :options="values.endWhenValues"
+        none="its dose is over"
+        @change="(when) => set('end', when && { ...d.end, when }, 'End')"
+      />
       <label>
         At most, s
         <input
@@ -257,61 +179,7 @@ const LISTS = [
           @change="d.end && set('end', { ...d.end, capSeconds: num($event) }, 'End')"
         />
       </label>
-      <fieldset class="wide">
-        <legend>Instead, when something comes up</legend>
-        <div v-for="(b, i) in d.instead" :key="i" class="branch">
-          <select
-            :value="b.when"
-            :aria-label="`What comes up, ${i + 1}`"
-            @change="branch(i, { when: text($event) as never })"
-          >
-            <option v-for="w in values.branchWhenValues" :key="w" :value="w">{{ word(w) }}</option>
-          </select>
-          <select
-            :value="b.then"
-            :aria-label="`What is done then, ${i + 1}`"
-            @change="branch(i, { then: text($event) as never })"
-          >
-            <option v-for="t in values.branchThenValues" :key="t" :value="t">{{ word(t) }}</option>
-          </select>
-          <button
-            type="button"
-            class="chip"
-            :aria-label="`Take ${i + 1} out`"
-            @click="
-              set(
-                'instead',
-                d.instead.filter((_, k) => k !== i),
-                'Instead',
-              )
-            "
-          >
-            ×
-          </button>
-          <select
-            :value="b.tool ?? ''"
-            :aria-label="`Hand then, ${i + 1}`"
-            @change="branch(i, { tool: text($event) as never })"
-          >
-            <option value="">same hand</option>
-            <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
-          </select>
-          <input
-            v-typed="b.words"
-            maxlength="400"
-            placeholder="in own words"
-            :aria-label="`In own words, ${i + 1}`"
-            @change="branch(i, { words: text($event) })"
-          />
-        </div>
-        <button
-          type="button"
-          class="chip"
-          @click="set('instead', [...d.instead, { when: 'hurts', then: 'broader', zones: [] }], 'Instead')"
-        >
-          Add what is done instead
-        </button>
-      </fieldset>
+      <InsteadFields :instead="d.instead" @change="(all) => set('instead', all, 'Instead')" />
       <fieldset class="wide">
         <legend>Compare</legend>
         <span class="row">
@@ -325,16 +193,14 @@ const LISTS = [
           >
             {{ c }}
           </button>
-          <select
+          <ChoiceField
             v-if="d.compares"
+            bare
+            label="When it is compared"
             :value="d.compares.when"
-            aria-label="When it is compared"
-            @change="set('compares', { what: d.compares.what, when: text($event) as never }, 'Comparison')"
-          >
-            <option v-for="w in values.comparisonWhenValues" :key="w" :value="w">
-              {{ w === 'between' ? 'between the sides' : w }}
-            </option>
-          </select>
+            :options="WHEN"
+            @change="(when) => set('compares', { what: d.compares!.what, when: when! }, 'Comparison')"
+          />
         </span>
       </fieldset>
       <label class="wide">
@@ -393,28 +259,14 @@ textarea {
   flex-wrap: wrap;
   gap: 6px;
 }
-.row > select {
+.row > select,
+.row > .choice {
   width: auto;
   flex: 1;
   min-width: 110px;
 }
 .grow {
   flex: 1 1 100%;
-}
-.part {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 62px 62px 62px 44px;
-  gap: 6px;
-  margin-bottom: 8px;
-}
-.branch {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 44px;
-  gap: 6px;
-  margin-bottom: 10px;
-}
-.branch > input {
-  grid-column: 2 / -1;
 }
 .caution {
   color: var(--stop);

@@ -5,10 +5,11 @@ import * as values from '@/api/schema'
 import { useSession } from '@/features/session/useSession'
 import { vTyped } from '@/parts/typed'
 import AddField from '@/parts/AddField.vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
 import DoseFields from '@/parts/DoseFields.vue'
 import HandField from '@/parts/HandField.vue'
 import TechniqueField from '@/parts/TechniqueField.vue'
-import { capital, word } from '@/parts/words'
+import SayFields from './SayFields.vue'
 import StepDetail from './StepDetail.vue'
 
 type Step = Schema['Step']
@@ -53,12 +54,6 @@ function care(c: Step['care'][number]) {
   const has = props.step.care.includes(c)
   set('care', has ? props.step.care.filter((x) => x !== c) : [...props.step.care, c], 'Care')
 }
-const say = (i: number, patch: Partial<Schema['Saying']>) =>
-  set(
-    'say',
-    props.step.say.map((s, k) => (k === i ? { ...s, ...patch } : s)),
-    'Words',
-  )
 </script>
 
 <template>
@@ -108,12 +103,12 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         @change="(tool, hand) => emit('change', `Hand of ${name}`, { tool, hand })"
       />
     </label>
-    <label>
-      Side
-      <select :value="step.side" @change="set('side', text($event) as Step['side'], 'Side')">
-        <option v-for="s in values.stepSideValues" :key="s">{{ s }}</option>
-      </select>
-    </label>
+    <ChoiceField
+      label="Side"
+      :value="step.side"
+      :options="values.stepSideValues"
+      @change="(v) => set('side', v!, 'Side')"
+    />
     <DoseFields :dose="step.dose" @change="(d) => set('dose', d, 'Dose')" />
     <label class="own">
       <input
@@ -135,42 +130,36 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
       of="Second side"
       @change="(d) => set('secondSide', d, 'Second side')"
     />
-    <label>
-      Sheet
-      <select :value="step.sheet" @change="set('sheet', text($event) as Step['sheet'], 'Sheet')">
-        <option v-for="s in values.stepSheetValues" :key="s">{{ s }}</option>
-      </select>
-    </label>
-    <label>
-      Lubricant
-      <select
-        :value="step.lubricant"
-        @change="set('lubricant', text($event) as Step['lubricant'], 'Lubricant')"
-      >
-        <option v-for="s in values.stepLubricantValues" :key="s">{{ s }}</option>
-      </select>
-    </label>
-    <label>
-      Position
-      <select :value="step.position" @change="set('position', text($event) as Step['position'], 'Position')">
-        <option v-for="s in values.stepPositionValues" :key="s" :value="s">{{ word(s) }}</option>
-      </select>
-    </label>
-    <label>
-      Phase
-      <select :value="step.phase" @change="set('phase', text($event) as Step['phase'], 'Phase')">
-        <option v-for="s in values.stepPhaseValues" :key="s" :value="s">{{ word(s) }}</option>
-      </select>
-    </label>
-    <label>
-      Weight
-      <select
-        :value="step.importance"
-        @change="set('importance', text($event) as Step['importance'], 'Weight')"
-      >
-        <option v-for="s in values.stepImportanceValues" :key="s">{{ s }}</option>
-      </select>
-    </label>
+    <ChoiceField
+      label="Sheet"
+      :value="step.sheet"
+      :options="values.stepSheetValues"
+      @change="(v) => set('sheet', v!, 'Sheet')"
+    />
+    <ChoiceField
+      label="Lubricant"
+      :value="step.lubricant"
+      :options="values.stepLubricantValues"
+      @change="(v) => set('lubricant', v!, 'Lubricant')"
+    />
+    <ChoiceField
+      label="Position"
+      :value="step.position"
+      :options="values.stepPositionValues"
+      @change="(v) => set('position', v!, 'Position')"
+    />
+    <ChoiceField
+      label="Phase"
+      :value="step.phase"
+      :options="values.stepPhaseValues"
+      @change="(v) => set('phase', v!, 'Phase')"
+    />
+    <ChoiceField
+      label="Weight"
+      :value="step.importance"
+      :options="values.stepImportanceValues"
+      @change="(v) => set('importance', v!, 'Weight')"
+    />
     <label>
       Least, s a side
       <input
@@ -182,34 +171,31 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         @change="set('minimumSeconds', num($event), 'Least')"
       />
     </label>
-    <label>
-      Client’s part
-      <select :value="step.effort" @change="set('effort', text($event) as Step['effort'], 'Part')">
-        <option v-for="s in values.stepEffortValues" :key="s" :value="s">{{ word(s) }}</option>
-      </select>
-    </label>
-    <label>
-      Stroke goes
-      <select
-        :value="step.direction ?? ''"
-        @change="set('direction', (text($event) || undefined) as Step['direction'], 'Direction')"
-      >
-        <option value="">not said</option>
-        <option v-for="s in values.stepDirectionValues" :key="s">{{ s }}</option>
-      </select>
-    </label>
-    <label>
-      Stance
-      <select :value="step.stance" @change="set('stance', text($event) as Step['stance'], 'Stance')">
-        <option v-for="s in values.stepStanceValues" :key="s" :value="s">{{ word(s) }}</option>
-      </select>
-    </label>
-    <label>
-      Stands
-      <select :value="step.stands" @change="set('stands', text($event) as Step['stands'], 'Place')">
-        <option v-for="s in values.stepStandsValues" :key="s" :value="s">{{ word(s) }}</option>
-      </select>
-    </label>
+    <ChoiceField
+      label="Client’s part"
+      :value="step.effort"
+      :options="values.stepEffortValues"
+      @change="(v) => set('effort', v!, 'Part')"
+    />
+    <ChoiceField
+      label="Stroke goes"
+      :value="step.direction"
+      :options="values.stepDirectionValues"
+      none="not said"
+      @change="(v) => set('direction', v, 'Direction')"
+    />
+    <ChoiceField
+      label="Stance"
+      :value="step.stance"
+      :options="values.stepStanceValues"
+      @change="(v) => set('stance', v!, 'Stance')"
+    />
+    <ChoiceField
+      label="Stands"
+      :value="step.stands"
+      :options="values.stepStandsValues"
+      @change="(v) => set('stands', v!, 'Place')"
+    />
     <div class="wide">
       <button
         type="button"
@@ -228,55 +214,7 @@ const say = (i: number, patch: Partial<Schema['Saying']>) =>
         hands wiped
       </button>
     </div>
-    <fieldset class="wide">
-      <legend>Words</legend>
-      <div v-for="(s, i) in step.say" :key="i" class="say">
-        <select
-          :value="s.kind"
-          :aria-label="`Kind of words ${i + 1}`"
-          @change="say(i, { kind: text($event) as Schema['Saying']['kind'] })"
-        >
-          <option v-for="k in values.sayingKindValues" :key="k" :value="k">{{ capital(word(k)) }}</option>
-        </select>
-        <input
-          v-typed="s.atSeconds"
-          type="number"
-          min="0"
-          max="3600"
-          class="at"
-          :aria-label="`Second of words ${i + 1}`"
-          @change="say(i, { atSeconds: Math.max(0, Number(text($event)) || 0) })"
-        />
-        <button
-          type="button"
-          class="chip"
-          :aria-label="`Take words ${i + 1} out`"
-          @click="
-            set(
-              'say',
-              step.say.filter((_, k) => k !== i),
-              'Words',
-            )
-          "
-        >
-          ×
-        </button>
-        <input
-          v-typed="s.words"
-          class="words"
-          maxlength="400"
-          :aria-label="`Words ${i + 1}`"
-          @change="say(i, { words: text($event) || undefined })"
-        />
-      </div>
-      <button
-        type="button"
-        class="chip"
-        @click="set('say', [...step.say, { kind: 'pressure-question', atSeconds: 0 }], 'Words')"
-      >
-        Add words
-      </button>
-    </fieldset>
+    <SayFields :say="step.say" @change="(say) => set('say', say, 'Words')" />
     <StepDetail
       :detail="step.detail"
       :zones="step.zones"
@@ -342,14 +280,5 @@ label,
   width: auto;
   flex: 1;
   min-width: 90px;
-}
-.say {
-  display: grid;
-  grid-template-columns: 1fr 70px 44px;
-  gap: 6px;
-  margin-bottom: 8px;
-}
-.words {
-  grid-column: 1 / -1;
 }
 </style>

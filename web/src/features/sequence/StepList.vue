@@ -19,10 +19,8 @@ const props = defineProps<{
 const emit = defineEmits<{
   pick: [id: string, how: 'one' | 'more' | 'upto']
   move: [id: string, spot: Spot]
-  repeat: [block: string]
-  drape: [block: string, method: string]
-  order: [block: string]
-  join: [first: string]
+  /** The head of a block was touched. */
+  block: [id: string]
 }>()
 const session = useSession()
 const list = ref<HTMLElement>()
@@ -30,6 +28,13 @@ const numbers = computed(
   () => new Map(props.sequence.blocks.flatMap((b) => b.steps).map((s, i) => [s.id, i + 1])),
 )
 provide(NUMBERS, numbers)
+/** How a block goes, beside its name. */
+const said = (b: Schema['Block']) =>
+  [
+    b.repeat === 'each-side' ? 'on each side' : 'once',
+    word(b.order),
+    ...(b.drape ? [session.catalogue?.drapes?.find((m) => m.id === b.drape)?.name ?? b.drape] : []),
+  ].join(', ')
 
 const { dragged, spot, grab } = useDrag(
   (x, y) => {
@@ -77,28 +82,10 @@ async function focusOn(id: string) {
           <th role="columnheader" class="more">Sheet</th>
         </tr>
       </thead>
-      <tbody v-for="(b, i) in sequence.blocks" :key="b.id" role="rowgroup">
-        <tr class="block" role="row">
+      <tbody v-for="b in sequence.blocks" :key="b.id" role="rowgroup">
+        <tr class="block" role="row" title="Change this block" @click="emit('block', b.id)">
           <td role="cell">
-            <strong>{{ b.name || 'Block' }}</strong>
-            <button class="chip" :aria-pressed="b.repeat === 'each-side'" @click="emit('repeat', b.id)">
-              {{ b.repeat === 'each-side' ? 'on each side' : 'once' }}
-            </button>
-            <button class="chip" :aria-pressed="b.order === 'in-order'" @click="emit('order', b.id)">
-              {{ word(b.order) }}
-            </button>
-            <select
-              class="chip"
-              :value="b.drape ?? ''"
-              :aria-label="`How the sheet is opened in ${b.name || 'this block'}`"
-              @change="emit('drape', b.id, ($event.target as HTMLSelectElement).value)"
-            >
-              <option value="">sheet as the school does</option>
-              <option v-for="m in session.catalogue?.drapes" :key="m.id" :value="m.id">{{ m.name }}</option>
-            </select>
-            <button v-if="i > 0 && b.steps[0]" class="chip" @click="emit('join', b.steps[0].id)">
-              join to the block above
-            </button>
+            <strong>{{ b.name || 'Block' }}</strong> {{ said(b) }}
           </td>
         </tr>
         <StepRow
@@ -122,7 +109,7 @@ async function focusOn(id: string) {
 </template>
 
 <style scoped>
-/* Strict: what happens to a row is nobody's business outside of the list. */
+/* A head of a block is a slim line to read: what it says is changed with any of its steps. Strict: what happens to a row is nobody's business outside of the list. */
 .rows {
   overflow-y: auto;
   min-height: 0;
@@ -150,32 +137,28 @@ thead {
 .line[data-step],
 .block {
   content-visibility: auto;
-  contain-intrinsic-height: auto 48px;
+  contain-intrinsic-height: auto var(--target);
+}
+.block {
+  contain-intrinsic-height: auto 24px;
 }
 .rows th {
   padding: 0 6px;
 }
 .block td {
-  min-height: var(--target);
-  padding: 0 8px;
+  height: auto;
+  padding: 4px 8px 2px;
+  line-height: 18px;
+  cursor: pointer;
   white-space: nowrap;
-  overflow-x: auto;
+  overflow: hidden;
+  text-overflow: ellipsis;
   font-size: 13.5px;
   color: var(--ink-soft);
 }
-.chip {
-  margin-left: 8px;
-  min-height: var(--target);
-  min-width: var(--target);
-  padding: 0 10px;
-  border-radius: 9px;
-  border: 0;
-  text-decoration: underline dotted;
-  text-underline-offset: 3px;
-  background: none;
+.block strong {
   color: var(--ink);
-  font: 600 13px var(--text);
-  cursor: pointer;
+  margin-right: 6px;
 }
 @container steps (max-width: 700px) {
   .line {

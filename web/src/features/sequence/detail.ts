@@ -39,3 +39,9 @@ export const ENDING: readonly (string | undefined)[] = [
 /** A list with one thing put in, or taken out where it was in. */
 export const toggled = <T>(list: readonly T[], one: T): T[] =>
   list.includes(one) ? list.filter((x) => x !== one) : [...list, one]
+
+/** What a field of a number holds, where it is more than nothing. */
+export function positive(e: Event): number | undefined {
+  const n = (e.target as HTMLInputElement).valueAsNumber
+  return Number.isFinite(n) && n > 0 ? n : undefined
+}

@@ -2,11 +2,13 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Schema } from '@/api/client'
+import { useSession } from '@/features/session/useSession'
 import AddLine from './AddLine.vue'
 import StepDetail from './StepDetail.vue'
 import { nothing } from './detail'
 import FitPanel from './FitPanel.vue'
 import StepForm from './StepForm.vue'
+import BlockForm from './BlockForm.vue'
 import StepList from './StepList.vue'
 
 const post = vi.hoisted(() => vi.fn())
@@ -77,12 +79,38 @@ describe('the list of steps', () => {
       ['b', 'upto'],
     ])
   })
-  it('joins a block to the one above, but not the first', async () => {
+  it('says how each block goes, and opens the one that is touched', async () => {
+    const heads = list().findAll('tr.block')
+    expect(heads.map((h) => h.text())).toEqual(['Leg on each side, in order', 'End once, in order'])
     const l = list()
-    const joins = l.findAll('button').filter((x) => x.text() === 'join to the block above')
-    expect(joins).toHaveLength(1)
-    await joins[0]!.trigger('click')
-    expect(l.emitted('join')).toEqual([['c']])
+    await l.findAll('tr.block')[1]!.trigger('click')
+    expect(l.emitted('block')).toEqual([['c']])
+  })
+})
+
+describe('a block', () => {
+  const form = (i: number) =>
+    mount(BlockForm, { props: { block: sequence.blocks[i]!, first: i === 0, opened: true } })
+  it('is renamed, turned and given its way with the sheet, one act each', async () => {
+    useSession().catalogue = { drapes: [{ id: 'leg-tuck', name: 'leg, tucked' }] } as never
+    const b = form(0)
+    await b.find('input').setValue('  Back of the leg ')
+    await b.find('select').setValue('leg-tuck')
+    await b.find('select').setValue('')
+    for (const button of b.findAll('button')) await button.trigger('click')
+    expect(b.emitted('change')).toEqual([
+      [{ name: 'Back of the leg' }],
+      [{ drape: 'leg-tuck' }],
+      [{ drape: undefined }],
+      [{ repeat: 'once' }],
+      [{ order: 'any-order' }],
+    ])
+  })
+  it('is joined to the one above, but not the first', async () => {
+    expect(form(0).text()).not.toContain('Join')
+    const b = form(1)
+    await b.findAll('button').at(-1)!.trigger('click')
+    expect(b.emitted('join')).toHaveLength(1)
   })
 })
 

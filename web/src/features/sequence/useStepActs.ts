@@ -31,11 +31,6 @@ export function useStepActs(
 ) {
   const { steps, step, ids, chosen, number, said } = picked
   const on = (f: (s: Sequence) => void) => draft.sequence.value && f(draft.sequence.value)
-  const onBlock = (id: string, patch: (b: Block) => Partial<Block>) =>
-    on((s) => {
-      const block = s.blocks.find((b) => b.id === id)!
-      draft.act(`Changed ${block.name}`, changeBlock(s, id, patch(block)))
-    })
   function made(what: string, result: { sequence: Sequence; made: string[] }) {
     if (result.made.length === 0) return
     draft.act(what, result.sequence)
@@ -96,11 +91,10 @@ export function useStepActs(
       on((s) => draft.act(what, change(s, id, patch))),
     newBlock: () => on((s) => step.value && draft.act('New block', splitBlock(s, step.value.id))),
     joinBlocks: (first: string) => on((s) => draft.act('Joined blocks', joinBlock(s, first))),
-    repeat: (block: string) =>
-      onBlock(block, (b) => ({ repeat: b.repeat === 'once' ? 'each-side' : 'once' })),
-    order: (block: string) =>
-      onBlock(block, (b) => ({ order: b.order === 'in-order' ? 'any-order' : 'in-order' })),
-    drape: (block: string, method: string) =>
-      onBlock(block, () => ({ drape: (method || undefined) as Block['drape'] })),
+    editBlock: (id: string, patch: Partial<Block>) =>
+      on((s) => {
+        const { name } = s.blocks.find((b) => b.id === id)!
+        draft.act(`Changed ${name || 'a block'}`, changeBlock(s, id, patch))
+      }),
   }
 }
