@@ -57,7 +57,7 @@ const short = (l: (typeof lines.value)[number]) => l.doneSeconds < 0.5 * l.plann
         <h2>{{ s.name }}</h2>
         <Strip :model="s.strip" slim :playhead="moment" @moment="moment = $event" />
       </section>
-      <table class="card">
+      <table class="card" tabindex="0">
         <thead>
           <tr>
             <th>Step</th>

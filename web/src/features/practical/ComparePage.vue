@@ -85,7 +85,7 @@ const meaning = computed(() => {
         </h2>
         <Strip :model="s" slim :playhead="moment" @moment="moment = $event" />
       </section>
-      <table class="card">
+      <table class="card" tabindex="0">
         <thead>
           <tr>
             <th>Criterion</th>

@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Problem } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { FINGERS, type Criterion } from '@/parts/criteria'
 import JoinAddress from '@/parts/JoinAddress.vue'
-import Palm from '@/parts/Palm.vue'
 import Strip from '@/parts/Strip.vue'
-import { counted, mmss } from '@/parts/words'
+import { usePhone } from '@/parts/usePhone'
 import CaptureAsks from './CaptureAsks.vue'
 import { duesOf } from './dues'
 import FigureSeen from './FigureSeen.vue'
@@ -16,10 +15,13 @@ import FingerColumns from './FingerColumns.vue'
 import KeysHelp from './KeysHelp.vue'
 import LaidHand from './LaidHand.vue'
 import { coverDue, workedMs } from './run'
-import { barsOf, stripOfRun } from './tableModel'
+import { stripOfRun } from './tableModel'
+import StepNow from './StepNow.vue'
+import TableFoot from './TableFoot.vue'
+import TableTop from './TableTop.vue'
 import TapLog from './TapLog.vue'
 import { useCapture } from './useCapture'
-import { useFingerKeys } from './useFingerKeys'
+import { useTableKeys } from './useTableKeys'
 import { useFloor, type Table } from './useFloor'
 import { useProgress } from './useProgress'
 import VoidForm from './VoidForm.vue'
@@ -32,14 +34,15 @@ const floor = useFloor()
 const { taps, view } = props.table
 const progress = useProgress(props.table)
 const capture = useCapture(props.table, progress)
-/** The other tables, with what is due there. */
-const others = computed(() =>
-  floor.tables.value
-    .filter((t) => t.id !== props.table.id)
-    .map((t) => ({ table: t, due: duesOf(t.view, t.taps.taps.value, t.taps.now.value)[0] })),
-)
 
-const opened = ref<Criterion>('order')
+/** On a phone the figure takes its turn with the fingers. */
+const phone = usePhone()
+const front = ref<Criterion | 'body'>('order')
+watch(phone, () => front.value === 'body' && (front.value = 'order'))
+const opened = computed({
+  get: () => (front.value === 'body' ? undefined : front.value),
+  set: (to) => to && (front.value = to),
+})
 const help = ref(false)
 const log = ref(false)
 const flash = ref('')
@@ -111,79 +114,34 @@ function beside(by: number) {
   const to = all[(at + by + all.length) % all.length]
   if (to && to.id !== props.table.id) void router.push(`/grade/${to.id}`)
 }
-const keyed = useFingerKeys({
-  finger: (id) => (opened.value = id),
-  key(key, event) {
-    const digit = event.shiftKey ? /^Digit([0-5])$/.exec(event.code) : undefined
-    if (digit) capture.depth(Number(digit[1]))
-    else if (/^[0-9]$/.test(key)) capture.report(Number(key))
-    else if (key === 't') capture.report(10)
-    else if (key === 'u') void taps.undo()
-    else if (key === 'x') safety()
-    else if (key === 'b') capture.rest()
-    else if (key === 'enter' && !document.activeElement?.closest('a, button')) capture.start(progress.chosen)
-    else if (key === 'arrowdown' || key === 'arrowright') progress.choose(progress.chosen + 1)
-    else if (key === 'arrowup' || key === 'arrowleft') progress.choose(progress.chosen - 1)
-    else if (key === '?') help.value = true
-    else if (key === 'g') void router.push('/floor')
-    else if (key === '[' || key === ']') beside(key === ']' ? 1 : -1)
-    else if (key === 'escape') {
-      capture.neverMind()
-      ending.value = undefined
-    } else {
-      const p = pickOf(key)
-      if (!p) return false
-      if (p.id === 'hold') capture.down()
-      else capture.pick(p)
-    }
-    return true
-  },
-  up(key) {
-    if (pickOf(key)?.id === 'hold') capture.up()
+const keyed = useTableKeys(progress, capture, opened, {
+  undo: () => void taps.undo(),
+  safety,
+  floor: () => void router.push('/floor'),
+  beside,
+  help: () => (help.value = true),
+  neverMind() {
+    capture.neverMind()
+    ending.value = undefined
   },
 })
-/** What a key of the right hand picks within the opened finger. */
-const pickOf = (key: string) => progress.pickAt(opened.value, key)
 
 const worked = computed(() => workedMs(taps.taps.value, taps.now.value))
 const strip = computed(() => stripOfRun(view, taps.taps.value, taps.now.value, session.pointedTools))
-const bars = computed(() => barsOf(taps.scores.value))
 </script>
 
 <template>
   <div class="page table">
-    <div class="top">
-      <router-link class="push" to="/floor"
-        >Floor <span v-if="keyed.enabled" class="key">G</span></router-link
-      >
-      <h1>Table {{ view.tableNumber }}</h1>
-      <strong class="who">{{ view.student.name }}</strong>
-      <span class="soft about"
-        >{{ view.partner ? `on ${view.partner.name}` : '' }} · {{ view.sequence.name }}</span
-      >
-      <nav class="others" aria-label="Other tables">
-        <router-link
-          v-for="o in others"
-          :key="o.table.id"
-          class="push other"
-          :class="{ hot: o.due?.hot }"
-          :to="`/grade/${o.table.id}`"
-          :title="`${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
-          :aria-label="`Table ${o.table.view.tableNumber}, ${o.table.view.student.name}${o.due ? `: ${o.due.text}` : ''}`"
-          >{{ o.table.view.tableNumber }}<span v-if="o.due?.hot" aria-hidden="true">!</span></router-link
-        >
-      </nav>
-      <button class="push" aria-haspopup="dialog" @click="log = true">Log</button>
-      <button class="push" aria-haspopup="dialog" @click="askHandset">Handset</button>
-      <button class="push" aria-haspopup="dialog" @click="help = true">
-        Keys <span class="key">?</span>
-      </button>
-      <span class="clock" role="timer" :aria-label="`${mmss(worked / 1000)} of ${mmss(strip.total)}`">{{
-        mmss(worked / 1000)
-      }}</span>
-      <span class="soft">of {{ mmss(view.limitSeconds ?? view.spans.at(-1)?.end ?? 0) }}</span>
-    </div>
-    <Strip :model="strip" slim :playhead="taps.now.value / 1000" :picked="progress.state.on" />
+    <TableTop
+      :table="table"
+      :worked="worked / 1000"
+      :keyed="keyed.enabled"
+      @log="log = true"
+      @handset="askHandset"
+      @keys="help = true"
+    />
+    <StepNow v-if="phone" :progress="progress" />
+    <Strip v-else :model="strip" slim :playhead="taps.now.value / 1000" :picked="progress.state.on" />
     <p v-if="flash" class="flash" role="alert">
       {{ flash }} <button class="push" @click="flash = ''">Seen</button>
     </p>
@@ -200,7 +158,13 @@ const bars = computed(() => barsOf(taps.scores.value))
       <button class="push" @click="ending = undefined">Not over yet</button>
     </p>
     <div class="floor" @click="letGo">
-      <FigureSeen :progress="progress" :capture="capture" :keyed="keyed.enabled" />
+      <FigureSeen
+        v-show="!phone || front === 'body'"
+        :progress="progress"
+        :capture="capture"
+        :keyed="keyed.enabled"
+      />
+      <button v-if="phone" class="body" :aria-pressed="front === 'body'" @click="front = 'body'">Body</button>
       <LaidHand v-if="laying && touched" :progress="progress" :capture="capture" />
       <FingerColumns
         v-else
@@ -211,48 +175,16 @@ const bars = computed(() => barsOf(taps.scores.value))
         :name-of="keyed.enabled ? keyed.nameOf : undefined"
       />
     </div>
-    <div class="foot">
-      <Palm :bars="bars" :size="58" label="Seen so far" />
-      <div class="stored">
-        <span v-if="capture.told" class="told" role="status">{{ capture.told }}</span>
-        <span v-else-if="taps.waiting.value === 0" class="good" role="status"
-          >{{ taps.taps.value.length > 1 ? 'all ' : ''
-          }}{{ counted(taps.taps.value.length, 'tap') }} stored</span
-        >
-        <span v-else class="wait" role="status"
-          >{{ counted(taps.waiting.value, 'tap') }} not stored yet: kept on this device, sent again by
-          itself</span
-        >
-        <span class="soft">{{
-          taps.unscored.value
-            ? `${counted(taps.unscored.value, 'tap')} not counted yet`
-            : 'how much of what is enough was seen; no score before the rating'
-        }}</span>
-        <span v-if="taps.refused.value" class="wait"
-          >{{ taps.refused.value }} refused: {{ taps.refusal.value?.detail }}</span
-        >
-      </div>
-      <span class="grow" />
-      <button
-        v-if="touched"
-        class="push laying"
-        :class="{ main: laying }"
-        :aria-pressed="laying"
-        @click="laying = !laying"
-      >
-        Lay hand
-      </button>
-      <button class="push" @click="taps.undo()">Undo <span v-if="keyed.enabled" class="key">U</span></button>
-      <button class="push" @click="capture.rest">
-        {{ progress.resting === undefined ? 'Break' : 'Go on' }}
-        <span v-if="keyed.enabled" class="key">B</span>
-      </button>
-      <button v-if="view.partner" class="push" @click="end(true)">Finish, change roles</button>
-      <button class="push main" @click="end(false)">Finish</button>
-      <button class="push safety" @click="safety">
-        Safety stop <span v-if="keyed.enabled" class="key">X</span>
-      </button>
-    </div>
+    <TableFoot
+      v-model:laying="laying"
+      :table="table"
+      :progress="progress"
+      :capture="capture"
+      :keyed="keyed.enabled"
+      :touched="touched"
+      @end="end"
+      @safety="safety"
+    />
     <v-dialog :model-value="!!handset" max-width="760" @update:model-value="handset = ''">
       <JoinAddress
         name="Client’s handset"
@@ -288,85 +220,12 @@ const bars = computed(() => barsOf(taps.scores.value))
   padding: 10px 14px;
   gap: 8px;
 }
-.top {
-  flex-wrap: nowrap;
-}
-.top > * {
-  flex: none;
-}
-.top > .others {
-  flex: 1 1 auto;
-  min-width: 112px;
-  display: flex;
-  gap: 8px;
-  overflow-x: auto;
-}
-.others > :first-child {
-  margin-left: auto;
-}
-.others > * {
-  flex: none;
-}
-.top > .about {
-  flex: 0 999 auto;
-  max-width: 24%;
-  min-width: 0;
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.who {
-  font-size: 18px;
-}
-.other {
-  font-weight: 700;
-  min-width: 46px;
-  padding: 0 10px;
-  gap: 2px;
-}
-.other.hot {
-  border-color: var(--stop);
-  color: var(--stop);
-}
-.clock {
-  font: 700 34px/1 var(--text);
-}
 .floor {
   flex: 1;
   min-height: 0;
   display: grid;
   grid-template-columns: minmax(150px, 1fr) 168px 168px 168px 258px 168px;
   gap: 8px;
-}
-.foot {
-  display: flex;
-  align-items: center;
-  gap: 14px;
-}
-.stored {
-  display: flex;
-  flex-direction: column;
-  font-size: 14px;
-}
-.good {
-  color: var(--good);
-  font-weight: 700;
-}
-.told {
-  font-weight: 700;
-}
-.wait {
-  color: var(--stop);
-  font-weight: 700;
-}
-.safety {
-  background: #8c1d1d;
-  border-color: #8c1d1d;
-  color: #fff;
-  min-width: 170px;
-}
-.foot .push {
-  min-height: 50px;
 }
 .keys {
   display: flex;
@@ -386,67 +245,39 @@ const bars = computed(() => barsOf(taps.scores.value))
   .floor > :first-child {
     grid-row: 1 / 3;
   }
-  .top,
-  .foot {
-    flex-wrap: wrap;
-    gap: 8px;
-  }
-  .top > .about {
-    display: none;
-  }
-  .foot > * {
-    flex: none;
-  }
-  .foot > .stored {
-    flex: 1 1 120px;
-  }
-  .foot > .grow {
-    display: none;
-  }
-  .foot .push {
-    padding: 0 12px;
-  }
-  .safety {
-    min-width: 120px;
-  }
 }
+/* A phone: five fingertips and the figure, below them what the one that is open has. */
 @media (max-width: 640px) {
   .table {
-    height: auto;
+    padding: 8px;
+    gap: 6px;
   }
-  .table :deep(.key),
-  .foot > :first-child,
-  .foot > .laying,
-  .stored .soft {
+  /* No keys there. */
+  .table :deep(.key) {
     display: none;
   }
-  .top h1 {
-    font-size: 20px;
-  }
-  .clock {
-    font-size: 26px;
-  }
-  .foot > .stored {
-    flex-basis: 100%;
-  }
-  .foot > .safety {
-    flex: 1;
-  }
   .floor {
-    grid-template-columns: repeat(5, minmax(0, 1fr));
-    grid-template-rows: auto auto auto;
+    grid-template-columns: repeat(6, minmax(0, 1fr));
+    grid-template-rows: auto minmax(0, 1fr);
     gap: 4px;
   }
   .floor > :first-child {
-    grid-row: 3;
+    grid-row: 2;
     grid-column: 1 / -1;
-    min-height: 420px;
+    overflow-y: auto;
   }
-  .foot {
-    position: sticky;
-    bottom: var(--bar);
-    background: var(--ground);
-    padding: 6px 0;
+  .body {
+    grid-column: 6;
+    grid-row: 1;
+    border: 1.5px solid var(--ink);
+    border-radius: 16px;
+    background: var(--paper);
+    color: var(--ink);
+    font: 700 15px var(--head);
+    cursor: pointer;
+  }
+  .body[aria-pressed='true'] {
+    border-width: 4px;
   }
 }
 </style>

@@ -49,7 +49,7 @@ async function toggle(person: Schema['Person'], region: string, task: 'teach' | 
 </script>
 
 <template>
-  <section class="card">
+  <section class="card" tabindex="0">
     <h2>Who teaches and grades what</h2>
     <Standing :problem="problem" :loading="loading && !known" @again="again" />
     <Failed :of="failed" />

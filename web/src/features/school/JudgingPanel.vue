@@ -40,7 +40,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <section class="card">
+  <section class="card" tabindex="0">
     <h2>How this school judges</h2>
     <table v-if="profiles" class="lines">
       <thead>

@@ -46,7 +46,7 @@ const when = (iso: string) =>
     <p v-if="lines?.length === 0" class="soft">
       {{ words ? 'No line has these words.' : 'Nothing was done yet.' }}
     </p>
-    <div v-if="lines?.length" class="scroll">
+    <div v-if="lines?.length" class="scroll" tabindex="0">
       <table class="lines">
         <thead>
           <tr>

@@ -33,6 +33,8 @@ class EveryScreenTest {
     private static final List<int[]> SIZES =
             List.of(new int[] {390, 844}, new int[] {820, 1180}, new int[] {1024, 768});
 
+    private static final int[] DESK = {1280, 800};
+
     /** Controls people press, and how large each is. A label makes its own switch larger. */
     private static final String SMALL = """
             () => [...document.querySelectorAll('button, a[href], select, textarea, input:not([type=checkbox]):not(.sr), summary, [role=link], [role=slider]')]
@@ -221,12 +223,11 @@ class EveryScreenTest {
         page.navigate(app.url() + "/sign-in");
         page.getByLabel("Sign-in").waitFor();
         var faults = new LinkedHashMap<String, Object>();
-        look(page, "sign-in", faults);
+        atEverySize(page, "sign-in", faults);
         Browser.signIn(page, app.url(), "nadia");
         screens().forEach((name, path) -> {
             page.navigate(app.url() + path);
             settle(page);
-            look(page, name, faults);
             atEverySize(page, name, faults);
             if (name.equals("table")) {
                 page.keyboard().press("?");
@@ -236,7 +237,7 @@ class EveryScreenTest {
                 for (var size : List.of(
                         new int[] {1180, 820}, new int[] {1024, 768}, new int[] {820, 1180}, new int[] {390, 844}))
                     small(page, size[0], size[1], faults);
-                page.setViewportSize(1280, 800);
+                sized(page, DESK);
                 Browser.button(page, "Lay hand").click();
                 look(page, "laid hand, before", faults);
                 hand.lay();
@@ -256,14 +257,12 @@ class EveryScreenTest {
         Browser.signIn(student, app.url(), "gus");
         student.waitForURL("**/me");
         settle(student);
-        look(student, "me", faults);
         atEverySize(student, "me", faults);
         student.navigate(app.url() + "/peer");
         settle(student);
-        look(student, "peer", faults);
+        atEverySize(student, "peer", faults);
         student.navigate(app.url() + "/marks#draping");
         settle(student);
-        look(student, "marks", faults);
         atEverySize(student, "marks", faults);
         student.context().close();
         var lead = browser.page();
@@ -271,7 +270,7 @@ class EveryScreenTest {
         for (var panel : List.of("body", "backups", "trail", "people")) {
             lead.navigate(app.url() + "/school#" + panel);
             settle(lead);
-            look(lead, "lead, " + panel, faults);
+            atEverySize(lead, "lead, " + panel, faults);
         }
         Browser.button(lead, "Sign-in of Kit Sorrel").click();
         lead.getByText("Last day, none for no end").waitFor();
@@ -302,14 +301,42 @@ class EveryScreenTest {
         }
     }
 
+    /** At the desk and at every other size, by day and by night. */
     private static void atEverySize(Page page, String name, Map<String, Object> faults) {
+        look(page, name, faults);
         for (var size : SIZES) {
-            page.setViewportSize(size[0], size[1]);
-            // What is drawn by its own size draws itself anew in the frame after.
-            page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(() => r())))");
-            room(page, name + " at " + size[0] + "×" + size[1], faults);
+            sized(page, size);
+            var at = name + " at " + size[0] + "×" + size[1];
+            violations(axe(page).withTags(TAGS), at, faults);
+            room(page, at, faults);
         }
-        page.setViewportSize(1280, 800);
+        sized(page, DESK);
+        if (!turnNight(page)) return;
+        for (var size : SIZES) {
+            sized(page, size);
+            contrast(page, name + " at " + size[0] + "×" + size[1], faults);
+        }
+        sized(page, DESK);
+        turnNight(page);
+    }
+
+    private static void sized(Page page, int[] size) {
+        page.setViewportSize(size[0], size[1]);
+        // What is drawn by its own size draws itself anew in the frame after.
+        page.evaluate("() => new Promise(r => requestAnimationFrame(() => requestAnimationFrame(() => r())))");
+    }
+
+    /** Night instead of day and back; false on a page that has none. */
+    private static boolean turnNight(Page page) {
+        if (page.locator(NIGHT).count() == 0) return false;
+        page.locator(NIGHT).dispatchEvent("click");
+        page.waitForTimeout(150);
+        return true;
+    }
+
+    /** By night only the colours are others. */
+    private static void contrast(Page page, String name, Map<String, Object> faults) {
+        violations(axe(page).withRules(List.of("color-contrast")), name + ", by night", faults);
     }
 
     private static void settle(Page page) {
@@ -317,15 +344,12 @@ class EveryScreenTest {
         page.locator("h1").first().waitFor();
     }
 
-    /** By day for everything; by night, where the page has one, only the colours are others. */
     private static void look(Page page, String name, Map<String, Object> faults) {
         violations(axe(page).withTags(TAGS), name, faults);
         room(page, name, faults);
-        if (page.locator(NIGHT).count() == 0) return;
-        page.locator(NIGHT).dispatchEvent("click");
-        page.waitForTimeout(150);
-        violations(axe(page).withRules(List.of("color-contrast")), name + ", by night", faults);
-        page.locator(NIGHT).dispatchEvent("click");
+        if (!turnNight(page)) return;
+        contrast(page, name, faults);
+        turnNight(page);
     }
 
     /** Violations alone, in the page itself: there are no frames, and another page for each look takes longer than the look. */
