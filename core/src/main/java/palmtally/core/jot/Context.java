@@ -15,6 +15,7 @@ import palmtally.core.sequence.Step;
  * @param clothed whether the client stays dressed
  * @param headed zones of a heading above it, where the work is unless it says otherwise; empty where there is none
  * @param side the side that the heading says, or null
+ * @param bared whether the place was uncovered since the step before: its sheet does not go on
  * @param lies how the client lies by the heading, or null
  * @param told how the client lies as it was last said, or null: a step that cannot be given so moves nobody for the steps after it
  */
@@ -24,7 +25,8 @@ record Context(
         boolean clothed,
         List<Zone> headed,
         @Nullable Sides side,
+        boolean bared,
         @Nullable Position lies,
         @Nullable Position told) {
-    static final Context NONE = new Context(null, List.of(), false, List.of(), null, null, null);
+    static final Context NONE = new Context(null, List.of(), false, List.of(), null, false, null, null);
 }

@@ -41,7 +41,7 @@ public final class Jot {
                 text,
                 read(text, library, JotWords.own(library)),
                 id,
-                new Context(before, List.of(), false, List.of(), null, null, null));
+                new Context(before, List.of(), false, List.of(), null, false, null, null));
     }
 
     /** What is understood of a line; nothing, where it is too long to be one. */

@@ -418,8 +418,11 @@ final class Making {
             if (told != null && on.stream().allMatch(z -> z.reachedIn(told))) edit.position = told;
             if (!t.stroke().grip()) edit.lubricant = before.lubricant();
             boolean there = on.stream().allMatch(z -> before.zones().contains(z));
-            if (there && before.sheet() != Sheet.COVERED && !before.settles() && read.lubricant == null)
-                edit.sheet = before.sheet();
+            if (there
+                    && !context.bared()
+                    && before.sheet() != Sheet.COVERED
+                    && !before.settles()
+                    && read.lubricant == null) edit.sheet = before.sheet();
             if (read.zones.isEmpty()
                     && read.nearby.isEmpty()
                     && !read.leg

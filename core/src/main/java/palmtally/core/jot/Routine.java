@@ -66,6 +66,9 @@ public final class Routine {
     private List<Zone> headed = List.of();
 
     private @Nullable Sides side;
+    /** Whether something was uncovered since the last step. */
+    private boolean bared;
+
     private @Nullable Position lies;
     /** How the client lies, as it was last said. */
     private @Nullable Position declared;
@@ -117,9 +120,14 @@ public final class Routine {
         return List.copyOf(routine.all);
     }
 
+    /** Whether a line says that what was done is done on the other side as well. */
+    static boolean repeats(String line) {
+        return REPEATS.matcher(JotWords.plain(Jot.unlisted(line))).matches();
+    }
+
     private void take(String line, String text, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {
         var said = Jot.unlisted(text);
-        if (last != null && REPEATS.matcher(JotWords.plain(said)).matches()) {
+        if (last != null && repeats(text)) {
             note(said);
             belongs(line, List.of(said.strip()));
             return;
@@ -142,7 +150,7 @@ public final class Routine {
         var how = reading.onlyHow();
         boolean spares = reading.onlySpares();
         boolean remarks = spares || reading.onlyRemarks(said);
-        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, lies, declared));
+        var read = Jot.made(said, reading, id, new Context(last, ahead, clothed, headed, side, bared, lies, declared));
         if (read.step() == null && last != null && saysOfIt(line, said, instead, how, remarks)) return;
         // What must not be done is told of the step that follows, where there is none yet.
         if (read.step() == null && spares) {
@@ -176,6 +184,7 @@ public final class Routine {
         lastAt = all.size();
         headed = List.of();
         lies = null;
+        bared = false;
         if (step.settles())
             side = step.side() != Sides.EACH
                             && (said != null
@@ -235,6 +244,7 @@ public final class Routine {
             if (!reading.workless() || !place.onlyPlaces()) return false;
             headed = place.zonesNamed();
             side = place.side;
+            bared = true;
             told = told == null ? said.strip() : told + "; " + said.strip();
             return true;
         }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
@@ -49,8 +50,10 @@ public final class Written {
         var jotted = Routine.of(lines, library, n -> "step-" + n, null);
         var steps = new ArrayList<Step>();
         var unread = new ArrayList<String>();
+        var first = Side.LEFT;
         for (var j : jotted) {
             if (j.step() != null) steps.add(j.step());
+            else if (Routine.repeats(j.line()) && onEach(steps) == Sides.RIGHT) first = Side.RIGHT;
             if (j.asked() != null) unread.add(j.line().strip());
         }
         if (steps.isEmpty())
@@ -66,7 +69,7 @@ public final class Written {
                 name,
                 region,
                 slotSeconds,
-                Side.LEFT,
+                first,
                 Aside.cut(note, Sequence.MOST_NOTE),
                 null,
                 forWhom(lines),
@@ -84,6 +87,20 @@ public final class Written {
             });
         }
         return all;
+    }
+
+    /**
+     * "Other leg, same": what was done on one side, back to where another was worked, is done on each.
+     *
+     * @return the side that it was written for
+     */
+    private static @Nullable Sides onEach(List<Step> steps) {
+        if (steps.isEmpty()) return null;
+        var one = steps.get(steps.size() - 1).side();
+        if (one != Sides.LEFT && one != Sides.RIGHT) return null;
+        for (int i = steps.size() - 1; i >= 0 && steps.get(i).side() == one; i--)
+            steps.set(i, steps.get(i).with(e -> e.side = Sides.EACH));
+        return one;
     }
 
     private static List<Block> blocks(List<Step> steps) {

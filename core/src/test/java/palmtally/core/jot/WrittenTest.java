@@ -7,6 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import palmtally.core.InvalidValue;
 import palmtally.core.body.Region;
+import palmtally.core.body.Side;
 import palmtally.core.sequence.ForWhom;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sheet;
@@ -49,6 +50,33 @@ class WrittenTest {
         assertThat(written("prone", "look at both calves", "knead calf").steps())
                 .extracting(Step::side)
                 .containsExactly(Sides.BOTH, Sides.BOTH, Sides.EACH);
+    }
+
+    @Test
+    void what_is_written_for_one_leg_and_the_other_leg_same_is_worked_on_each() {
+        var made = written(
+                "prone, bolster under ankles",
+                "palms down over the sheet, 3 slow breaths",
+                "undrape the right leg, tuck the sheet",
+                "palm glide ankle to hip x6, light",
+                "knead calf 1 min",
+                "cover leg",
+                "other side same");
+        assertThat(blocks(made))
+                .containsExactly(
+                        "Open, once: still-hold",
+                        "Work, prone, each-side: breath-hold effleurage petrissage",
+                        "Close, once: still-hold");
+        assertThat(made.firstSide()).isEqualTo(Side.RIGHT);
+        assertThat(made.steps().subList(2, 4)).extracting(Step::side).containsOnly(Sides.EACH);
+        // What is uncovered is worked on the skin, whatever was worked through the sheet before.
+        assertThat(made.steps().subList(1, 4))
+                .extracting(Step::sheet)
+                .containsExactly(Sheet.THROUGH, Sheet.OPEN, Sheet.OPEN);
+        // One that stays with one leg stays so.
+        assertThat(written("undrape the left leg", "knead calf 1 min").steps())
+                .extracting(Step::side)
+                .containsExactly(Sides.LEFT);
     }
 
     @Test
