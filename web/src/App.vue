@@ -4,8 +4,10 @@ import { computed, defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '@/features/session/useSession'
+import { useFirstSteps } from '@/features/school/useFirstSteps'
 import { usePhone } from '@/parts/usePhone'
 
+const FirstSteps = defineAsyncComponent(() => import('@/features/school/FirstSteps.vue'))
 const MoreMenu = defineAsyncComponent(() => import('@/features/session/MoreMenu.vue'))
 const session = useSession()
 const route = useRoute()
@@ -15,6 +17,8 @@ const night = useStorage('palm-night', false)
 /** On a phone the rooms are a bar below, where the thumb is; what is seldom wanted is behind the last of it. */
 const phone = usePhone()
 const framed = computed(() => session.person && !route.meta.bare)
+/** A new school: its lead is told what comes next, until something was shown. */
+const firstSteps = useFirstSteps(() => !!framed.value && session.person?.role === 'lead')
 watchEffect(() => theme.change(night.value ? 'night' : 'linen'))
 
 const rooms = computed(() =>
@@ -38,7 +42,7 @@ async function leave() {
 
 <template>
   <v-app>
-    <div class="frame" :class="{ framed }">
+    <div class="frame" :class="{ framed, guided: firstSteps.next.value }">
       <nav v-if="framed" class="rail" aria-label="Rooms">
         <img v-if="!phone" src="/mark.svg" alt="Palm Tally" width="48" height="48" />
         <router-link
@@ -71,6 +75,14 @@ async function leave() {
         </template>
       </nav>
       <main class="main"><router-view /></main>
+      <FirstSteps
+        v-if="firstSteps.next.value"
+        class="guide"
+        :steps="firstSteps.steps.value"
+        :next="firstSteps.next.value"
+        :here="firstSteps.here.value"
+        @later="firstSteps.later"
+      />
     </div>
   </v-app>
 </template>
@@ -125,21 +137,40 @@ async function leave() {
   flex: 1;
   min-width: 0;
 }
+.guided {
+  --guide: 64px;
+  --bar: var(--guide);
+  padding-bottom: var(--bar);
+}
+.guide {
+  position: fixed;
+  z-index: 4;
+  inset: auto 0 0 84px;
+  height: var(--guide);
+}
 @media (max-width: 640px) {
   .frame {
     flex-direction: column-reverse;
     justify-content: flex-end;
   }
   .framed {
-    --bar: calc(60px + env(safe-area-inset-bottom));
+    --rooms: calc(60px + env(safe-area-inset-bottom));
+    --bar: var(--rooms);
     padding-bottom: var(--bar);
+  }
+  .guided {
+    --guide: 104px;
+    --bar: calc(var(--rooms) + var(--guide));
+  }
+  .guide {
+    inset: auto 0 var(--rooms);
   }
   .rail {
     position: fixed;
     z-index: 5;
     inset: auto 0 0;
     width: auto;
-    height: var(--bar);
+    height: var(--rooms);
     flex-direction: row;
     gap: 2px;
     padding: 4px 4px calc(4px + env(safe-area-inset-bottom));

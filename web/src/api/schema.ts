@@ -917,6 +917,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/school/first-steps': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['firstSteps']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/school/profile/{id}': {
     parameters: {
       query?: never
@@ -3963,6 +3979,12 @@ export interface components {
       /** @enum {string} */
       severity: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
       where: components['schemas']['Where']
+    }
+    FirstSteps: {
+      people: boolean
+      sequence?: string
+      shown: boolean
+      term: boolean
     }
     FitView: {
       /** Format: double */
@@ -8840,6 +8862,26 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['BodyLook']
+        }
+      }
+    }
+  }
+  firstSteps: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['FirstSteps']
         }
       }
     }

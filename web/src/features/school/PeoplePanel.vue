@@ -65,7 +65,7 @@ const waits = (p: Schema['Person'], what: 'password' | 'leave') =>
       <Standing :problem="problem" :loading="loading && !people" @again="again" />
       <Failed :of="failed" />
       <p v-if="people && people.every((p) => p.role !== 'student')" class="soft">
-        No student yet. {{ lead ? 'Paste the class list on the right.' : 'The lead adds them.' }}
+        No student yet. {{ lead ? 'Paste the class list under “Add people”.' : 'The lead adds them.' }}
       </p>
       <table v-if="people" class="lines">
         <thead>

@@ -72,4 +72,15 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
   flex-wrap: wrap;
   gap: 6px;
 }
+/* On a phone they go sideways. */
+@media (max-width: 640px) {
+  .parts {
+    flex: 1 1 100%;
+    flex-wrap: nowrap;
+    overflow-x: auto;
+  }
+  .parts .push {
+    flex: none;
+  }
+}
 </style>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
@@ -36,6 +36,12 @@ async function store() {
       : ask(api.POST('/api/school/terms', { body })),
   )
   if (done) Object.assign(form, empty())
+}
+const nameField = ref<HTMLInputElement>()
+/** Puts a term into the form, and the form into sight. */
+function open({ id, name, cohort, startsOn, weeks }: Schema['TermView']) {
+  Object.assign(form, { id, name, cohort, startsOn, weeks })
+  nameField.value?.focus()
 }
 const archive = (t: Schema['TermView'], archived: boolean) =>
   change(() =>
@@ -91,15 +97,7 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
                     v-if="!t.archived"
                     class="push"
                     :aria-label="`Change ${t.name}`"
-                    @click="
-                      Object.assign(form, {
-                        id: t.id,
-                        name: t.name,
-                        cohort: t.cohort,
-                        startsOn: t.startsOn,
-                        weeks: t.weeks,
-                      })
-                    "
+                    @click="open(t)"
                   >
                     Change
                   </button>
@@ -125,7 +123,7 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
     </section>
     <form v-if="lead" class="card" aria-label="Term" @submit.prevent="store">
       <h2>{{ form.id ? 'Change a term' : 'New term' }}</h2>
-      <label>Name <input v-model.trim="form.name" maxlength="200" required /></label>
+      <label>Name <input ref="nameField" v-model.trim="form.name" maxlength="200" required /></label>
       <label>Cohort <input v-model.trim="form.cohort" maxlength="200" required /></label>
       <label>First day <input v-model="form.startsOn" type="date" required /></label>
       <label>Weeks <input v-model.number="form.weeks" type="number" min="1" max="60" required /></label>

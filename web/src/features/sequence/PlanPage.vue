@@ -9,7 +9,7 @@ import { useIncoming } from '@/parts/useIncoming'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import TableFigure from '@/parts/TableFigure.vue'
-import { mmss } from '@/parts/words'
+import { counted, mmss } from '@/parts/words'
 
 const session = useSession()
 const router = useRouter()
@@ -114,7 +114,9 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
   <div class="page">
     <div class="top">
       <h1>Plan</h1>
-      <span class="soft">{{ lines ? `${lines.length} sequences in ${regions.size} regions` : '' }}</span>
+      <span class="soft">{{
+        lines?.length ? `${counted(lines.length, 'sequence')} in ${counted(regions.size, 'region')}` : ''
+      }}</span>
       <span class="grow" />
       <input
         ref="picker"
@@ -244,13 +246,14 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
         <div v-if="lines.length === 0" class="card">
           <h2>No sequence yet</h2>
           <p class="soft">
-            Begin one bare or by a template laid over its zones, or read a file of the open format.
+            Write it down in your own lines, a step each; or lay a template over the zones it works; or read a
+            file of the open format.
           </p>
           <button v-if="!starting && session.plans" class="push main" @click="begin(true)">
             Begin the first sequence
           </button>
         </div>
-        <div class="chips" role="group" aria-label="Regions">
+        <div v-if="lines.length" class="chips" role="group" aria-label="Regions">
           <button class="push" :class="{ main: !region }" :aria-pressed="!region" @click="region = undefined">
             All regions
           </button>
@@ -326,8 +329,16 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
   font: 500 15px var(--text);
   padding: 0 12px;
 }
+.fresh .lines {
+  flex-basis: 100%;
+}
 .lines textarea {
   width: 100%;
+  border: 1.5px solid var(--line);
+  border-radius: 12px;
+  background: var(--paper);
+  color: var(--ink);
+  font: 500 15px var(--text);
   line-height: 1.5;
   padding: 10px 12px;
 }

@@ -13,7 +13,7 @@ const fault = (field: string) => problem.value?.faults.find((f) => f.field === f
 async function go() {
   await during(async () => {
     await session.setUp(form)
-    await router.push('/school#people')
+    await router.push('/school#terms')
   })
 }
 /** At once and never later, so that it is not taken from somebody who types. */

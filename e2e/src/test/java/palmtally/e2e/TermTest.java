@@ -65,17 +65,21 @@ class TermTest {
                 page.getByLabel("Sign-in").fill("vera");
                 page.getByLabel("Password, 10 characters or more").fill("lanterns-at-night");
                 page.locator("button[type=submit]").click();
-                page.waitForURL("**/school#people");
+                page.waitForURL("**/school#terms");
+
+                // What comes next is said at every page, until it is done.
+                var first = page.getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("First steps"));
+                assertThat(first).containsText("Press Change beside the first term");
 
                 // A term with a name of its own, and the class by paste.
-                page.navigate(app.url() + "/school#terms");
                 page.getByLabel("Name").fill("Spring evenings");
                 page.getByLabel("Cohort").fill("First cohort");
                 page.getByLabel("Weeks").fill("10");
                 button(page, "Make it").click();
                 page.getByText("Spring evenings · First cohort").waitFor();
-                button(page, "People").click();
-                assertThat(page.getByText("No student yet. Paste the class list on the right."))
+                first.getByText("Add the people").click();
+                assertThat(first).containsText("one name a line");
+                assertThat(page.getByText("No student yet. Paste the class list under “Add people”."))
                         .isVisible();
                 page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Class list"))
                         .fill("Nils Oak\nRosa Elm\nIda Ash, ida, instructor");
@@ -98,7 +102,8 @@ class TermTest {
                 assertThat(notes).containsText("not to be touched: left calf");
 
                 // A first sequence, and the term laid out around it.
-                page.navigate(app.url() + "/plan");
+                first.getByText("Write a sequence").click();
+                assertThat(first).containsText("Begin the first sequence");
                 assertThat(page.getByText("No sequence yet")).isVisible();
                 button(page, "New sequence").click();
                 var form = page.getByRole(AriaRole.FORM, new Page.GetByRoleOptions().setName("New sequence"));
@@ -114,6 +119,13 @@ class TermTest {
                 page.getByLabel("For whom")
                         .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel("Rosa Elm"));
                 assertThat(page.getByText("CLIENT").first()).isVisible();
+                assertThat(first).containsText("Then press Show it");
+                button(page, "Show it").click();
+                page.waitForURL("**/show/*");
+                button(page, "Start").click();
+                page.navigate(app.url() + "/show");
+                page.getByText("Calves").first().waitFor();
+                assertThat(first).hasCount(0);
                 page.navigate(app.url() + "/term");
                 assertThat(page.getByText("No region in this term yet")).isVisible();
                 page.getByLabel("Add a region").selectOption("lower-leg");

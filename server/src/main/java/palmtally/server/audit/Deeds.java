@@ -177,6 +177,7 @@ final class Deeds {
                 "GET /api/rounds/students",
                 "GET /api/rounds/{id}",
                 "GET /api/screens/{code}",
+                "GET /api/school/first-steps",
                 "GET /api/screens/{code}/live",
                 "GET /api/screens/{code}/pictures/{id}",
                 "GET /api/screens/{code}/steps/{index}/picture",
