@@ -93,12 +93,7 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
                   >Whole</a
                 >
                 <template v-if="lead">
-                  <button
-                    v-if="!t.archived"
-                    class="push"
-                    :aria-label="`Change ${t.name}`"
-                    @click="open(t)"
-                  >
+                  <button v-if="!t.archived" class="push" :aria-label="`Change ${t.name}`" @click="open(t)">
                     Change
                   </button>
                   <button
