@@ -4,6 +4,7 @@ import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { FINGERS } from '@/parts/criteria'
 import { capital, counted, day, mmss, points } from '@/parts/words'
+import { againTogether } from './again'
 import VoidForm from './VoidForm.vue'
 
 /** What was awarded: the outcome with its reasons, the words, the goals, and the student's own marks beside the award. */
@@ -67,8 +68,8 @@ const off = computed(() =>
   <template v-if="view.again.length">
     <h3>To be shown again</h3>
     <ul>
-      <li v-for="a in view.again" :key="a.step">
-        {{ name(a.step) }} <span class="soft">— {{ a.why.join('; ') }}</span>
+      <li v-for="a in againTogether(view.again, name)" :key="a.why">
+        {{ a.said }} <span class="soft">— {{ a.why }}</span>
       </li>
     </ul>
     <router-link v-if="session.staff" class="push" :to="`/grade?again=${view.id}`"

@@ -122,7 +122,7 @@ const others = computed(() =>
   }
   .who {
     order: 1;
-    flex: 1 1 0;
+    flex: 1 1 90px;
     min-width: 0;
     font-size: 16px;
     white-space: nowrap;
@@ -142,7 +142,7 @@ const others = computed(() =>
     order: 4;
   }
   .others {
-    flex: 1 1 0;
+    flex: 1 1 150px;
   }
   .others > :first-child {
     margin-left: 0;
