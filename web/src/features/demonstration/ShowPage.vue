@@ -3,15 +3,19 @@ import { onKeyStroke, useStorage, useWakeLock } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
-import { api, ask, type Schema } from '@/api/client'
+import { api, ask } from '@/api/client'
 import JoinAddress from '@/parts/JoinAddress.vue'
 import Standing from '@/parts/Standing.vue'
 import { useStepPicture } from '@/parts/useStepPicture'
 import { mmss } from '@/parts/words'
 import { onKeys } from './onKeys'
+import ShowKeys from './ShowKeys.vue'
+import ShownLog from './ShownLog.vue'
 import ShowStrip from './ShowStrip.vue'
+import SkipPanel from './SkipPanel.vue'
 import Stage from './Stage.vue'
 import { useBeat } from './useBeat'
+import { useLook } from './useLook'
 import { useShowing } from './useShowing'
 
 const props = defineProps<{ id: string }>()
@@ -44,6 +48,7 @@ const seen = useStepPicture(
       }),
     ),
 )
+const { look, after, turn: turnLook } = useLook(props.id, () => view.value?.look)
 const seconds = computed(() => live.value?.seconds[index.value] ?? 0)
 const allowed = computed(() =>
   live.value && here.value?.index === live.value.current && live.value.current >= 0
@@ -67,26 +72,8 @@ const { counting, turn } = useBeat(() => {
 const moment = computed(() => (here.value?.finished ? here.value.at : now.value))
 const clock = computed(() => (begun.value && live.value ? moment.value - live.value.begunAt : 0))
 const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - moment.value : 0))
-/** What the presenter and the class look at. */
-type Look = Schema['ClassLiveView']['look']
-const turned = ref<Look>()
-const look = computed<Look>(() => turned.value ?? view.value?.look ?? 'both')
-const LOOKS: Record<Look, [string, Look]> = {
-  both: ['Both', 'picture'],
-  picture: ['Picture', 'words'],
-  words: ['Words', 'both'],
-}
-function turnLook() {
-  turned.value = LOOKS[look.value][1]
-  // Without a line the presenter's own screen turns; the class follows with the next turn.
-  const params = { path: { id: props.id } }
-  void ask(api.PUT('/api/demonstrations/{id}/look', { params, body: { look: turned.value } })).catch(
-    () => undefined,
-  )
-}
 /** How the counting is called on its button. */
 const COUNTING = { silent: 'Sound', clicks: 'Clicks', voice: 'Voice' }
-const reasons = computed(() => view.value?.reasons ?? [])
 const clockTime = (iso: string) =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 /** What the term plan says of the end. */
@@ -110,34 +97,6 @@ watch(
   () => auto.value && !here.value?.paused && spent.value !== undefined && spent.value >= allowed.value,
   (over) => over && showing.next(),
 )
-const why = (i: number) => {
-  const reason = live.value?.skipped[i]
-  return reason ? ` (${reason.toLowerCase()})` : ''
-}
-/** The log beside the plan, a line for each stint. */
-const log = computed(() => {
-  const l = live.value
-  if (!l) return []
-  return moments.value.map((m, index) => {
-    const shown = l.shownSeconds[index] ?? 0
-    const planned = l.plannedSeconds[index] ?? 0
-    const leftOut = l.leftOut.includes(index)
-    const again = l.forAnotherDay.includes(index)
-    return {
-      index,
-      name: `${m.number} ${m.name}`,
-      place: m.place,
-      shown: leftOut ? '–' : mmss(shown),
-      planned: mmss(planned),
-      off: leftOut || l.ranOver.includes(index),
-      words: leftOut
-        ? `left out${why(index)}${again && view.value?.anotherDay ? `, in week ${view.value.anotherDay}` : ''}`
-        : l.ranOver.includes(index)
-          ? `ran over by ${mmss(shown - planned)}`
-          : (l.cold.find((c) => c.index === index)?.words ?? ''),
-    }
-  })
-})
 function leave() {
   void router.push(view.value ? `/plan/${view.value.shown.sequence}` : '/show')
 }
@@ -160,21 +119,11 @@ onKeys('m', turn)
 onKeys('v', turnLook)
 onKeys('c', () => (panel.value = panel.value === 'screen' ? undefined : 'screen'))
 onKeys('?', () => (panel.value = panel.value === 'keys' ? undefined : 'keys'))
-onKeyStroke(['1', '2', '3', '4'], (e) => panel.value === 'skip' && skip(reasons.value[Number(e.key) - 1]))
+onKeyStroke(
+  ['1', '2', '3', '4'],
+  (e) => panel.value === 'skip' && skip(view.value?.reasons[Number(e.key) - 1]),
+)
 onKeys('Escape', () => (panel.value ? (panel.value = undefined) : leave()))
-const KEYS = [
-  ['Space → ↓ Page down, a tap', 'on'],
-  ['← ↑ Page up', 'back'],
-  ['P or .', 'pause, go on'],
-  ['L', 'the next one later'],
-  ['S', 'skip the next one'],
-  ['T', 'take the offer to end on time'],
-  ['A', 'go on by itself'],
-  ['M', 'clicks, a voice, silence'],
-  ['V', 'the picture, the words, both'],
-  ['C', 'address of the class screen'],
-  ['Esc', 'leave'],
-]
 </script>
 
 <template>
@@ -224,46 +173,13 @@ const KEYS = [
             <span v-if="byClock" class="slot">{{ byClock }}</span>
           </span>
         </header>
-        <div v-if="here?.finished" class="done">
-          <h1>Shown</h1>
-          <p class="big">
-            {{ mmss(here.at - live.begunAt) }} of {{ mmss(view.shown.slotSeconds) }}, {{ live.words }}.
-          </p>
-          <p class="big">
-            {{
-              live.leftOut.length
-                ? `${live.leftOut.length} of ${moments.length} announced and not shown.`
-                : 'Everything announced was shown.'
-            }}
-            {{ view.anotherDay ? `What is left is on the plan of week ${view.anotherDay}.` : '' }}
-          </p>
-          <div class="after">
-            <button class="push main" @click.stop="leave">Back to the plan</button>
-            <router-link class="push" :to="`/show/rounds?sequence=${view.shown.sequence}`" @click.stop>
-              Practice round
-            </router-link>
-          </div>
-          <table class="log" aria-label="What was shown" @click.stop>
-            <thead>
-              <tr>
-                <th>Step</th>
-                <th>Side</th>
-                <th class="n">Shown</th>
-                <th class="n">Planned</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="o in log" :key="o.index" :class="{ off: o.off }">
-                <td>{{ o.name }}</td>
-                <td>{{ o.place }}</td>
-                <td class="n">{{ o.shown }}</td>
-                <td class="n">{{ o.planned }}</td>
-                <td>{{ o.words }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
+        <ShownLog
+          v-if="here?.finished"
+          :view="view"
+          :live="live"
+          :seconds="here.at - live.begunAt"
+          @leave="leave"
+        />
         <Stage
           v-else-if="shown"
           :moment="shown"
@@ -286,25 +202,14 @@ const KEYS = [
         >
           <button class="push" @click="showing.newAddress">New address</button>
         </JoinAddress>
-        <div v-else-if="panel === 'keys'" class="panel card" role="dialog" aria-label="Keys" @click.stop>
-          <dl class="keys">
-            <template v-for="[k, what] in KEYS" :key="k">
-              <dt>{{ k }}</dt>
-              <dd>{{ what }}</dd>
-            </template>
-          </dl>
-        </div>
-        <div v-else-if="panel === 'skip'" class="panel low card" role="dialog" aria-label="Skip" @click.stop>
-          <div>
-            <p class="big">Skip {{ next?.name }}?</p>
-            <div class="reasons">
-              <button v-for="(r, i) in reasons" :key="r" class="push" @click="skip(r)">
-                {{ i + 1 }} {{ r }}
-              </button>
-              <button class="push main" @click="skip()">Skip it</button>
-            </div>
-          </div>
-        </div>
+        <ShowKeys v-else-if="panel === 'keys'" class="panel" />
+        <SkipPanel
+          v-else-if="panel === 'skip'"
+          class="panel"
+          :name="next?.name"
+          :reasons="view.reasons"
+          @skip="skip"
+        />
         <footer v-if="!here?.finished">
           <div v-if="refit?.needed" class="offer" role="status">
             <span>{{ refit.found ? `Behind: ${refit.words}` : refit.words }}</span>
@@ -326,7 +231,7 @@ const KEYS = [
             <button class="push" :aria-pressed="counting !== 'silent'" @click.stop="turn">
               {{ COUNTING[counting] }}
             </button>
-            <button class="push" @click.stop="turnLook">{{ LOOKS[look][0] }}</button>
+            <button class="push" @click.stop="turnLook">{{ after }}</button>
             <button class="push" :aria-pressed="auto" @click.stop="auto = !auto">Auto</button>
             <button class="push" @click.stop="showing.back">Back</button>
             <button class="push main" @click.stop="showing.next">
@@ -350,139 +255,4 @@ const KEYS = [
 </template>
 
 <style scoped src="./night.css"></style>
-<style scoped>
-.show {
-  cursor: pointer;
-}
-.drift {
-  font-size: 26px;
-  font-weight: 650;
-}
-.drift.late,
-.offer {
-  color: var(--draping);
-}
-.clocks {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-end;
-}
-.slot {
-  font-size: 18px;
-  color: var(--ink-soft);
-}
-.offer {
-  display: flex;
-  align-items: center;
-  gap: 16px;
-  font-size: 24px;
-  font-weight: 650;
-  margin-bottom: 6px;
-}
-/* In one line: what is cut off here is whole in a moment. */
-.coming > span,
-.name {
-  white-space: nowrap;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.name,
-.soft {
-  flex: none;
-}
-.chip {
-  background: var(--caution-wash);
-  color: var(--caution);
-  border-radius: 10px;
-  padding: 4px 12px;
-  font-weight: 650;
-  font-size: 18px;
-}
-/* Two lines of it, and no more of the room. */
-header .grow {
-  flex: 1 1 0;
-  min-width: 0;
-  line-height: 1.2;
-}
-header .chip {
-  display: inline-block;
-}
-.done {
-  justify-content: flex-start;
-  overflow: auto;
-  padding-top: 10px;
-}
-.log {
-  border-collapse: collapse;
-  font-size: 20px;
-  width: 100%;
-}
-.log th {
-  text-align: left;
-  color: var(--ink-soft);
-  font-weight: 600;
-  padding: 2px 14px 6px 0;
-}
-.log td {
-  border-top: 1px solid var(--line);
-  padding: 6px 14px 6px 0;
-}
-.log .n {
-  text-align: right;
-  font-variant-numeric: tabular-nums;
-}
-.log tr.off td {
-  color: var(--draping);
-}
-.after {
-  display: flex;
-  gap: 12px;
-  flex-wrap: wrap;
-}
-/* Where the finger is already. */
-.panel.low {
-  inset: auto 28px 150px;
-}
-.reasons {
-  display: flex;
-  gap: 10px;
-  flex-wrap: wrap;
-  margin-top: 14px;
-}
-.reasons .push {
-  min-height: 60px;
-  font-size: 20px;
-}
-@media (max-width: 899px) {
-  .panel.low {
-    inset: auto 14px 20px;
-  }
-  .drift {
-    font-size: 20px;
-  }
-  .offer {
-    font-size: 18px;
-  }
-  header .grow:not(:empty) {
-    display: block;
-    flex-basis: 100%;
-    order: 5;
-  }
-  header > .clocks {
-    margin-left: auto;
-    order: 2;
-  }
-  .log {
-    font-size: 16px;
-  }
-  .coming > .soft {
-    flex: none;
-  }
-  .coming > .name {
-    flex: 1 1 calc(100% - 60px);
-  }
-  .coming > .name + .soft {
-    display: none;
-  }
-}
-</style>
+<style scoped src="./showPage.css"></style>
