@@ -1,27 +1,24 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import { api, ask, type Problem, type Schema } from '@/api/client'
+import { onKeyStroke } from '@vueuse/core'
+import { computed, nextTick, ref, watch } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
-import { vTyped } from '@/parts/typed'
+import { typing } from '@/parts/typed'
+import UndoRedo from '@/parts/UndoRedo.vue'
 import Standing from '@/parts/Standing.vue'
-import { capital, word } from '@/parts/words'
+import { word } from '@/parts/words'
+import ProfileEffect from './ProfileEffect.vue'
+import ProfileNumbers from './ProfileNumbers.vue'
+import { useChoices } from './useChoices'
 
 /** What a school decides where teachers disagree: what each answer means, who differs, and what it would change in a sequence. */
 const props = defineProps<{ id: string }>()
 const session = useSession()
 const { data: view, problem, loading, again } = useAsked(() => ask(api.GET('/api/settings')))
 const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
-const { data: sequences } = useAsked(() => ask(api.GET('/api/sequences')))
-const settings = ref<Record<string, string>>({})
-const numbers = ref<Record<string, number>>({})
-const zones = ref<Record<string, string[]>>({})
-const scope = ref<Record<string, string>>({})
-const severities = ref<Record<string, string>>({})
-const sequence = ref('')
-const effect = ref<Schema['TryView']>()
 const { failed, during } = useCommand()
 const saved = ref(false)
 const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
@@ -63,89 +60,47 @@ const regions = computed(() => {
   for (const z of session.catalogue?.zones ?? []) by.set(z.region, [...(by.get(z.region) ?? []), z])
   return [...by]
 })
-const chosen = (z: Schema['ZonesView']): string[] => zones.value[z.id] ?? z.chosen[props.id] ?? []
+const choices = useChoices(props.id)
+const { now: made, dirty } = choices
+const chosen = (z: Schema['ZonesView']): string[] => made.value.zones[z.id] ?? z.chosen[props.id] ?? []
 function toggle(z: Schema['ZonesView'], zone: string) {
-  saved.value = false
   const now = chosen(z)
-  const to = now.includes(zone) ? now.filter((x) => x !== zone) : [...now, zone]
-  const next = { ...zones.value, [z.id]: to }
-  if ([...to].sort().join() === [...(z.chosen[props.id] ?? [])].sort().join()) delete next[z.id]
-  zones.value = next
+  choices.zones(z, now.includes(zone) ? now.filter((x) => x !== zone) : [...now, zone])
 }
 const moves = (rules: string[]) => (rules.length ? rules.join(', ') : 'changes marks, not findings')
-/** What all numbers that are shown move, where it is one thing: it is said once. */
-const oneRule = computed(() => {
-  const all = new Set(found.value.numbers.map((n) => moves(n.rules)))
-  return all.size === 1 && found.value.numbers.length > 1 ? [...all][0] : undefined
-})
 const nothing = computed(() => Object.values(found.value).every((rows) => rows.length === 0))
 const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.profile.name ?? id
-const dirty = computed(
-  () =>
-    Object.keys(settings.value).length +
-      Object.keys(numbers.value).length +
-      Object.keys(zones.value).length +
-      Object.keys(scope.value).length +
-      Object.keys(severities.value).length >
-    0,
-)
 /** Who answers otherwise, by name and answer. */
 function others(chosen: Record<string, string>, mine: string, label: (v: string) => string): string {
   const differ = Object.entries(chosen).filter(([id, v]) => id !== props.id && v !== mine)
   return differ.map(([id, v]) => `${name(id)}: ${label(v)}`).join(' · ')
 }
-function setNumber(n: Schema['NumberView'], event: Event) {
+watch(made, () => {
   saved.value = false
   failed.value = undefined
-  const value = Number((event.target as HTMLInputElement).value)
-  const next = { ...numbers.value, [n.id]: value }
-  if (value === n.chosen[props.id]) delete next[n.id]
-  numbers.value = next
-}
-function put(map: Record<string, string>, key: string, value: string, now: string | undefined) {
-  saved.value = false
-  const next = { ...map, [key]: value }
-  if (value === now) delete next[key]
-  return next
-}
-const body = computed(
-  () =>
-    ({
-      sequence: sequence.value || undefined,
-      settings: settings.value,
-      numbers: numbers.value,
-      zones: zones.value,
-      scope: scope.value,
-      severities: severities.value,
-    }) as Schema['ProfileChanges'],
-)
-watch(sequences, (all) => (sequence.value ||= all?.[0]?.id ?? ''))
-let turn = 0
-watch([body, sequence], async () => {
-  const mine = ++turn
-  if (!sequence.value) return
-  try {
-    const answer = await ask(
-      api.POST('/api/profiles/{id}/try', { params: { path: { id: props.id } }, body: body.value }),
-    )
-    if (mine === turn) effect.value = answer
-  } catch (e) {
-    if (mine === turn) failed.value = e as Problem
-  }
 })
 async function save() {
   await during(async () => {
     view.value = await ask(
-      api.PUT('/api/school/profiles/{id}', { params: { path: { id: props.id } }, body: body.value }),
+      api.PUT('/api/school/profiles/{id}', {
+        params: { path: { id: props.id } },
+        body: made.value as Schema['ProfileChanges'],
+      }),
     )
-    settings.value = {}
-    numbers.value = {}
-    zones.value = {}
-    scope.value = {}
-    severities.value = {}
+    choices.clear()
+    await nextTick()
     saved.value = true
   })
 }
+onKeyStroke((e) => {
+  if (!(e.ctrlKey || e.metaKey) || !lead.value) return
+  const key = e.key.toLowerCase()
+  if (key === 's') void (dirty.value && save())
+  else if (typing(e)) return
+  else if (key === 'z') (e.shiftKey ? choices.redo : choices.undo)()
+  else return
+  e.preventDefault()
+})
 </script>
 
 <template>
@@ -156,6 +111,14 @@ async function save() {
       <span class="soft">what this school decides</span>
       <span class="grow" />
       <span v-if="saved" role="status">Saved as a new version.</span>
+      <UndoRedo
+        v-if="lead"
+        :undoable="choices.undoable.value"
+        :redoable="choices.redoable.value"
+        :busy="false"
+        @undo="choices.undo"
+        @redo="choices.redo"
+      />
       <button v-if="lead" class="push main" :disabled="!dirty" @click="save">Save</button>
       <span v-else class="soft">only the lead can save</span>
     </div>
@@ -193,9 +156,9 @@ async function save() {
                 v-for="o in s.options"
                 :key="o.id"
                 class="push"
-                :class="{ main: (settings[s.id] ?? s.chosen[id]) === o.id }"
-                :aria-pressed="(settings[s.id] ?? s.chosen[id]) === o.id"
-                @click="settings = put(settings, s.id, o.id, s.chosen[id])"
+                :class="{ main: (made.settings[s.id] ?? s.chosen[id]) === o.id }"
+                :aria-pressed="(made.settings[s.id] ?? s.chosen[id]) === o.id"
+                @click="choices.answer('settings', s.question, s, o.id)"
               >
                 {{ o.label }}
               </button>
@@ -206,7 +169,7 @@ async function save() {
                 v-if="
                   others(
                     s.chosen,
-                    settings[s.id] ?? s.chosen[id] ?? '',
+                    made.settings[s.id] ?? s.chosen[id] ?? '',
                     (v) => s.options.find((o) => o.id === v)?.label ?? v,
                   )
                 "
@@ -215,7 +178,7 @@ async function save() {
                 {{
                   others(
                     s.chosen,
-                    settings[s.id] ?? s.chosen[id] ?? '',
+                    made.settings[s.id] ?? s.chosen[id] ?? '',
                     (v) => s.options.find((o) => o.id === v)?.label ?? v,
                   )
                 }}
@@ -244,41 +207,15 @@ async function save() {
             </div>
           </div>
         </section>
-        <section v-if="found.numbers.length" class="card" aria-label="Numbers">
-          <h2>Numbers</h2>
-          <p v-if="oneRule" class="soft small">{{ oneRule }}</p>
-          <div v-for="n in found.numbers" :key="n.id" class="rule">
-            <div>
-              <strong>{{ n.name }}</strong>
-              <p class="soft small">
-                <template v-if="!oneRule">{{ moves(n.rules) }}</template>
-                <template v-if="n.usual && n.usual[id] !== (numbers[n.id] ?? n.chosen[id])">
-                  {{ oneRule ? '' : '· ' }}our own; usual: {{ n.usual[id] }}
-                </template>
-                <template
-                  v-for="[other, value] in Object.entries(n.chosen).filter(
-                    ([who, v]) => who !== id && v !== (numbers[n.id] ?? n.chosen[id]),
-                  )"
-                  :key="other"
-                >
-                  · {{ name(other) }}: {{ value }}
-                </template>
-              </p>
-            </div>
-            <label class="number">
-              <input
-                v-typed="numbers[n.id] ?? n.chosen[id]"
-                type="number"
-                :min="n.least"
-                :max="n.most"
-                :step="n.whole ? 1 : 'any'"
-                :aria-label="n.name"
-                @change="setNumber(n, $event)"
-              />
-              {{ n.unit }}
-            </label>
-          </div>
-        </section>
+        <ProfileNumbers
+          v-if="found.numbers.length"
+          :profile="id"
+          :numbers="found.numbers"
+          :made="made.numbers"
+          :name="name"
+          :moves="moves"
+          @change="choices.number"
+        />
         <section v-if="found.topics.length" class="card" aria-label="What may be beyond scope">
           <h2>What may be beyond scope</h2>
           <p class="law">{{ view.whoDecides }}</p>
@@ -290,9 +227,9 @@ async function save() {
                 v-for="l in LEVELS"
                 :key="l"
                 class="push"
-                :class="{ main: (scope[t.id] ?? t.chosen[id]) === l }"
-                :aria-pressed="(scope[t.id] ?? t.chosen[id]) === l"
-                @click="scope = put(scope, t.id, l, t.chosen[id])"
+                :class="{ main: (made.scope[t.id] ?? t.chosen[id]) === l }"
+                :aria-pressed="(made.scope[t.id] ?? t.chosen[id]) === l"
+                @click="choices.answer('scope', t.name, t, l)"
               >
                 {{ word(l) }}
               </button>
@@ -308,39 +245,15 @@ async function save() {
             </div>
             <select
               :aria-label="`${r.id} is`"
-              :value="severities[r.id] ?? r.chosen[id]"
-              @change="
-                severities = put(severities, r.id, ($event.target as HTMLSelectElement).value, r.chosen[id])
-              "
+              :value="made.severities[r.id] ?? r.chosen[id]"
+              @change="choices.answer('severities', r.id, r, ($event.target as HTMLSelectElement).value)"
             >
               <option v-for="g in GRAVITY" :key="g">{{ g }}</option>
             </select>
           </div>
         </section>
       </div>
-      <aside class="card try" aria-label="What it changes">
-        <h2>What it changes</h2>
-        <label>
-          in
-          <select v-model="sequence" aria-label="Sequence to try on">
-            <option v-for="s in sequences" :key="s.id" :value="s.id">{{ s.name }}</option>
-          </select>
-        </label>
-        <p v-if="!dirty" class="soft">
-          Nothing yet: change an answer and see here what a sequence would be told.
-        </p>
-        <p v-else-if="effect && !effect.come.length && !effect.gone.length" class="soft">
-          Nothing in this sequence.
-        </p>
-        <article v-for="f in dirty ? effect?.come : []" :key="'+' + f.key" :class="f.severity">
-          <strong>New: {{ capital(f.severity) }}</strong> <span class="soft small">{{ f.rule }}</span>
-          <p>{{ f.sentence }}</p>
-        </article>
-        <article v-for="f in dirty ? effect?.gone : []" :key="'-' + f.key" class="gone">
-          <strong>No longer: {{ capital(f.severity) }}</strong> <span class="soft small">{{ f.rule }}</span>
-          <p>{{ f.sentence }}</p>
-        </article>
-      </aside>
+      <ProfileEffect class="try" :profile="id" :made="made" :dirty="dirty" />
     </div>
   </div>
 </template>
@@ -380,19 +293,9 @@ h3 {
 .small {
   font-size: 13.5px;
 }
-.number {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-width: 150px;
-}
-.number input {
-  width: 92px;
-}
 .find input {
   width: 100%;
 }
-.number input,
 .find input {
   min-height: var(--target);
   border: 1.5px solid var(--ink);
@@ -423,9 +326,6 @@ select {
 .try {
   position: sticky;
   top: 14px;
-  display: flex;
-  flex-direction: column;
-  gap: 10px;
   max-height: calc(100dvh - 30px);
   overflow-y: auto;
 }
@@ -437,18 +337,5 @@ select {
     position: static;
     max-height: none;
   }
-}
-article {
-  border-left: 5px solid var(--hint);
-  padding-left: 12px;
-}
-article.stop {
-  border-color: var(--stop);
-}
-article.warn {
-  border-color: var(--warn);
-}
-article.gone {
-  border-color: var(--good);
 }
 </style>

@@ -1,18 +1,18 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
-import { useCommand } from '@/api/useCommand'
-import Failed from '@/parts/Failed.vue'
 import { useIncoming } from '@/parts/useIncoming'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import { counted, mmss } from '@/parts/words'
+import IncomingSequences from './IncomingSequences.vue'
+import NewSequenceForm from './NewSequenceForm.vue'
+
+/** The sequences of the school by region, on a figure and in a list; a new one begins here, or comes in a file. */
 
 const session = useSession()
-const router = useRouter()
 const { data: lines, problem, loading, again } = useAsked(() => ask(api.GET('/api/sequences')))
 const region = ref<string>()
 const front = ref(false)
@@ -39,64 +39,8 @@ function touch(zone: string) {
 }
 /** A region that was touched on the figure and has no sequence yet. */
 const bare = computed(() => lines.value?.length && region.value && !regions.value.has(region.value))
-/** A new sequence: bare, or by a template laid over its zones. */
 const starting = ref(false)
-const fresh = ref({ name: '', region: '', minutes: 20, template: '', zones: [] as string[], lines: '' })
-/** The routine as it was written down, a line a step. */
-const WRITTEN = 'written'
-const written = computed(() =>
-  fresh.value.lines
-    .split(/\r?\n/)
-    .map((l) => l.replaceAll('\t', ' ').trim())
-    .filter(Boolean),
-)
-const startable = computed(() =>
-  fresh.value.template === WRITTEN ? written.value.length > 0 : fresh.value.zones.length > 0,
-)
-const { busy: beginning, failed: freshProblem, during } = useCommand()
-const ofRegion = computed(() =>
-  [...session.zones.values()].filter(
-    (z) => z.region === fresh.value.region || fresh.value.region === 'whole-body',
-  ),
-)
-watch(
-  () => fresh.value.region,
-  () => (fresh.value.zones = []),
-)
-const nameField = ref<HTMLInputElement>()
-function begin(open: boolean) {
-  starting.value = open
-  if (open) void nextTick(() => nameField.value?.focus())
-  freshProblem.value = undefined
-  fresh.value.region = region.value ?? fresh.value.region
-}
-async function unread(lines: string[]) {
-  const ids = lines.map((_, i) => `step-${i + 1}`)
-  const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids } }))
-  return jotted.filter((j) => j.asked).map((j) => j.line)
-}
-async function start() {
-  const f = fresh.value
-  await during(async () => {
-    const made = await ask(
-      api.POST('/api/sequences', {
-        body: {
-          name: f.name,
-          region: (f.region || undefined) as 'foot',
-          slotSeconds: f.minutes * 60,
-          ...(f.template === WRITTEN
-            ? { lines: written.value }
-            : { template: (f.template || undefined) as 'protocol', zones: f.zones as never[] }),
-        },
-      }),
-    )
-    // What is no step yet is asked there.
-    const asked = f.template === WRITTEN ? await unread(written.value) : []
-    await router.push({ path: `/plan/${made.sequence.id}`, state: { lines: asked } })
-  })
-}
 /** A file shows what it would change first; then all of it is taken, or nothing. */
-const EFFECT = { new: 'new', changed: 'would change', same: 'says the same' } as const
 const { incoming, fileProblem, readFile, takeFile } = useIncoming({
   given: async (file): Promise<Schema['IncomingFile']> => ({
     kind: /\.csv$/i.test(file.name) || file.type === 'text/csv' ? 'steps' : 'sequence',
@@ -130,72 +74,12 @@ const { incoming, fileProblem, readFile, takeFile } = useIncoming({
       <router-link class="push" to="/term">The term</router-link>
       <template v-if="session.plans">
         <button class="push" @click="picker?.click()">Read a file</button>
-        <button class="push main" :aria-expanded="starting" @click="begin(!starting)">New sequence</button>
+        <button class="push main" :aria-expanded="starting" @click="starting = !starting">
+          New sequence
+        </button>
       </template>
     </div>
-    <form v-if="starting" class="card fresh" aria-label="New sequence" @submit.prevent="start">
-      <label class="name">
-        Name
-        <input ref="nameField" v-model.trim="fresh.name" maxlength="200" required />
-      </label>
-      <label>
-        Region
-        <select v-model="fresh.region" required>
-          <option value="" disabled>Choose…</option>
-          <option v-for="r in session.catalogue?.regions" :key="r.id" :value="r.id">{{ r.name }}</option>
-        </select>
-      </label>
-      <label>
-        Minutes, both sides
-        <input v-model.number="fresh.minutes" type="number" min="1" max="240" required />
-      </label>
-      <label>
-        Start with
-        <select v-model="fresh.template">
-          <option value="">an opening and an end</option>
-          <option :value="WRITTEN">my own lines</option>
-          <option v-for="t in session.catalogue?.templates" :key="t.id" :value="t.id">
-            {{ t.name }}: {{ t.words }}
-          </option>
-        </select>
-      </label>
-      <label v-if="fresh.template === WRITTEN" class="name lines">
-        Write it down or paste it, a line a step
-        <textarea
-          v-model="fresh.lines"
-          rows="9"
-          maxlength="40000"
-          placeholder="prone, bolster under the ankles
-palm glides up the back of the thigh, 6 x 15 s
-knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
-        />
-      </label>
-      <div v-else class="zones" role="group" aria-label="Zones, in order">
-        <span class="soft">{{
-          fresh.region ? 'Zones, in order' : 'Choose a region: its zones stand here.'
-        }}</span>
-        <button
-          v-for="z in ofRegion"
-          :key="z.id"
-          type="button"
-          class="push"
-          :class="{ main: fresh.zones.includes(z.id) }"
-          :aria-pressed="fresh.zones.includes(z.id)"
-          @click="
-            fresh.zones = fresh.zones.includes(z.id)
-              ? fresh.zones.filter((x) => x !== z.id)
-              : [...fresh.zones, z.id]
-          "
-        >
-          {{ fresh.zones.includes(z.id) ? `${fresh.zones.indexOf(z.id) + 1} ` : '' }}{{ z.name }}
-        </button>
-      </div>
-      <Failed class="wide" :of="freshProblem" />
-      <button class="push main" :disabled="!startable || beginning">Start it</button>
-      <span v-if="fresh.region && fresh.template !== WRITTEN && fresh.zones.length === 0" class="soft">
-        Touch the zones it works on first.</span
-      >
-    </form>
+    <NewSequenceForm v-if="starting" :region="region" />
     <div v-if="fileProblem" class="card" role="alert">
       <h2>The file was not read; nothing was stored</h2>
       <p>{{ fileProblem.detail }}</p>
@@ -205,22 +89,12 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
         </li>
       </ul>
     </div>
-    <section v-if="incoming" class="card" aria-label="What the file would change">
-      <h2>What the file would change</h2>
-      <ul class="coming">
-        <li v-for="l in incoming.preview" :key="l.id">
-          <strong>{{ l.name }}</strong> <span class="soft">{{ l.steps }} steps, {{ EFFECT[l.effect] }}</span>
-          <p v-if="l.brings.length">
-            Brings techniques this school does not have: {{ l.brings.join(', ') }}.
-          </p>
-          <ul v-if="l.changes.length">
-            <li v-for="c in l.changes" :key="c">{{ c }}</li>
-          </ul>
-        </li>
-      </ul>
-      <button class="push main" @click="takeFile">Take all of it</button>
-      <button class="push" @click="incoming = undefined">Leave it</button>
-    </section>
+    <IncomingSequences
+      v-if="incoming"
+      :coming="incoming.preview"
+      @take="takeFile"
+      @leave="incoming = undefined"
+    />
     <Standing :problem="problem" :loading="loading && !lines" @again="again" />
     <div v-if="lines" class="cols">
       <aside class="card pick">
@@ -249,7 +123,7 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
             Write it down in your own lines, a step each; or lay a template over the zones it works; or read a
             file of the open format.
           </p>
-          <button v-if="!starting && session.plans" class="push main" @click="begin(true)">
+          <button v-if="!starting && session.plans" class="push main" @click="starting = true">
             Begin the first sequence
           </button>
         </div>
@@ -270,7 +144,9 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
         </div>
         <div v-if="bare" class="card">
           <h2>No sequence for {{ session.regionName(region!).toLowerCase() }} yet</h2>
-          <button v-if="!starting && session.plans" class="push main" @click="begin(true)">Begin one</button>
+          <button v-if="!starting && session.plans" class="push main" @click="starting = true">
+            Begin one
+          </button>
         </div>
         <section v-for="g in groups" :key="g.id" class="card">
           <h2>{{ g.name }}</h2>
@@ -301,57 +177,6 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
 </template>
 
 <style scoped>
-.fresh {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  align-items: end;
-}
-.fresh label {
-  font-size: 13px;
-  font-weight: 600;
-  color: var(--ink-soft);
-}
-.fresh .name {
-  flex: 1;
-  min-width: 220px;
-}
-.fresh input,
-.fresh select {
-  display: block;
-  width: 100%;
-  max-width: 420px;
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 12px;
-}
-.fresh .lines {
-  flex-basis: 100%;
-}
-.lines textarea {
-  width: 100%;
-  border: 1.5px solid var(--line);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  line-height: 1.5;
-  padding: 10px 12px;
-}
-.zones {
-  width: 100%;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-.wide {
-  width: 100%;
-}
 .cols {
   display: grid;
   grid-template-columns: 250px 1fr;

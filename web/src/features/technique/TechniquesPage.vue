@@ -8,33 +8,25 @@ import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
-import { doseWords, mmss } from '@/parts/words'
+import { doseWords } from '@/parts/words'
 import HandWords from './HandWords.vue'
+import IncomingTechniques from './IncomingTechniques.vue'
 import OwnTechnique from './OwnTechnique.vue'
 import TechniqueForm from './TechniqueForm.vue'
+import TechniqueList from './TechniqueList.vue'
+import WhoFollows from './WhoFollows.vue'
 
 /** The library of techniques: what each is, what it is called here, where it is used; a change shows whom it touches. */
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const { data: all, problem, loading, again } = useAsked(() => ask(api.GET('/api/techniques')))
-const sought = ref('')
-const shown = computed(() => {
-  const words = sought.value.toLowerCase().split(' ').filter(Boolean)
-  return (all.value ?? []).filter((t) => {
-    const text = [t.technique.name, t.technique.id, ...t.technique.aliases].join(' ').toLowerCase()
-    return words.every((w) => text.includes(w))
-  })
-})
-const picked = computed(
-  () => all.value?.find((t) => `#${t.technique.id}` === route.hash) ?? shown.value[0] ?? all.value?.[0],
-)
+const picked = computed(() => all.value?.find((t) => `#${t.technique.id}` === route.hash) ?? all.value?.[0])
 const pick = (id: string) => router.replace({ hash: `#${id}` })
 const writes = computed(() => session.person?.role !== 'grader')
 
 const panel = ref<HTMLElement>()
 const touched = ref<Schema['TouchView'][]>()
-const follow = ref<Set<string>>(new Set())
 const { failed, during } = useCommand()
 const done = ref('')
 
@@ -59,19 +51,18 @@ const see = (wanted: Schema['TechniqueEdit']) =>
     const answer = await ask(api.POST('/api/techniques/{id}/try', { params: { path }, body: wanted }))
     edit.value = wanted
     touched.value = answer
-    follow.value = new Set(answer.filter((t) => t.follows.length && t.stops <= 0).map((t) => t.sequence))
     await nextTick()
     panel.value?.scrollIntoView({ block: 'nearest' })
   })
-const store = () =>
+const store = (follow: string[]) =>
   command(async () => {
     const path = { id: picked.value!.technique.id }
-    const count = follow.value.size
+    const count = follow.length
     const name = picked.value!.technique.name
     all.value = await ask(
       api.PUT('/api/techniques/{id}', {
         params: { path },
-        body: { ...edit.value, follow: [...follow.value] },
+        body: { ...edit.value, follow },
       }),
     )
     touched.value = undefined
@@ -94,12 +85,6 @@ async function added(t: Schema['TechniqueView']) {
   opened.value = undefined
   await again()
   await pick(t.technique.id)
-  sought.value = ''
-}
-function toggle(id: string) {
-  const next = new Set(follow.value)
-  if (!next.delete(id)) next.add(id)
-  follow.value = next
 }
 /** A file of techniques shows what it would change first. */
 const picker = ref<HTMLInputElement>()
@@ -126,15 +111,6 @@ const takeFile = () =>
 const stroke = (t: Schema['TechniqueView']) =>
   session.catalogue?.strokes?.find((s) => s.id === t.technique.stroke)?.name ?? t.technique.stroke
 const places = (steps: number[]) => `${steps.length === 1 ? 'step' : 'steps'} ${steps.join(', ')}`
-function touchWords(t: Schema['TouchView']) {
-  const parts = []
-  if (t.follows.length) parts.push(`${places(t.follows)} ${t.follows.length > 1 ? 'change' : 'changes'}`)
-  if (t.own.length) parts.push(`${places(t.own)} ${t.own.length > 1 ? 'have their' : 'has its'} own ways`)
-  if (t.secondsBefore !== t.secondsAfter) parts.push(`${mmss(t.secondsBefore)} → ${mmss(t.secondsAfter)}`)
-  return parts.map((p) => `, ${p}`).join('')
-}
-const more = (n: number, what: string) =>
-  n === 0 ? '' : `${Math.abs(n)} ${n > 0 ? 'more' : 'fewer'} ${what}${Math.abs(n) === 1 ? '' : 's'}`
 </script>
 
 <template>
@@ -163,51 +139,18 @@ const more = (n: number, what: string) =>
     </div>
     <Standing :problem="problem" :loading="loading && !all" @again="again" />
     <Failed class="card" :of="failed"><p>Nothing was stored.</p></Failed>
-    <section v-if="incoming" class="card" aria-label="What the file would change">
-      <h2>What the file would change</h2>
-      <p>
-        {{
-          [
-            ...incoming.changes.techniques
-              .filter((c) => c.changes)
-              .map((c) => (c.added ? `${c.name} is new` : `${c.name} changes`)),
-            ...incoming.changes.hands.map((h) => `${h}, a word for a hand`),
-          ].join(' · ') || 'Nothing: it says the same.'
-        }}
-      </p>
-      <button class="push main" @click="takeFile">Take all of it</button>
-      <button class="push" @click="incoming = undefined">Leave it</button>
-    </section>
+    <IncomingTechniques
+      v-if="incoming"
+      :changes="incoming.changes"
+      @take="takeFile"
+      @leave="incoming = undefined"
+    />
     <section v-if="opened === 'own'" class="card" aria-label="Add a technique">
       <OwnTechnique @added="added" @leave="opened = undefined" />
     </section>
     <HandWords v-if="opened === 'hands'" @leave="opened = undefined" />
     <div v-if="all && picked" class="cols" :class="{ picked: route.hash }">
-      <section class="card list">
-        <input v-model="sought" type="search" placeholder="Name or nickname" aria-label="Find a technique" />
-        <ul>
-          <li v-for="t in shown" :key="t.technique.id">
-            <button
-              class="line"
-              :class="{ here: t.technique.id === picked.technique.id, gone: t.technique.retired }"
-              :aria-pressed="t.technique.id === picked.technique.id"
-              @click="pick(t.technique.id)"
-            >
-              <HandShape :tool="t.technique.tool" :size="40" :label="session.toolName(t.technique.tool)" />
-              <span
-                ><strong>{{ t.technique.name }}</strong
-                ><span class="soft">{{
-                  t.technique.retired ? 'not offered any more' : t.technique.aliases.join(', ')
-                }}</span></span
-              >
-              <span v-if="t.uses.length" class="uses" :title="`Used in ${t.uses.length} sequences`">{{
-                t.uses.length
-              }}</span>
-            </button>
-          </li>
-        </ul>
-        <p v-if="shown.length === 0" class="soft">No technique is called that.</p>
-      </section>
+      <TechniqueList class="list" :all="all" :picked="picked.technique.id" @pick="pick" />
       <section :key="picked.technique.id" class="card one" :aria-label="picked.technique.name">
         <router-link class="push to-list" to="/techniques">← All techniques</router-link>
         <div class="head">
@@ -258,29 +201,8 @@ const more = (n: number, what: string) =>
             </button>
           </div>
         </div>
-        <div v-if="touched" ref="panel" class="touched">
-          <h3>{{ touched.length ? 'Who follows?' : 'No sequence uses it: nothing else changes.' }}</h3>
-          <ul>
-            <li v-for="t in touched" :key="t.sequence">
-              <button
-                class="push"
-                :class="{ main: follow.has(t.sequence) }"
-                :aria-pressed="follow.has(t.sequence)"
-                :disabled="t.follows.length === 0"
-                :aria-label="`${t.name} follows`"
-                @click="toggle(t.sequence)"
-              >
-                {{ follow.has(t.sequence) ? 'follows' : 'stays' }}
-              </button>
-              <span>
-                <strong>{{ t.name }}</strong><span class="soft">{{ touchWords(t) }}</span>
-                <b v-if="more(t.stops, 'stop')" class="bad">, {{ more(t.stops, 'stop') }}</b
-                ><b v-if="more(t.warns, 'warning')">, {{ more(t.warns, 'warning') }}</b>
-              </span>
-            </li>
-          </ul>
-          <button class="push main" @click="store">Store it</button>
-          <button class="push" @click="touched = undefined">Leave it</button>
+        <div v-if="touched" ref="panel">
+          <WhoFollows :touched="touched" @store="store" @leave="touched = undefined" />
         </div>
         <p v-if="done" role="status">{{ done }}</p>
       </section>
@@ -308,40 +230,6 @@ const more = (n: number, what: string) =>
   display: flex;
   flex-direction: column;
   gap: 12px;
-}
-.list ul {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-.line {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  width: 100%;
-  min-height: 52px;
-  border: 0;
-  border-radius: 12px;
-  background: none;
-  color: var(--ink);
-  font: 500 15px/1.2 var(--text);
-  text-align: left;
-  cursor: pointer;
-  padding: 4px 8px;
-}
-.line.here {
-  background: var(--order-wash);
-}
-.line > span:nth-child(2) {
-  flex: 1;
-  display: flex;
-  flex-direction: column;
-}
-.line .soft {
-  font-size: 13.5px;
-}
-.uses {
-  font-weight: 700;
 }
 .head > :first-child {
   flex: none;
@@ -381,31 +269,6 @@ const more = (n: number, what: string) =>
 }
 .ways > form {
   width: 100%;
-}
-.gone {
-  color: var(--ink-soft);
-}
-.list > input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
-}
-.touched ul {
-  list-style: none;
-  padding: 0;
-}
-.touched li {
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  min-height: 50px;
-}
-.bad {
-  color: var(--stop);
 }
 @media (max-width: 1100px) {
   .cols {
