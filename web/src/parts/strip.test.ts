@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { describe, expect, it, vi } from 'vitest'
 import { ref } from 'vue'
-import { boxes, dots, spaced, type StripModel } from './strip'
+import { boxes, dots, spaced, type StripModel, nearest } from './strip'
 
 vi.mock('@vueuse/core', async (original) => ({
   ...(await original<object>()),
@@ -129,5 +129,17 @@ describe('the strip', () => {
     await w.find('svg').trigger('pointerleave')
     expect(w.find('svg > title').exists()).toBe(false)
     expect(w.emitted('hover')!.at(-1)![0]).toBeUndefined()
+  })
+})
+
+describe('what lies nearest', () => {
+  const blocks = [
+    { key: 'a', start: 0, end: 10 },
+    { key: 'b', start: 20, end: 30 },
+  ]
+  it('is what the second is in, else what is least far away', () => {
+    expect([5, 12, 18, 99].map((s) => nearest(blocks, s)?.key)).toEqual(['a', 'a', 'b', 'b'])
+    expect(nearest([{ at: 3 }, { at: 8 }], 6)).toEqual({ at: 8 })
+    expect(nearest([], 6)).toBeUndefined()
   })
 })

@@ -125,3 +125,20 @@ export function stripOf(
   })
   return { total: Math.max(total, 1), blocks, says }
 }
+
+/** Something at a moment, or from one to another. */
+export type Placed = { at: number } | { start: number; end: number }
+
+/** What lies nearest to a second; of those that are as near, the first. */
+export function nearest<T extends Placed>(items: readonly T[], second: number): T | undefined {
+  let best: T | undefined
+  let least = Infinity
+  for (const item of items) {
+    const [from, to] = 'at' in item ? [item.at, item.at] : [item.start, item.end]
+    const far = Math.max(from - second, second - to, 0)
+    if (far >= least) continue
+    least = far
+    best = item
+  }
+  return best
+}

@@ -9,7 +9,7 @@ import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
 import LegStrip from './LegStrip.vue'
-import { swapped } from './round'
+import WhoIsWithWhom from './WhoIsWithWhom.vue'
 
 /** A practice round in a few touches: how long, who is there, how many tables; who is with whom is found, and can be changed. */
 const route = useRoute()
@@ -25,7 +25,6 @@ const calls = useStorage('palm-round-calls', true)
 const away = ref<string[]>([])
 /** Who is where as somebody changed it, undefined while it is as it was found. */
 const seats = ref<string[][]>()
-const picked = ref<string>()
 const preview = ref<Schema['RoundPreview']>()
 const { busy, failed: refused, during } = useCommand()
 
@@ -68,19 +67,6 @@ function toggle(id: string) {
 function anew() {
   seats.value = undefined
 }
-/** Two touches change two places. */
-function touch(id: string) {
-  if (!picked.value || picked.value === id) {
-    picked.value = picked.value === id ? undefined : id
-    return
-  }
-  seats.value = swapped(
-    (preview.value?.tables ?? []).map((t) => t.map((s) => s.id)),
-    picked.value,
-    id,
-  )
-  picked.value = undefined
-}
 async function open() {
   await during(async () => {
     const r = await ask(
@@ -106,7 +92,6 @@ const parts = computed(() =>
     .map((l) => `${l.name} ${mmss(l.seconds)}`)
     .join(' · '),
 )
-const nameOf = (id: string) => students.value?.find((s) => s.id === id)?.name ?? ''
 </script>
 
 <template>
@@ -175,30 +160,7 @@ const nameOf = (id: string) => students.value?.find((s) => s.id === id)?.name ??
             :current="-1"
           />
           <p class="soft small">{{ parts }}</p>
-          <h2>Who is with whom</h2>
-          <p class="soft small">
-            {{
-              picked
-                ? `Touch who changes places with ${nameOf(picked)}.`
-                : preview.repeats
-                  ? `${preview.repeats} partners have met before this term; nobody has met less.`
-                  : 'Nobody has been with this partner before this term. Touch two names to change them.'
-            }}
-          </p>
-          <ol class="tables">
-            <li v-for="(t, i) in preview.tables" :key="i">
-              <span class="number">{{ i + 1 }}</span>
-              <button
-                v-for="s in t"
-                :key="s.id"
-                class="push"
-                :aria-pressed="picked === s.id"
-                @click="touch(s.id)"
-              >
-                {{ s.name }}
-              </button>
-            </li>
-          </ol>
+          <WhoIsWithWhom :preview="preview" @seats="seats = $event" />
           <button class="push main go" :disabled="busy || !!refused" @click="open">Open the round</button>
         </template>
       </section>
@@ -255,8 +217,7 @@ select {
   width: 22px;
   height: 22px;
 }
-.names,
-.tables {
+.names {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
@@ -265,31 +226,6 @@ select {
   opacity: 0.75;
   text-decoration: line-through;
   background: transparent;
-}
-.tables {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(min(300px, 100%), 1fr));
-}
-.tables li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.tables .push[aria-pressed='true'] {
-  background: var(--order);
-  color: var(--on-hue);
-}
-.number {
-  font: 700 18px/36px var(--text);
-  width: 36px;
-  height: 36px;
-  border-radius: 50%;
-  background: var(--ground);
-  text-align: center;
 }
 .num {
   font-size: 26px;

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import type { Picture } from '@/parts/picture'
 import StepPicture from '@/parts/StepPicture.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import TablePicture from '@/parts/TablePicture.vue'
-import { capital, mmss, together } from '@/parts/words'
+import { capital, mmss } from '@/parts/words'
+import StageSaid from './StageSaid.vue'
 import TimeRing from './TimeRing.vue'
-import { useFitted } from './useFitted'
 
 /** The one big thing of the moment, to be read from eight metres: what, how, how long, and what to mind. */
 const props = defineProps<{
@@ -45,11 +45,6 @@ const crowded = computed(() => {
   return all.reduce((sum, text) => sum + Math.max(1, Math.ceil(text.length / LINE)), 0) > LINES
 })
 
-const said = useTemplateRef<HTMLElement>('said')
-/** Read anew with every answer of the server: what stands there is what counts. */
-const { letters, pages, page } = useFitted(said, () =>
-  JSON.stringify([props.moment.cues, props.moment.more, props.moment.number, pictured.value]),
-)
 /** A picture that is not here: the figure stands for it. */
 const missing = ref<string>()
 const left = computed(() => props.allowed - (props.spent ?? 0))
@@ -128,29 +123,13 @@ const dose = computed(() => {
         :working="{ zones: moment.zones, side: moment.side, through: moment.through }"
       />
     </div>
-    <div class="words">
-      <p v-if="moment.caution" class="caution">{{ capital(moment.caution) }}</p>
-      <dl
-        v-show="look !== 'picture' || !seen"
-        ref="said"
-        :class="{ rich: crowded }"
-        :style="{ '--letters': `${letters}px`, '--page': page }"
-      >
-        <div v-for="(c, i) in moment.cues" :key="`${moment.number} ${i}`">
-          <dt :style="{ color: `var(--${c.lane})` }">
-            {{ c.name === moment.cues[i - 1]?.name ? '' : c.name }}
-          </dt>
-          <dd>{{ together(c.text) }}</dd>
-        </div>
-        <div v-for="l in moment.more" :key="l.field">
-          <dt class="soft">{{ l.label }}</dt>
-          <dd>{{ together(l.words) }}</dd>
-        </div>
-      </dl>
-      <p v-if="pages > 1 && look !== 'picture'" class="turns">
-        {{ page + 1 }} of {{ pages }}, turning by itself
-      </p>
-    </div>
+    <StageSaid
+      class="words"
+      :moment="moment"
+      :rich="crowded"
+      :pictured="pictured"
+      :alone="look === 'picture'"
+    />
   </div>
 </template>
 
@@ -248,62 +227,6 @@ h1.long {
 .facts span:first-child {
   font-weight: 700;
 }
-.words {
-  min-width: 0;
-  min-height: 0;
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  gap: 12px;
-  overflow: hidden;
-}
-/* What does not fit goes on in pages side by side that turn. */
-dl {
-  flex: 1;
-  min-height: 0;
-  width: 100%;
-  margin: 0;
-  font-size: var(--letters);
-  line-height: 1.2;
-  columns: 1;
-  column-gap: 28px;
-  column-fill: auto;
-  transform: translateX(calc(var(--page) * (-100% - 28px)));
-}
-dl > div {
-  display: grid;
-  grid-template-columns: 144px 1fr;
-  gap: 14px;
-  margin-bottom: 6px;
-  break-inside: avoid;
-}
-/* With all that is said of it: two columns. */
-dl.rich {
-  columns: 2;
-}
-dl.rich > div {
-  display: block;
-  break-inside: auto;
-  orphans: 2;
-  widows: 2;
-}
-dl.rich dt,
-dl.rich dd {
-  display: inline;
-}
-dl.rich dt:not(:empty)::after {
-  content: ' ';
-}
-dt {
-  font-weight: 700;
-}
-dd {
-  margin: 0;
-}
-.turns {
-  font-size: 20px;
-  color: var(--ink-soft);
-}
 .caution {
   background: var(--caution-wash);
   color: var(--caution);
@@ -359,18 +282,6 @@ dd {
   }
   .facts {
     font-size: 15px;
-  }
-  dl,
-  dl.rich {
-    font-size: 19px;
-    columns: auto;
-    transform: none;
-  }
-  dl > div {
-    grid-template-columns: 74px 1fr;
-  }
-  .turns {
-    display: none;
   }
   .caution {
     font-size: 19px;

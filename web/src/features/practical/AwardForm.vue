@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core'
 import { computed, reactive, ref } from 'vue'
 import type { Problem, Schema } from '@/api/client'
 import { FINGERS, hue, type Criterion } from '@/parts/criteria'
-import { mmss, points } from '@/parts/words'
-import { phrasesFor } from './phrases'
+import { points } from '@/parts/words'
+import AwardWords from './AwardWords.vue'
 
 /** What the grader makes of the computed scores: critical findings, changed marks, words at their moments, goals, release. */
 const props = defineProps<{
@@ -43,34 +42,8 @@ for (const f of FINGERS) {
 }
 const open = computed(() => critical.value.filter((f) => !draft.verdict[f.key]).length)
 
-/** Phrases this grader keeps on this device. */
-const own = useStorage<string[]>('palm-phrases', [])
-const words = ref('')
-const phrases = computed(() => [
-  ...phrasesFor(
-    props.opened,
-    criteria.value.find((c) => c.criterion === props.opened),
-  ),
-  ...own.value,
-])
-const now = computed(() => (props.moment === undefined ? undefined : Math.round(1000 * props.moment)))
-/** Words go to where the playhead stands; without one they are about the whole. */
-function remark(text: string, atMs = now.value) {
-  if (!text.trim() || draft.remarks.some((r) => r.text === text && r.atMs === atMs)) return
-  draft.remarks = [...draft.remarks, { atMs, text: text.trim() }].sort(
-    (a, b) => (a.atMs ?? -1) - (b.atMs ?? -1),
-  )
-}
-function say() {
-  remark(words.value)
-  words.value = ''
-}
-function keepPhrase() {
-  const text = words.value.trim()
-  if (text && !phrases.value.includes(text)) own.value = [...own.value, text]
-  say()
-}
-defineExpose({ remark })
+const sayings = ref<InstanceType<typeof AwardWords>>()
+defineExpose({ remark: (text: string, atMs?: number) => sayings.value?.remark(text, atMs) })
 
 const proposed = computed(() => props.view.goals.filter((g) => !draft.goals.includes(g.sentence)))
 const goal = ref('')
@@ -149,38 +122,14 @@ function award(released: boolean) {
       />
     </div>
   </details>
-  <section aria-label="Words at their moments">
-    <h3>Words {{ moment === undefined ? 'for the whole run' : `at ${mmss(moment)}` }}</h3>
-    <div class="chips">
-      <button v-for="p in phrases" :key="p" class="push chip" @click="remark(p)">{{ p }}</button>
-    </div>
-    <div class="two">
-      <input
-        v-model="words"
-        maxlength="400"
-        placeholder="Own words"
-        aria-label="Own words"
-        @keydown.enter="say"
-      />
-      <button class="push" :disabled="!words.trim()" @click="say">Add</button>
-      <button class="push" :disabled="!words.trim()" @click="keepPhrase">Keep as a phrase</button>
-    </div>
-    <ul v-if="draft.remarks.length" class="said">
-      <li v-for="(r, i) in draft.remarks" :key="i">
-        <button v-if="r.atMs !== undefined" class="ev" @click="emit('moment', r.atMs / 1000)">
-          {{ mmss(r.atMs / 1000) }}
-        </button>
-        <span>{{ r.text }}</span>
-        <button
-          class="push"
-          :aria-label="`Take “${r.text}” out`"
-          @click="draft.remarks = draft.remarks.filter((_, j) => j !== i)"
-        >
-          ×
-        </button>
-      </li>
-    </ul>
-  </section>
+  <AwardWords
+    ref="sayings"
+    v-model="draft.remarks"
+    :criterion="criteria.find((c) => c.criterion === opened)"
+    :opened="opened"
+    :moment="moment"
+    @moment="emit('moment', $event)"
+  />
   <section aria-label="Next time">
     <h3>Next time</h3>
     <div v-if="proposed.length" class="chips">
@@ -226,6 +175,7 @@ function award(released: boolean) {
 </template>
 
 <style scoped src="./award.css"></style>
+<style scoped src="./awardForm.css"></style>
 <style scoped>
 .crit {
   border: 1.5px solid var(--stop);
@@ -234,47 +184,6 @@ function award(released: boolean) {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-section {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-.two {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-.two .push {
-  flex: 1 1 auto;
-}
-.two input {
-  flex: 1 1 100%;
-}
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-}
-.chip {
-  font-size: 14px;
-  font-weight: 500;
-  text-align: left;
-  padding: 4px 12px;
-}
-.said {
-  list-style: none;
-  padding: 0;
-  margin: 0;
-}
-.said li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  min-height: var(--target);
-}
-.said span {
-  flex: 1;
 }
 summary {
   min-height: var(--target);
@@ -288,15 +197,6 @@ summary {
   align-items: center;
   font-weight: 650;
   margin-bottom: 6px;
-}
-input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 10px;
-  padding: 0 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
 }
 .chg .why {
   width: 100%;

@@ -9,9 +9,10 @@ import Failed from '@/parts/Failed.vue'
 import { typing } from '@/parts/typed'
 import UndoRedo from '@/parts/UndoRedo.vue'
 import Standing from '@/parts/Standing.vue'
-import { word } from '@/parts/words'
 import ProfileEffect from './ProfileEffect.vue'
 import ProfileNumbers from './ProfileNumbers.vue'
+import ProfileScope from './ProfileScope.vue'
+import ProfileZones from './ProfileZones.vue'
 import { useChoices } from './useChoices'
 
 /** What a school decides where teachers disagree: what each answer means, who differs, and what it would change in a sequence. */
@@ -21,7 +22,6 @@ const { data: view, problem, loading, again } = useAsked(() => ask(api.GET('/api
 const { data: profiles } = useAsked(() => ask(api.GET('/api/profiles')))
 const { failed, during } = useCommand()
 const saved = ref(false)
-const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
 const GRAVITY = ['off', 'hint', 'warn', 'stop']
 const lead = computed(() => session.person?.role === 'lead')
 const SCOPE = 'What may be beyond scope'
@@ -54,19 +54,9 @@ const found = computed(() => {
   }
 })
 const zoneNames = computed(() => session.catalogue?.zones.map((z) => z.name) ?? [])
-/** The zones of the catalogue, by region. */
-const regions = computed(() => {
-  const by = new Map<string, Schema['ZoneWord'][]>()
-  for (const z of session.catalogue?.zones ?? []) by.set(z.region, [...(by.get(z.region) ?? []), z])
-  return [...by]
-})
 const choices = useChoices(props.id)
 const { now: made, dirty } = choices
 const chosen = (z: Schema['ZonesView']): string[] => made.value.zones[z.id] ?? z.chosen[props.id] ?? []
-function toggle(z: Schema['ZonesView'], zone: string) {
-  const now = chosen(z)
-  choices.zones(z, now.includes(zone) ? now.filter((x) => x !== zone) : [...now, zone])
-}
 const moves = (rules: string[]) => (rules.length ? rules.join(', ') : 'changes marks, not findings')
 const nothing = computed(() => Object.values(found.value).every((rows) => rows.length === 0))
 const name = (id: string) => profiles.value?.find((p) => p.profile.id === id)?.profile.name ?? id
@@ -186,27 +176,13 @@ onKeyStroke((e) => {
             </p>
           </div>
         </section>
-        <section v-for="z in found.zones" :key="z.id" class="card" :aria-label="z.question">
-          <h2>{{ z.question }}</h2>
-          <p class="soft small">{{ z.rules.join(', ') }}</p>
-          <div v-for="[region, all] in regions" :key="region" class="region">
-            <h3>{{ session.regionName(region) }}</h3>
-            <div class="options">
-              <button
-                v-for="zone in all"
-                :key="zone.id"
-                class="push"
-                :class="{ main: chosen(z).includes(zone.id) }"
-                :aria-pressed="chosen(z).includes(zone.id)"
-                :disabled="z.always.includes(zone.id)"
-                :title="z.always.includes(zone.id) ? 'At every school' : undefined"
-                @click="toggle(z, zone.id)"
-              >
-                {{ zone.name }}
-              </button>
-            </div>
-          </div>
-        </section>
+        <ProfileZones
+          v-for="z in found.zones"
+          :key="z.id"
+          :zones="z"
+          :chosen="chosen(z)"
+          @change="(chosen) => choices.zones(z, chosen)"
+        />
         <ProfileNumbers
           v-if="found.numbers.length"
           :profile="id"
@@ -216,26 +192,13 @@ onKeyStroke((e) => {
           :moves="moves"
           @change="choices.number"
         />
-        <section v-if="found.topics.length" class="card" aria-label="What may be beyond scope">
-          <h2>What may be beyond scope</h2>
-          <p class="law">{{ view.whoDecides }}</p>
-          <div v-for="t in found.topics" :key="t.id" class="one" role="group" :aria-label="t.name">
-            <h3>{{ t.name }}</h3>
-            <p class="soft small">⚠ {{ t.caution }}</p>
-            <div class="options">
-              <button
-                v-for="l in LEVELS"
-                :key="l"
-                class="push"
-                :class="{ main: (made.scope[t.id] ?? t.chosen[id]) === l }"
-                :aria-pressed="(made.scope[t.id] ?? t.chosen[id]) === l"
-                @click="choices.answer('scope', t.name, t, l)"
-              >
-                {{ word(l) }}
-              </button>
-            </div>
-          </div>
-        </section>
+        <ProfileScope
+          v-if="found.topics.length"
+          :topics="found.topics"
+          :who-decides="view.whoDecides"
+          :chosen="(t) => made.scope[t.id] ?? t.chosen[id] ?? ''"
+          @change="(t, level) => choices.answer('scope', t.name, t, level)"
+        />
         <section v-if="found.rules.length" class="card" aria-label="How grave each rule is">
           <h2>How grave each rule is</h2>
           <div v-for="r in found.rules" :key="r.id" class="rule" role="group" :aria-label="r.id">
@@ -276,13 +239,6 @@ onKeyStroke((e) => {
 }
 h3 {
   font-size: 16px;
-}
-.region {
-  display: grid;
-  grid-template-columns: 130px 1fr;
-  gap: 0 14px;
-  align-items: baseline;
-  border-top: 1px solid var(--line);
 }
 .options {
   display: flex;

@@ -6,6 +6,7 @@ import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
 import Failed from '@/parts/Failed.vue'
 import { doseWords, word } from '@/parts/words'
+import LayTemplate from './LayTemplate.vue'
 import TeachWord from './TeachWord.vue'
 import { freshId, stepsIn } from './edits'
 
@@ -31,8 +32,6 @@ const held = ref<string[]>([])
 const teaching = ref('')
 const { busy, failed, during } = useCommand()
 const open = ref(false)
-const template = ref('')
-const zones = ref<string[]>([])
 const field = ref<HTMLInputElement>()
 const strokes = computed(() => session.catalogue?.techniques.filter((t) => !t.retired) ?? [])
 defineExpose({ focus: () => field.value?.focus() })
@@ -100,23 +99,9 @@ function paste(e: ClipboardEvent) {
   e.preventDefault()
   void read(rows)
 }
-async function lay() {
-  await during(async () => {
-    const blocks = await ask(
-      api.POST('/api/drafts/template', {
-        body: {
-          sequence: props.sequence,
-          profile: props.profile,
-          template: template.value as 'protocol',
-          zones: zones.value as never[],
-        },
-      }),
-    )
-    const name = session.catalogue?.templates.find((t) => t.id === template.value)?.name ?? 'Template'
-    emit('blocks', `Laid ${name.toLowerCase()} over ${zones.value.length} zones`, blocks)
-    open.value = false
-    zones.value = []
-  })
+function laid(what: string, blocks: Schema['Block'][]) {
+  emit('blocks', what, blocks)
+  open.value = false
 }
 </script>
 
@@ -187,38 +172,7 @@ async function lay() {
       <button type="button" class="close" aria-label="Close" @click="taken = undefined">×</button>
     </p>
     <TeachWord v-if="teaching" :word="teaching" @taught="taught" @leave="teaching = ''" />
-    <form v-if="open" class="lay" @submit.prevent="lay">
-      <label>
-        Pattern
-        <select v-model="template" required>
-          <option value="" disabled>Choose…</option>
-          <option v-for="t in session.catalogue?.templates" :key="t.id" :value="t.id">
-            {{ t.name }}: {{ t.words }}
-          </option>
-        </select>
-      </label>
-      <label>
-        Zones, in order
-        <span class="zones">
-          <button
-            v-for="z in zones"
-            :key="z"
-            type="button"
-            class="push"
-            @click="zones = zones.filter((x) => x !== z)"
-          >
-            {{ session.zoneName(z) }} ×
-          </button>
-          <AddField
-            label="Lay over a zone"
-            first="Add a zone…"
-            :offered="session.catalogue?.zones.filter((z) => !zones.includes(z.id)) ?? []"
-            @add="(id) => (zones = [...zones, id])"
-          />
-        </span>
-      </label>
-      <button class="push main" :disabled="busy || !template || zones.length === 0">Lay it down</button>
-    </form>
+    <LayTemplate v-if="open" :sequence="sequence" :profile="profile" @lay="laid" />
   </div>
 </template>
 
@@ -236,8 +190,7 @@ async function lay() {
   flex: 1;
   min-width: 0;
 }
-input,
-select {
+input {
   min-height: var(--target);
   border: 1.5px solid var(--line);
   border-radius: 12px;
@@ -295,26 +248,5 @@ button.unsaid {
   position: absolute;
   top: 0;
   right: 0;
-}
-.lay {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  align-items: flex-start;
-}
-.lay label {
-  font-size: 13px;
-  font-weight: 600;
-  color: var(--ink-soft);
-  width: 100%;
-}
-.lay select {
-  display: block;
-  max-width: 100%;
-}
-.zones {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
 }
 </style>

@@ -6,12 +6,11 @@ import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
-import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
-import { doseWords } from '@/parts/words'
 import HandWords from './HandWords.vue'
 import IncomingTechniques from './IncomingTechniques.vue'
 import OwnTechnique from './OwnTechnique.vue'
+import TechniqueFacts from './TechniqueFacts.vue'
 import TechniqueForm from './TechniqueForm.vue'
 import TechniqueList from './TechniqueList.vue'
 import WhoFollows from './WhoFollows.vue'
@@ -108,8 +107,6 @@ const takeFile = () =>
     await again()
     await session.refresh()
   })
-const stroke = (t: Schema['TechniqueView']) =>
-  session.catalogue?.strokes?.find((s) => s.id === t.technique.stroke)?.name ?? t.technique.stroke
 const places = (steps: number[]) => `${steps.length === 1 ? 'step' : 'steps'} ${steps.join(', ')}`
 </script>
 
@@ -153,35 +150,7 @@ const places = (steps: number[]) => `${steps.length === 1 ? 'step' : 'steps'} ${
       <TechniqueList class="list" :all="all" :picked="picked.technique.id" @pick="pick" />
       <section :key="picked.technique.id" class="card one" :aria-label="picked.technique.name">
         <router-link class="push to-list" to="/techniques">← All techniques</router-link>
-        <div class="head">
-          <HandShape
-            :tool="picked.technique.tool"
-            :size="132"
-            :label="`The hand: ${session.toolName(picked.technique.tool)}`"
-          />
-          <div>
-            <h2>{{ picked.technique.name }}</h2>
-            <p class="soft">
-              {{ stroke(picked) === picked.technique.name ? '' : `${stroke(picked)} · `
-              }}{{ picked.technique.hand ?? session.toolName(picked.technique.tool) }} · depth
-              {{ picked.technique.depth }} · {{ doseWords(picked.technique.dose) }} · client
-              {{ picked.technique.effort.replace('-', ' ') }}
-            </p>
-            <p v-if="picked.technique.caution" class="caution">⚠ {{ picked.technique.caution }}</p>
-            <p v-if="picked.technique.strong" class="soft">Strong: it is announced before it starts.</p>
-            <p v-for="w in picked.windows" :key="w" class="soft">Dose: {{ w }}</p>
-            <p class="law">{{ session.catalogue?.law }}</p>
-            <p class="soft">
-              {{
-                picked.standard
-                  ? 'As in the standard library.'
-                  : picked.ships
-                    ? `This school’s own way, version ${picked.version}.`
-                    : `Of this school’s own, version ${picked.version}.`
-              }}
-            </p>
-          </div>
-        </div>
+        <TechniqueFacts :of="picked" />
         <div class="two">
           <div>
             <h3>Used in</h3>
@@ -230,18 +199,6 @@ const places = (steps: number[]) => `${steps.length === 1 ? 'step' : 'steps'} ${
   display: flex;
   flex-direction: column;
   gap: 12px;
-}
-.head > :first-child {
-  flex: none;
-}
-.head {
-  display: flex;
-  gap: 20px;
-  align-items: center;
-}
-.caution {
-  color: var(--stop);
-  font-weight: 600;
 }
 .two {
   display: flex;
@@ -294,9 +251,6 @@ const places = (steps: number[]) => `${steps.length === 1 ? 'step' : 'steps'} ${
   .cols.picked > .list,
   .cols:not(.picked) > .one {
     display: none;
-  }
-  .head {
-    flex-wrap: wrap;
   }
 }
 </style>

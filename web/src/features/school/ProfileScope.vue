@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import type { Schema } from '@/api/client'
+import { word } from '@/parts/words'
+
+type Topic = Schema['TopicView']
+
+/** What may be beyond scope: for each topic how far this school goes. */
+defineProps<{ topics: Topic[]; whoDecides: string; chosen: (topic: Topic) => string }>()
+defineEmits<{ change: [topic: Topic, level: string] }>()
+const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
+</script>
+
+<template>
+  <section class="card" aria-label="What may be beyond scope">
+    <h2>What may be beyond scope</h2>
+    <p class="law">{{ whoDecides }}</p>
+    <div v-for="t in topics" :key="t.id" class="one" role="group" :aria-label="t.name">
+      <h3>{{ t.name }}</h3>
+      <p class="soft small">⚠ {{ t.caution }}</p>
+      <div class="options">
+        <button
+          v-for="l in LEVELS"
+          :key="l"
+          class="push"
+          :class="{ main: chosen(t) === l }"
+          :aria-pressed="chosen(t) === l"
+          @click="$emit('change', t, l)"
+        >
+          {{ word(l) }}
+        </button>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.one {
+  padding: 10px 0;
+  border-bottom: 1px solid var(--line);
+}
+h3 {
+  font-size: 16px;
+}
+.options {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 8px 0 4px;
+}
+.small {
+  font-size: 13.5px;
+}
+</style>
