@@ -7,7 +7,6 @@ import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.InvalidValue;
@@ -22,17 +21,6 @@ public class School {
     private static final String FIRST_TERM = "First term";
     private static final String FIRST_COHORT = "First cohort";
     private static final int FIRST_WEEKS = 15;
-
-    /**
-     * What a new school has done of what it needs to show a first sequence.
-     *
-     * @param term its term was given a name
-     * @param people there is a student in a term
-     * @param sequence id of the sequence that was written last, null while there is none
-     * @param shown something was shown
-     */
-    public record FirstSteps(
-            boolean term, boolean people, @Nullable String sequence, boolean shown) {}
 
     @Mapper
     interface Rows {
@@ -54,16 +42,13 @@ public class School {
         @Select("select build, skin from school")
         Optional<BodyLook> bodyLook();
 
-        /** A term counts once it is no longer as the first visit left it, a showing once something of it was shown. */
+        @Select("select exists (select 1 from term where (name, cohort) <> (#{name}, #{cohort}))")
+        boolean termNamed(String name, String cohort);
+
         @Select("""
-                select
-                    exists (select 1 from term where (name, cohort) <> (#{name}, #{cohort})) as term,
-                    exists (select 1 from enrolment e join account a on a.id = e.account_id
-                            where a.role = 'student') as people,
-                    (select document from document_version where kind = 'sequence'
-                     order by created_at desc, document limit 1) as sequence,
-                    exists (select 1 from demonstration_mark) as shown""")
-        FirstSteps firstSteps(String name, String cohort);
+                select exists (select 1 from enrolment e join account a on a.id = e.account_id
+                where a.role = 'student')""")
+        boolean students();
 
         @Update("update school set build = #{build}, skin = #{skin}")
         void setBodyLook(BodyLook look);
@@ -108,8 +93,14 @@ public class School {
         rows.setBodyLook(look);
     }
 
-    public FirstSteps firstSteps() {
-        return rows.firstSteps(FIRST_TERM, FIRST_COHORT);
+    /** Whether a term is no longer as the first visit left it. */
+    public boolean termNamed() {
+        return rows.termNamed(FIRST_TERM, FIRST_COHORT);
+    }
+
+    /** Whether there is a student in a term. */
+    public boolean hasStudents() {
+        return rows.students();
     }
 
     /** The first visit to an empty school: its lead, and a first term to work in. */

@@ -65,13 +65,6 @@ class SchoolController {
         return look;
     }
 
-    /** How far a new school has come, so that its lead is told what comes next. */
-    @Allow(Permission.LEAD)
-    @GetMapping("/api/school/first-steps")
-    School.FirstSteps firstSteps() {
-        return school.firstSteps();
-    }
-
     @Allow(Permission.LEAD)
     @PostMapping("/api/school/terms")
     @ResponseStatus(HttpStatus.CREATED)
