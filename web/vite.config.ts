@@ -13,13 +13,26 @@ export default defineConfig({
       registerType: 'autoUpdate',
       injectRegister: 'script-defer',
       manifest: {
+        id: '/',
         name: 'Palm Tally',
         short_name: 'Palm Tally',
+        description: 'Plan, show and grade massage practicals, and see where each student stands.',
+        lang: 'en',
         start_url: '/',
         display: 'standalone',
         background_color: '#f5f0e4',
         theme_color: '#22302b',
-        icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' }],
+        icons: [
+          { src: '/mark.svg', sizes: 'any', type: 'image/svg+xml' },
+          { src: '/icon-192.png', sizes: '192x192', type: 'image/png' },
+          { src: '/icon-512.png', sizes: '512x512', type: 'image/png' },
+          { src: '/icon-maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
+        // What is wanted with oily hands, straight from the icon.
+        shortcuts: [
+          { name: 'The floor', url: '/floor', icons: [{ src: '/icon-192.png', sizes: '192x192' }] },
+          { name: 'Show', url: '/show', icons: [{ src: '/icon-192.png', sizes: '192x192' }] },
+        ],
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],

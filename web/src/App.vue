@@ -5,9 +5,11 @@ import { useRoute, useRouter } from 'vue-router'
 import { useTheme } from 'vuetify'
 import { useSession } from '@/features/session/useSession'
 import { useFirstSteps } from '@/features/school/useFirstSteps'
+import { undoOffer } from '@/parts/undoOffer'
 import { usePhone } from '@/parts/usePhone'
 
 const FirstSteps = defineAsyncComponent(() => import('@/features/school/FirstSteps.vue'))
+const UndoOffer = defineAsyncComponent(() => import('@/parts/UndoOffer.vue'))
 const MoreMenu = defineAsyncComponent(() => import('@/features/session/MoreMenu.vue'))
 const session = useSession()
 const route = useRoute()
@@ -75,6 +77,7 @@ async function leave() {
         </template>
       </nav>
       <main class="main"><router-view /></main>
+      <UndoOffer v-if="undoOffer" />
       <FirstSteps
         v-if="firstSteps.next.value"
         class="guide"

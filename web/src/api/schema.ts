@@ -1085,7 +1085,7 @@ export interface paths {
       cookie?: never
     }
     get?: never
-    put?: never
+    put: operations['join']
     post?: never
     delete: operations['leave']
     options?: never
@@ -9108,6 +9108,29 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Duty'][]
+        }
+      }
+    }
+  }
+  join: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        account: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person'][]
         }
       }
     }

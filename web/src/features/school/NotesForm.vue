@@ -5,6 +5,7 @@ import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
+import { offerUndo } from '@/parts/undoOffer'
 
 /** What one body must be spared: the least that is needed. */
 const props = defineProps<{ person: Schema['Person']; readonly?: boolean }>()
@@ -38,8 +39,17 @@ const add = () =>
     Object.assign(form, { kind: '', zone: '', side: '', until: '' })
     return kept
   })
-const withdraw = (note: string) =>
-  keep(() => ask(api.DELETE('/api/notes/{person}/{note}', { params: { path: { ...path, note } } })))
+const withdraw = (note: Schema['Kept']) =>
+  keep(async () => {
+    const params = { path: { ...path, note: note.id } }
+    const left = await ask(api.DELETE('/api/notes/{person}/{note}', { params }))
+    const { kind, zone, side, until } = note
+    offerUndo(`Taken back: ${session.spared(note)}.`, async () => {
+      const body = { kind, zone, side, until }
+      notes.value = await ask(api.POST('/api/notes/{person}', { params: { path }, body }))
+    })
+    return left
+  })
 </script>
 
 <template>
@@ -54,7 +64,7 @@ const withdraw = (note: string) =>
         <span
           >{{ session.spared(n) }}<span v-if="n.until" class="soft">, until {{ n.until }}</span></span
         >
-        <button v-if="!readonly" class="push" @click="withdraw(n.id)">Take back</button>
+        <button v-if="!readonly" class="push" @click="withdraw(n)">Take back</button>
       </li>
     </ul>
     <p v-if="notes?.length === 0" class="soft">Nothing to be spared.</p>

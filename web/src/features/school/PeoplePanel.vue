@@ -5,6 +5,7 @@ import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
+import { offerUndo } from '@/parts/undoOffer'
 import Standing from '@/parts/Standing.vue'
 import GoneStudents from './GoneStudents.vue'
 import AccessForm from './AccessForm.vue'
@@ -43,11 +44,12 @@ async function sure(p: Schema['Person'], what: 'password' | 'leave') {
     if (what === 'password')
       sheets.value = [await ask(api.POST('/api/people/{id}/password', { params: { path: { id: p.id } } }))]
     else {
-      await ask(
-        api.DELETE('/api/school/terms/{term}/people/{account}', {
-          params: { path: { term: term.value, account: p.id } },
-        }),
-      )
+      const params = { path: { term: term.value, account: p.id } }
+      await ask(api.DELETE('/api/school/terms/{term}/people/{account}', { params }))
+      offerUndo(`${p.name} is out of this term.`, async () => {
+        await ask(api.PUT('/api/school/terms/{term}/people/{account}', { params }))
+        await again()
+      })
       await again()
     }
   })

@@ -2,6 +2,7 @@ package palmtally.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -10,6 +11,7 @@ import java.util.List;
 import java.util.TreeSet;
 import java.util.jar.JarFile;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import palmtally.formats.Json;
 
@@ -61,6 +63,38 @@ class ShippedTest {
             }
             assertThat(packages).hasSize(bundled.size() + 1).anyMatch(p -> p.startsWith("workbox "));
         }
+    }
+
+    /** An installed app has an icon for each size that it names, and its shortcuts lead to pages that there are. */
+    @Test
+    void the_installed_app_has_its_icons_and_its_shortcuts() throws IOException {
+        var routes = Files.readString(Path.of("..", "web", "src", "router.ts"));
+        try (var jar = new JarFile(JAR.toFile())) {
+            var manifest = Json.MAPPER.readTree(file(jar, "/manifest.webmanifest"));
+            int drawn = 0;
+            for (var icon : manifest.get("icons")) {
+                var bytes = file(jar, icon.get("src").asString());
+                if (!icon.get("type").asString().equals("image/png")) continue;
+                var image = ImageIO.read(new ByteArrayInputStream(bytes));
+                assertThat(image.getWidth() + "x" + image.getHeight())
+                        .isEqualTo(icon.get("sizes").asString());
+                drawn++;
+            }
+            assertThat(drawn).isEqualTo(3);
+            assertThat(manifest.get("shortcuts"))
+                    .extracting(s -> s.get("url").asString())
+                    .containsExactly("/floor", "/show")
+                    .allSatisfy(url -> assertThat(routes).contains("path: '" + url + "'"));
+            assertThat(new String(file(jar, "/index.html"), StandardCharsets.UTF_8))
+                    .contains("href=\"/apple-touch-icon.png\"");
+            file(jar, "/apple-touch-icon.png");
+        }
+    }
+
+    private static byte[] file(JarFile jar, String path) throws IOException {
+        var entry = jar.getEntry("BOOT-INF/classes/static" + path);
+        assertThat(entry).as(path).isNotNull();
+        return jar.getInputStream(entry).readAllBytes();
     }
 
     @Test

@@ -8,6 +8,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.UUID;
 import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -137,6 +138,12 @@ class SchoolTest {
         assertThat(lead.delete(path).status()).isEqualTo(404);
         assertThat(app.database().count("select count(*) from account where sign_in = 'moss'"))
                 .isEqualTo(1);
+        // Who was taken out by mistake comes back as they were; who is in the term stays in it.
+        assertThat(lead.put(path, "").text()).contains("Moss Lind");
+        assertThat(lead.put(path, "").json().size()).isEqualTo(2);
+        assertThat(lead.put("/api/school/terms/" + term + "/people/" + UUID.randomUUID(), "")
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test

@@ -67,6 +67,7 @@ final class Deeds {
         done("POST /api/school/terms/{term}/class", "took a class list");
         done("PUT /api/school/terms/{term}/duties", "set who does what");
         done("DELETE /api/school/terms/{term}/people/{account}", "took out of the term", "account");
+        done("PUT /api/school/terms/{term}/people/{account}", "took into the term", "account");
         done("PUT /api/school/body-look", "chose how the body is drawn");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");

@@ -117,6 +117,14 @@ class SchoolController {
         return Made.at("/api/terms/" + term + "/people", classLists.take(term, ClassList.read(or(given.text))));
     }
 
+    /** Takes somebody of the school into a term, as one who was taken out by mistake. */
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/terms/{term}/people/{account}")
+    List<Person> join(@PathVariable UUID term, @PathVariable UUID account) {
+        terms.join(term, account);
+        return terms.people(term);
+    }
+
     @Allow(Permission.LEAD)
     @DeleteMapping("/api/school/terms/{term}/people/{account}")
     List<Person> leave(@PathVariable UUID term, @PathVariable UUID account) {

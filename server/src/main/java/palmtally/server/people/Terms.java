@@ -130,6 +130,14 @@ public class Terms {
         rows.enrol(term, account);
     }
 
+    /** Takes somebody of the school into a term that goes on; who is in it stays so. */
+    public void join(UUID term, UUID account) {
+        mustBeOpen(term);
+        if (accounts.byId(account).isEmpty()) throw Refusal.notFound("person");
+        rows.enrol(term, account);
+        access.changed();
+    }
+
     /** Takes somebody out of a term; what was seen of them stays. */
     public void leave(UUID term, UUID account) {
         mustBeOpen(term);
