@@ -59,10 +59,8 @@ const oneRule = computed(() => {
   </section>
 </template>
 
+<style scoped src="./profile.css"></style>
 <style scoped>
-.small {
-  font-size: 13.5px;
-}
 .number {
   display: flex;
   align-items: center;
@@ -78,13 +76,5 @@ const oneRule = computed(() => {
   color: var(--ink);
   font: 600 16px var(--text);
   padding: 0 10px;
-}
-.rule {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  justify-content: space-between;
-  border-bottom: 1px solid var(--line);
-  padding: 4px 0;
 }
 </style>

@@ -221,6 +221,7 @@ onKeyStroke((e) => {
   </div>
 </template>
 
+<style scoped src="./profile.css"></style>
 <style scoped>
 .cols {
   display: grid;
@@ -233,22 +234,6 @@ onKeyStroke((e) => {
   flex-direction: column;
   gap: 14px;
 }
-.one {
-  padding: 10px 0;
-  border-bottom: 1px solid var(--line);
-}
-h3 {
-  font-size: 16px;
-}
-.options {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin: 8px 0 4px;
-}
-.small {
-  font-size: 13.5px;
-}
 .find input {
   width: 100%;
 }
@@ -260,14 +245,6 @@ h3 {
   color: var(--ink);
   font: 600 16px var(--text);
   padding: 0 10px;
-}
-.rule {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  justify-content: space-between;
-  border-bottom: 1px solid var(--line);
-  padding: 4px 0;
 }
 select {
   min-height: var(--target);

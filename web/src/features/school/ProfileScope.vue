@@ -33,21 +33,4 @@ const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
   </section>
 </template>
 
-<style scoped>
-.one {
-  padding: 10px 0;
-  border-bottom: 1px solid var(--line);
-}
-h3 {
-  font-size: 16px;
-}
-.options {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin: 8px 0 4px;
-}
-.small {
-  font-size: 13.5px;
-}
-</style>
+<style scoped src="./profile.css"></style>

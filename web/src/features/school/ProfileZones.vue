@@ -44,24 +44,13 @@ const toggle = (zone: string) =>
   </section>
 </template>
 
+<style scoped src="./profile.css"></style>
 <style scoped>
-h3 {
-  font-size: 16px;
-}
 .region {
   display: grid;
   grid-template-columns: 130px 1fr;
   gap: 0 14px;
   align-items: baseline;
   border-top: 1px solid var(--line);
-}
-.options {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin: 8px 0 4px;
-}
-.small {
-  font-size: 13.5px;
 }
 </style>

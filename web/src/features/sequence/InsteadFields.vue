@@ -2,6 +2,7 @@
 import { branchThenValues, branchWhenValues } from '@/api/schema'
 import { useSession } from '@/features/session/useSession'
 import ChoiceField from '@/parts/ChoiceField.vue'
+import { changedAt, without } from '@/parts/listed'
 import { vTyped } from '@/parts/typed'
 import type { Detail } from './detail'
 
@@ -11,16 +12,8 @@ type Instead = Detail['instead']
 const props = defineProps<{ instead: Instead }>()
 const emit = defineEmits<{ change: [instead: Instead] }>()
 const session = useSession()
-const patch = (i: number, some: Partial<Instead[number]>) =>
-  emit(
-    'change',
-    props.instead.map((b, k) => (k === i ? { ...b, ...some } : b)),
-  )
-const takeOut = (i: number) =>
-  emit(
-    'change',
-    props.instead.filter((_, k) => k !== i),
-  )
+const patch = (i: number, some: Partial<Instead[number]>) => emit('change', changedAt(props.instead, i, some))
+const takeOut = (i: number) => emit('change', without(props.instead, i))
 </script>
 
 <template>

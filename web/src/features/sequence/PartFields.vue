@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { clientPartDoesValues } from '@/api/schema'
 import ChoiceField from '@/parts/ChoiceField.vue'
+import { changedAt, without } from '@/parts/listed'
 import { vTyped } from '@/parts/typed'
 import { positive, type Detail } from './detail'
 
@@ -14,16 +15,8 @@ const NUMBERS = [
   { key: 'seconds', name: 'Seconds', sign: 's', most: 600 },
   { key: 'percent', name: 'Strength', sign: '%', most: 100 },
 ] as const
-const patch = (i: number, some: Partial<Part[number]>) =>
-  emit(
-    'change',
-    props.part.map((p, k) => (k === i ? { ...p, ...some } : p)),
-  )
-const takeOut = (i: number) =>
-  emit(
-    'change',
-    props.part.filter((_, k) => k !== i),
-  )
+const patch = (i: number, some: Partial<Part[number]>) => emit('change', changedAt(props.part, i, some))
+const takeOut = (i: number) => emit('change', without(props.part, i))
 </script>
 
 <template>

@@ -2,6 +2,7 @@
 import type { Schema } from '@/api/client'
 import { sayingKindValues } from '@/api/schema'
 import ChoiceField from '@/parts/ChoiceField.vue'
+import { changedAt, without } from '@/parts/listed'
 import { vTyped } from '@/parts/typed'
 import { capital, word } from '@/parts/words'
 
@@ -12,16 +13,8 @@ const props = defineProps<{ say: readonly Saying[] }>()
 const emit = defineEmits<{ change: [say: Saying[]] }>()
 const KINDS = sayingKindValues.map((id) => ({ id, name: capital(word(id)) }))
 const text = (e: Event) => (e.target as HTMLInputElement).value
-const patch = (i: number, some: Partial<Saying>) =>
-  emit(
-    'change',
-    props.say.map((s, k) => (k === i ? { ...s, ...some } : s)),
-  )
-const takeOut = (i: number) =>
-  emit(
-    'change',
-    props.say.filter((_, k) => k !== i),
-  )
+const patch = (i: number, some: Partial<Saying>) => emit('change', changedAt(props.say, i, some))
+const takeOut = (i: number) => emit('change', without(props.say, i))
 </script>
 
 <template>
