@@ -9,7 +9,7 @@ const keys = defineModel<boolean>('keys', { required: true })
 
 <template>
   <div>
-    <div class="acts" role="toolbar" :aria-label="`Acts on ${said}`">
+    <div class="tools" role="toolbar" :aria-label="`Acts on ${said}`">
       <button class="push" aria-label="Move up" title="Alt ↑" @click="acts.move(-1)">↑</button>
       <button class="push" aria-label="Move down" title="Alt ↓" @click="acts.move(1)">↓</button>
       <button class="push" title="Ctrl D" @click="acts.copy">Duplicate</button>
@@ -27,12 +27,12 @@ const keys = defineModel<boolean>('keys', { required: true })
 </template>
 
 <style scoped>
-.acts {
+.tools {
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
 }
-.acts .push {
+.tools .push {
   padding: 4px 6px;
   font-size: 14px;
 }
@@ -40,16 +40,16 @@ const keys = defineModel<boolean>('keys', { required: true })
   font-size: 13.5px;
 }
 @media (max-width: 1100px) {
-  .acts .push:last-child {
+  .tools .push:last-child {
     display: none;
   }
 }
 @media (max-width: 640px) {
-  .acts {
+  .tools {
     flex-wrap: nowrap;
     overflow-x: auto;
   }
-  .acts .push {
+  .tools .push {
     flex: none;
   }
 }
