@@ -61,11 +61,6 @@ useStepKeys(picked, acts, {
   keys: () => (keys.value = !keys.value),
 })
 const { strip, flagged, span, hovered, looked, pickMoment } = useStripOf(draft.judged, plan, picked)
-const seen = useSeen(() => ({
-  sequence: draft.judged.value,
-  span: looked.value.span,
-  profile: profile.value,
-}))
 /** As the text has it; one that was added since it was asked for stands in the library. */
 const technique = computed(() => {
   const id = step.value?.technique
@@ -86,6 +81,13 @@ const tabs = computed(() =>
   })),
 )
 const inTurn = (which: 'steps' | 'strip') => !phone.value || tab.value === which
+
+/** Drawn only where it is looked at: a phone in the steps has nothing of it in sight. */
+const seen = useSeen(() => ({
+  sequence: draft.judged.value,
+  span: phone.value && tab.value !== 'strip' && tab.value !== 'see' ? undefined : looked.value.span,
+  profile: profile.value,
+}))
 
 function pick(id: string, how: Picking) {
   // On a phone a second touch of a step opens it.
@@ -184,7 +186,7 @@ async function saveCopy() {
           />
         </div>
         <StepOnStrip
-          v-show="inTurn('strip')"
+          v-if="inTurn('strip')"
           v-model:hovered="hovered"
           class="upper"
           :strip="strip"

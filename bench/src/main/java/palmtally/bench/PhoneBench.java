@@ -96,7 +96,8 @@ public final class PhoneBench {
         var times = new ArrayList<Double>();
         for (int i = 0; i < TAPS; i++) {
             page.waitForTimeout(150);
-            times.add(((Number) page.evaluate(TAP, List.of(selector, i))).doubleValue());
+            // The first step is picked already, and a second touch opens it.
+            times.add(((Number) page.evaluate(TAP, List.of(selector, i + 1))).doubleValue());
         }
         return times;
     }
