@@ -90,8 +90,8 @@ onKeyStroke((e) => {
 .page {
   height: calc(100dvh - var(--bar));
   min-height: 560px;
-  padding: 12px 20px;
-  gap: 10px;
+  padding: 10px 20px;
+  gap: 8px;
 }
 .top {
   flex-wrap: nowrap;

@@ -147,8 +147,8 @@ thead {
 }
 .block td {
   height: auto;
-  padding: 4px 8px 2px;
-  line-height: 18px;
+  padding: 3px 8px 1px;
+  line-height: 17px;
   cursor: pointer;
   white-space: nowrap;
   overflow: hidden;
