@@ -162,7 +162,7 @@ thead {
 }
 @container steps (max-width: 700px) {
   .line {
-    grid-template-columns: 36px 30px minmax(0, 1fr) 58px 46px 84px;
+    grid-template-columns: 36px 30px minmax(0, 1fr) 54px 44px 104px;
   }
   .more {
     display: none;

@@ -116,6 +116,10 @@ td {
   }
 }
 @container steps (max-width: 420px) {
+  .dose {
+    white-space: normal;
+    line-height: 1.15;
+  }
   .side,
   .name .soft {
     display: none;
