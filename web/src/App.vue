@@ -77,7 +77,7 @@ async function leave() {
         </template>
       </nav>
       <main class="main"><router-view /></main>
-      <UndoOffer v-if="undoOffer" />
+      <UndoOffer v-if="framed && undoOffer" />
       <FirstSteps
         v-if="firstSteps.next.value"
         class="guide"

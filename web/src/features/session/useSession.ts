@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
+import { undoOffer } from '@/parts/undoOffer'
 import { drawBodiesAs } from '@/parts/useBodyLook'
 
 /** Who is signed in, in which term, and the words of the trade that every page needs. */
@@ -30,6 +31,8 @@ export const useSession = defineStore('session', () => {
   /** What the browser keeps for a dead network belongs to the one who signed in. */
   const forget = () => globalThis.caches?.delete('last-heard').catch(() => undefined)
   async function take(view: Schema['SessionView']) {
+    // It names people, and what their bodies must be spared.
+    if (view.person?.id !== person.value?.id) undoOffer.value = undefined
     session.value = view
     drawBodiesAs(view.bodyLook)
     wasIn.value = !!view.person

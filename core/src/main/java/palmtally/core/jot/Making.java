@@ -38,7 +38,12 @@ import palmtally.core.technique.Stroke;
 import palmtally.core.technique.Technique;
 import palmtally.core.technique.Tool;
 
-/** A step out of what was read: what is not said is as the technique is usually given, and lies as the step before. */
+/**
+ * A step out of what was read: what is not said is as the technique is usually given, and lies as the step before.
+ *
+ * <p>Long, as each part of a step that was not said is filled in from the parts before it: technique, place, position, sheet and dose hang on
+ * one another in this order, and what was read is asked by all of them.
+ */
 final class Making {
     private final Reading read;
     private final @Nullable Step before;
