@@ -7,6 +7,7 @@ import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
+import { offerUndo } from '@/parts/undoOffer'
 
 /** The school's own words for hands, each with the hand that it is to the rules. */
 const emit = defineEmits<{ leave: [] }>()
@@ -16,24 +17,22 @@ const name = ref('')
 const like = ref<Schema['HandName']['like']>('palm')
 const { failed, during } = useCommand()
 const hands = computed(() => data.value?.hands ?? [])
-const before = ref<Schema['HandName'][]>()
 
-async function store(changed: Schema['HandName'][], undoes?: Schema['HandName'][]) {
-  await during(async () => {
-    data.value = await ask(
-      api.PUT('/api/hands', { body: { from: data.value?.version ?? 0, hands: changed } }),
-    )
-    before.value = undoes
-    name.value = ''
-    await session.refresh()
-  })
+async function put(changed: Schema['HandName'][]) {
+  data.value = await ask(api.PUT('/api/hands', { body: { from: data.value?.version ?? 0, hands: changed } }))
+  await session.refresh()
 }
-const add = () => store([...hands.value, { name: name.value.trim(), like: like.value }])
+const add = () =>
+  during(async () => {
+    await put([...hands.value, { name: name.value.trim(), like: like.value }])
+    name.value = ''
+  })
 const drop = (h: Schema['HandName']) =>
-  store(
-    hands.value.filter((x) => x !== h),
-    hands.value,
-  )
+  during(async () => {
+    await put(hands.value.filter((x) => x !== h))
+    // Whatever was added meanwhile stays.
+    offerUndo(`“${h.name}” is out; steps that say it still do.`, () => put([...hands.value, h]))
+  })
 </script>
 
 <template>
@@ -57,9 +56,6 @@ const drop = (h: Schema['HandName']) =>
       </li>
     </ul>
     <p v-else-if="data" class="soft">None yet.</p>
-    <p v-if="before" role="status">
-      It is out; steps that say it still do. <button class="push" @click="store(before)">Undo</button>
-    </p>
     <form v-if="session.plans" @submit.prevent="add">
       <label>Word <input v-model="name" maxlength="60" required placeholder="rolling-pin fist" /></label>
       <label
