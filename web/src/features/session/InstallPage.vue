@@ -6,7 +6,12 @@ import QrCode from '@/parts/QrCode.vue'
 
 /** How a device comes to trust the school's certificate, once: then it opens the app with the network down as well. */
 const ready = useOfflineReady()
-const { data: there } = useAsked(async () => (await fetch('/authority.crt')).ok)
+const { data: there } = useAsked(async () => {
+  const answer = await fetch('/authority.crt')
+  // A body that nobody reads keeps its connection.
+  await answer.text()
+  return answer.ok
+})
 const address = computed(() => `${location.origin}/install`)
 const HOW = [
   {
@@ -40,10 +45,12 @@ const HOW = [
   <div class="page">
     <div class="card">
       <h1>Let this device know the school</h1>
-      <p v-if="ready === 'ready'" class="good" role="status">
-        This device knows it: the app opens here with the network down as well.
-        <router-link to="/">To the app</router-link>
-      </p>
+      <template v-if="ready === 'ready'">
+        <p class="good" role="status">
+          This device knows it: the app opens here with the network down as well.
+        </p>
+        <p><router-link class="push main" to="/">To the app</router-link></p>
+      </template>
       <template v-else>
         <p>
           The school’s computer signs its own certificate. A browser that does not know who signed it asks
@@ -97,6 +104,8 @@ dd {
 }
 .others {
   display: flex;
+  flex-wrap: wrap;
+  overflow-wrap: anywhere;
   gap: 16px;
   align-items: center;
   margin-top: 20px;

@@ -156,6 +156,9 @@ class LanTest {
                             .isEqualTo("-----BEGIN CERTIFICATE-----");
                     phone.waitForTimeout(500);
                     assertThat(phone.getByText("has no signer of its own")).hasCount(0);
+                    var rules = new ScreenRules(phone);
+                    rules.atEverySize("install");
+                    assertThat(rules.faults()).isEmpty();
                 });
             }
             // Installed as a person would: into the store that the browser of this machine reads.
