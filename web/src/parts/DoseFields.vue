@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
-import { word } from './words'
+import { doseKindValues } from '@/api/schema'
 import { vTyped } from './typed'
+import ChoiceField from './ChoiceField.vue'
 
 type Dose = Schema['Dose']
 
@@ -12,7 +13,6 @@ const props = defineProps<{
   of?: string
 }>()
 const emit = defineEmits<{ change: [dose: Dose] }>()
-const KINDS: Dose['kind'][] = ['seconds', 'passes', 'holds', 'cycles', 'breaths', 'until-soft']
 const named = (field: string) => (props.of ? `${props.of}: ${field.toLowerCase()}` : undefined)
 const num = (e: Event) => Number((e.target as HTMLInputElement).value) || undefined
 const patch = (some: Partial<Dose>) => emit('change', { ...props.dose, ...some })
@@ -37,12 +37,12 @@ function kind(k: Dose['kind']) {
 </script>
 
 <template>
-  <label>
-    {{ of ?? 'Dose' }}
-    <select :value="dose.kind" @change="kind(($event.target as HTMLSelectElement).value as Dose['kind'])">
-      <option v-for="k in KINDS" :key="k" :value="k">{{ word(k) }}</option>
-    </select>
-  </label>
+  <ChoiceField
+    :label="of ?? 'Dose'"
+    :model-value="dose.kind"
+    :options="doseKindValues"
+    @update:model-value="(k) => kind(k as Dose['kind'])"
+  />
   <div class="pair">
     <label v-if="dose.count !== undefined">
       Count
@@ -95,15 +95,7 @@ label {
   flex: 1;
   min-width: 0;
 }
-input,
-select {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
+input {
   width: 100%;
 }
 </style>

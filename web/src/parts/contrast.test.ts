@@ -42,6 +42,9 @@ describe.each(['linen', 'night'])('%s', (theme) => {
   it.each(pairs)('%s on %s has at least 4.5 to 1', (fore, back) => {
     expect(contrast(t[fore]!, t[back]!)).toBeGreaterThanOrEqual(4.5)
   })
+  it.each(['paper', 'ground'])('a field is seen on %s: 3 to 1, WCAG 2.2, 1.4.11', (back) => {
+    expect(contrast(t['edge']!, t[back]!)).toBeGreaterThanOrEqual(3)
+  })
   it('black on white has 21 to 1, as WCAG says', () =>
     expect(contrast('#000000', '#ffffff')).toBeCloseTo(21, 5))
 })

@@ -3,9 +3,6 @@ import type { Schema } from '@/api/client'
 
 type BodyLook = Schema['BodyLook']
 
-export const SKINS = ['light', 'sand', 'tan', 'brown', 'dark'] as const satisfies readonly BodyLook['skin'][]
-export const BUILDS = ['middle', 'heavy'] as const satisfies readonly BodyLook['build'][]
-
 const look = ref<BodyLook>({ build: 'middle', skin: 'sand' })
 
 /**

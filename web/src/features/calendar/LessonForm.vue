@@ -4,6 +4,7 @@ import type { Schema } from '@/api/client'
 import { vTyped } from '@/parts/typed'
 import LessonMark from './LessonMark.vue'
 import { aimOf, type Curriculum, type Lesson } from './term'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** One lesson: when, how long, with which sequence. */
 const props = defineProps<{
@@ -14,8 +15,8 @@ const props = defineProps<{
   region: string
 }>()
 const emit = defineEmits<{ change: [what: string, patch: Partial<Lesson>]; remove: [] }>()
-const ofRegion = computed(() => props.sequences?.filter((s) => s.region === props.lesson.region))
-const others = computed(() => props.sequences?.filter((s) => s.region !== props.lesson.region))
+const ofRegion = computed(() => (props.sequences ?? []).filter((s) => s.region === props.lesson.region))
+const others = computed(() => (props.sequences ?? []).filter((s) => s.region !== props.lesson.region))
 const typed = (e: Event) => (e.target as HTMLInputElement | HTMLSelectElement).value
 function setNumber(what: string, field: 'week' | 'lab' | 'minutes', e: Event) {
   emit('change', what, { [field]: Number(typed(e)) || props.lesson[field] })
@@ -53,19 +54,14 @@ function setNumber(what: string, field: 'week' | 'lab' | 'minutes', e: Event) {
         step="5"
         @change="setNumber('Minutes', 'minutes', $event)"
     /></label>
-    <label class="wide"
-      >Sequence
-      <select
-        :value="lesson.sequence ?? ''"
-        @change="$emit('change', 'Sequence', { sequence: typed($event) || undefined, steps: [] })"
-      >
-        <option value="">none yet</option>
-        <option v-for="s in ofRegion" :key="s.id" :value="s.id">{{ s.name }}</option>
-        <optgroup label="Of other regions">
-          <option v-for="s in others" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </optgroup>
-      </select></label
-    >
+    <ChoiceField
+      class="wide"
+      label="Sequence"
+      none="none yet"
+      :model-value="lesson.sequence"
+      :options="[...ofRegion, { group: 'Of other regions', options: others }]"
+      @update:model-value="(sequence) => $emit('change', 'Sequence', { sequence, steps: [] })"
+    />
     <p v-if="lesson.steps.length" class="soft small wide">
       Only {{ lesson.steps.length }} {{ lesson.steps.length === 1 ? 'step' : 'steps' }} of it.
       <button class="push" @click="$emit('change', 'Steps', { steps: [] })">All of it</button>

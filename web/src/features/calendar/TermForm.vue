@@ -3,6 +3,7 @@ import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { vTyped } from '@/parts/typed'
 import { changeTime, DAYS, timesFor, withLabs, type Curriculum } from './term'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** How long a term is, when its labs are held, and how many hours are asked for. */
 const props = defineProps<{ curriculum: Curriculum; regions: Schema['TermChecksView']['regions'] }>()
@@ -63,13 +64,13 @@ function setHours(region: string, e: Event) {
         :aria-label="`Room of lab ${i + 1}`"
         @change="setTime('Room', i + 1, { room: typed($event) })"
       />
-      <select
-        :aria-label="`Day of lab ${i + 1}`"
-        :value="t.day"
-        @change="setTime('Day', i + 1, { day: Number(typed($event)) })"
-      >
-        <option v-for="(d, n) in DAYS" :key="d" :value="n + 1">{{ d }}</option>
-      </select>
+      <ChoiceField
+        :label="`Day of lab ${i + 1}`"
+        bare
+        :model-value="t.day"
+        :options="DAYS.map((name, n) => ({ id: n + 1, name }))"
+        @update:model-value="(day) => setTime('Day', i + 1, { day: Number(day) })"
+      />
       <input
         v-typed="t.begins"
         type="time"
@@ -126,10 +127,6 @@ function setHours(region: string, e: Event) {
   grid-template-columns: 1fr 1fr;
   gap: 8px;
   align-items: center;
-}
-.times input,
-.times select {
-  min-width: 0;
 }
 input.slim {
   width: 72px;

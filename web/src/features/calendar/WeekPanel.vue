@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
-import { usePaper } from '@/parts/usePaper'
+import { PAPERS, usePaper } from '@/parts/usePaper'
 import LessonForm from './LessonForm.vue'
 import { AIMS, minutesOf, toggleOff, type Curriculum } from './term'
 import type { useLessons } from './useLessons'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** What is planned in a week, or in one region of it, and the plan of its labs on paper. */
 defineProps<{
@@ -69,10 +70,7 @@ const paper = usePaper()
       >
         {{ curriculum.off.includes(lessons.shownWeek.value) ? 'Week is off: put it on' : 'Week off' }}
       </button>
-      <select v-model="paper" aria-label="Paper">
-        <option value="a4">A4</option>
-        <option value="letter">Letter</option>
-      </select>
+      <ChoiceField v-model="paper" label="Paper" bare :options="PAPERS" />
       <a
         class="push"
         :href="`/api/terms/${term}/weeks/${lessons.shownWeek.value}/plan?paper=${paper}`"

@@ -6,12 +6,18 @@ import { FINGERS, hue, type Criterion } from '@/parts/criteria'
 import PalmsGrid from './PalmsGrid.vue'
 import PalmsTable from './PalmsTable.vue'
 import { rowsOf, SHOW } from './track'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** More students than this and the rows are low. */
 const MANY = 16
 
 const props = defineProps<{ cohort: Schema['Cohort'] }>()
-const sort = ref<'name' | 'need' | 'secure'>('name')
+const SORT = [
+  { id: 'name', name: 'by name' },
+  { id: 'need', name: 'who needs it first' },
+  { id: 'secure', name: 'fewest secure first' },
+] as const
+const sort = ref<(typeof SORT)[number]['id']>('name')
 const show = ref('')
 const only = ref<Criterion | ''>('')
 const asTable = useStorage('palm-track-table', false)
@@ -24,20 +30,8 @@ const fingers = computed(() => FINGERS.filter((f) => !only.value || f.id === onl
 
 <template>
   <div class="top second">
-    <label class="field"
-      >Sort
-      <select v-model="sort">
-        <option value="name">by name</option>
-        <option value="need">who needs it first</option>
-        <option value="secure">fewest secure first</option>
-      </select></label
-    >
-    <label class="field"
-      >Show
-      <select v-model="show">
-        <option v-for="s in SHOW" :key="s.id" :value="s.id">{{ s.name }}</option>
-      </select></label
-    >
+    <ChoiceField v-model="sort" class="field" label="Sort" :options="SORT" />
+    <ChoiceField v-model="show" class="field" label="Show" :options="SHOW" />
     <div class="only" role="group" aria-label="One criterion">
       <button
         v-for="f in [...FINGERS].reverse()"

@@ -8,6 +8,7 @@ import { useSession } from '@/features/session/useSession'
 import { hue } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import { day } from '@/parts/words'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** What the class misses, step by step; from here into the next demonstration. */
 const props = defineProps<{ cohort: Schema['Cohort'] }>()
@@ -29,7 +30,7 @@ const WRONG = [
   { id: 'leftSilent', name: 'nothing said', hue: 'communication' },
 ] as const
 type Wrong = (typeof WRONG)[number]['id']
-const sequence = ref('')
+const sequence = ref<string>()
 const by = ref<Wrong | ''>('')
 const sequences = computed(() => {
   const names = new Map(heat.value?.steps.map((s) => [s.sequence, s.sequenceName]))
@@ -90,13 +91,13 @@ const whatWas = (w: Schema['Wronged']) =>
       <h2>What the class misses</h2>
       <span class="soft">{{ heat.practicals }} practicals, each counted where the step was asked</span>
       <span class="grow" />
-      <label class="field"
-        >Sequence
-        <select v-model="sequence">
-          <option value="">all, worst first</option>
-          <option v-for="s in sequences" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
+      <ChoiceField
+        v-model="sequence"
+        class="field"
+        label="Sequence"
+        none="all, worst first"
+        :options="sequences"
+      />
     </div>
     <p v-if="heat.steps.length === 0" class="card soft">
       Nothing yet: steps stand here once a practical is awarded.

@@ -2,10 +2,11 @@
 import { computed, ref, watch } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
-import { FINGERS } from '@/parts/criteria'
+import { FINGERS, type Criterion } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import { counted } from '@/parts/words'
 import FigureRow from './FigureRow.vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** How well the graders agree, how severe each is, and how much the practicals can be relied on. */
 const props = defineProps<{ cohort: Schema['Cohort'] }>()
@@ -21,8 +22,9 @@ watch(
   () => props.cohort,
   () => void again(),
 )
-const of = ref('')
-const agreement = computed(() => quality.value?.agreement.find((a) => (a.criterion ?? '') === of.value))
+const CRITERIA = FINGERS.map((f) => ({ id: f.id, name: f.name.toLowerCase() }))
+const of = ref<Criterion>()
+const agreement = computed(() => quality.value?.agreement.find((a) => a.criterion == of.value))
 const sequence = ref('')
 watch(quality, (q) => (sequence.value ||= q?.sequences[0]?.sequence ?? ''))
 const practical = computed(
@@ -38,13 +40,7 @@ const practical = computed(
         <h2>Do two graders say the same?</h2>
         <span class="soft">{{ counted(quality.pairs, 'run') }} marked twice</span>
         <span class="grow" />
-        <label class="field"
-          >Of
-          <select v-model="of">
-            <option value="">the mean of the five</option>
-            <option v-for="f in FINGERS" :key="f.id" :value="f.id">{{ f.name.toLowerCase() }}</option>
-          </select></label
-        >
+        <ChoiceField v-model="of" class="field" label="Of" none="the mean of the five" :options="CRITERIA" />
       </div>
       <table v-if="agreement" class="lines">
         <tbody>
@@ -77,14 +73,13 @@ const practical = computed(
       <div class="top">
         <h2>Can a practical be relied on?</h2>
         <span class="grow" />
-        <label v-if="practical" class="field"
-          >Sequence
-          <select v-model="sequence">
-            <option v-for="s in quality.sequences" :key="s.sequence" :value="s.sequence">
-              {{ s.name }} ({{ s.practicals }})
-            </option>
-          </select></label
-        >
+        <ChoiceField
+          v-if="practical"
+          v-model="sequence"
+          class="field"
+          label="Sequence"
+          :options="quality.sequences.map((s) => ({ id: s.sequence, name: `${s.name} (${s.practicals})` }))"
+        />
       </div>
       <p v-if="!practical" class="soft">No practical has been rated and awarded in this term yet.</p>
       <table v-else class="lines">
@@ -110,8 +105,5 @@ const practical = computed(
 h3 {
   font-size: 16px;
   margin-top: 8px;
-}
-select {
-  max-width: 320px;
 }
 </style>

@@ -9,6 +9,7 @@ import { hue } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import { counted, day } from '@/parts/words'
 import { fingerOf } from './track'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** The end of a term: what is still to release, what stays open, what goes on into the next. */
 const props = defineProps<{ cohort: Schema['Cohort'] }>()
@@ -22,7 +23,7 @@ const {
   again,
 } = useAsked(() => ask(api.GET('/api/terms/{term}/closing', { params: path })))
 const release = ref(true)
-const into = ref('')
+const into = ref<string>()
 const { busy, failed, during } = useCommand()
 const lead = computed(() => session.person?.role === 'lead')
 const closed = computed(() => closing.value?.closedAt != null)
@@ -43,7 +44,7 @@ async function go(close: boolean) {
       await ask(
         api.POST('/api/terms/{term}/closing', {
           params: path,
-          body: { release: release.value, into: into.value || undefined },
+          body: { release: release.value, into: into.value },
         }),
       )
     else await ask(api.DELETE('/api/terms/{term}/closing', { params: path }))
@@ -110,13 +111,12 @@ async function go(close: boolean) {
         <label class="check"
           ><input v-model="release" type="checkbox" /> Release what is held to the students</label
         >
-        <label class="field above"
-          >Carry over into
-          <select v-model="into">
-            <option value="">{{ closing.next.length ? 'no other term' : 'no next term yet' }}</option>
-            <option v-for="t in closing.next" :key="t.id" :value="t.id">{{ t.name }}</option>
-          </select></label
-        >
+        <ChoiceField
+          v-model="into"
+          label="Carry over into"
+          :none="closing.next.length ? 'no other term' : 'no next term yet'"
+          :options="closing.next"
+        />
         <p v-if="closing.next.length === 0" class="soft">
           The next term is made under School, Terms; then it stands here.
         </p>

@@ -10,6 +10,7 @@ import Standing from '@/parts/Standing.vue'
 import { mmss } from '@/parts/words'
 import LegStrip from './LegStrip.vue'
 import WhoIsWithWhom from './WhoIsWithWhom.vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** A practice round in a few touches: how long, who is there, how many tables; who is with whom is found, and can be changed. */
 const route = useRoute()
@@ -19,6 +20,10 @@ const { data: lines } = useAsked(() => ask(api.GET('/api/sequences')))
 const { data: students, problem, loading, again } = useAsked(() => ask(api.GET('/api/rounds/students')))
 
 const minutes = ref(Number(route.query.minutes) || 60)
+const ROLES = [
+  { id: 2, name: '2, one after the other' },
+  { id: 3, name: '3, one watches' },
+]
 const roles = ref(2)
 const tables = useStorage('palm-round-tables', 6)
 const calls = useStorage('palm-round-calls', true)
@@ -106,25 +111,25 @@ const parts = computed(() =>
     </p>
     <div v-else-if="students" class="two">
       <section class="card left" aria-label="Set up">
-        <label class="wide"
-          >Sequence
-          <select v-model="sequence">
-            <option value="" disabled>choose one</option>
-            <option v-for="l in lines" :key="l.id" :value="l.id">{{ l.name }}</option>
-          </select></label
-        >
+        <ChoiceField
+          v-model="sequence"
+          class="wide"
+          label="Sequence"
+          none="choose one"
+          required
+          :options="lines"
+        />
         <div class="three">
           <label>Minutes <input v-model.number="minutes" type="number" min="5" max="480" step="5" /></label>
           <label
             >Tables <input v-model.number="tables" type="number" min="1" max="40" @change="anew"
           /></label>
-          <label
-            >Therapists at a table
-            <select v-model.number="roles" @change="anew">
-              <option :value="2">2, one after the other</option>
-              <option :value="3">3, one watches</option>
-            </select></label
-          >
+          <ChoiceField
+            v-model="roles"
+            label="Therapists at a table"
+            :options="ROLES"
+            @update:model-value="anew"
+          />
         </div>
         <label class="tick"
           ><input v-model="calls" type="checkbox" /> Call out the steps on the class screen</label
@@ -194,17 +199,8 @@ label {
   font-size: 14px;
   color: var(--ink-soft);
 }
-input[type='number'],
-select {
-  min-height: var(--target);
-  min-width: 0;
+input[type='number'] {
   width: 100%;
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 17px var(--text);
-  padding: 0 8px;
 }
 .tick {
   flex-direction: row;

@@ -3,6 +3,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api, ask, type Problem } from '@/api/client'
 import { useSession } from '@/features/session/useSession'
 import { briefOf, inTheWay, type Place, type Setting } from './places'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** What is settled before hands are laid on: the question of the day, what clashes with the body on the table, gates. */
 const place = defineModel<Place>({ required: true })
@@ -97,19 +98,24 @@ watch(
       <button class="push" type="button" @click="set({ today: undefined })">Ask again</button>
     </p>
     <div v-if="more" class="line">
-      <select v-model="form.kind" aria-label="What is it">
-        <option value="" disabled>What…</option>
-        <option v-for="k in kinds" :key="k.id" :value="k.id">{{ k.name }}</option>
-      </select>
-      <select v-if="local" v-model="form.zone" aria-label="Where is it">
-        <option value="" disabled>Where…</option>
-        <option v-for="z in zones" :key="z" :value="z">{{ session.zoneName(z) }}</option>
-      </select>
-      <select v-if="local && paired" v-model="form.side" aria-label="On which side is it">
-        <option value="">both sides</option>
-        <option value="left">left</option>
-        <option value="right">right</option>
-      </select>
+      <ChoiceField v-model="form.kind" label="What is it" bare none="What…" required :options="kinds" />
+      <ChoiceField
+        v-if="local"
+        v-model="form.zone"
+        label="Where is it"
+        bare
+        none="Where…"
+        required
+        :options="zones.map((z) => ({ id: z, name: session.zoneName(z) }))"
+      />
+      <ChoiceField
+        v-if="local && paired"
+        v-model="form.side"
+        label="On which side is it"
+        bare
+        none="both sides"
+        :options="['left', 'right']"
+      />
       <button class="push main" type="button" :disabled="!form.kind || (local && !form.zone)" @click="add">
         Note it
       </button>
@@ -182,19 +188,8 @@ watch(
   align-items: center;
   margin: 0;
 }
-.line .push,
-select,
-input {
+.line .push {
   min-height: 44px;
-}
-select,
-input {
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
 }
 input {
   flex: 1 1 260px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useSession } from '@/features/session/useSession'
+import AddField from '@/parts/AddField.vue'
 import { capital, mmss, word } from '@/parts/words'
 import type { Capture } from './useCapture'
 import type { Progress } from './useProgress'
@@ -9,7 +10,6 @@ defineProps<{ progress: Progress; capture: Capture }>()
 const session = useSession()
 const valueOf = (e: Event) => (e.target as HTMLInputElement).value
 const numberOf = (e: Event) => Number((e.target as HTMLInputElement).value)
-const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
 </script>
 
 <template>
@@ -61,12 +61,12 @@ const zoneOf = (e: Event) => (e.target as HTMLSelectElement).value
   </p>
   <p v-if="capture.offPlan" class="flash" role="status">
     Touch the zone of the off-plan stroke on the figure, or choose it:
-    <span class="field"
-      ><select aria-label="Zone of the off-plan stroke" @change="capture.touch(zoneOf($event), 'midline')">
-        <option value="">zone</option>
-        <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
-      </select></span
-    >
+    <AddField
+      label="Zone of the off-plan stroke"
+      first="zone"
+      :offered="session.catalogue?.zones ?? []"
+      @add="(zone) => capture.touch(zone, 'midline')"
+    />
     <button class="push" @click="capture.neverMind">Never mind</button>
   </p>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { useSession } from '@/features/session/useSession'
+import AddField from '@/parts/AddField.vue'
 import TableFigure from '@/parts/TableFigure.vue'
 import type { Capture } from './useCapture'
 import type { Progress } from './useProgress'
@@ -20,11 +21,6 @@ function touch(zone: string, half: string, under: string[]) {
 function choose(structure: string) {
   props.capture.structure(structure)
   which.value = []
-}
-function tool(e: Event, write: (tool: string) => void) {
-  const select = e.target as HTMLSelectElement
-  write(select.value)
-  select.value = ''
 }
 </script>
 
@@ -69,10 +65,14 @@ function tool(e: Event, write: (tool: string) => void) {
         {{ d - 1 }}
       </button>
     </div>
-    <select v-if="!which.length" class="tool" aria-label="Tool seen" @change="tool($event, capture.tool)">
-      <option value="">tool seen</option>
-      <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
-    </select>
+    <AddField
+      v-if="!which.length"
+      class="tool"
+      label="Tool seen"
+      first="tool seen"
+      :offered="session.catalogue?.tools ?? []"
+      @add="capture.tool"
+    />
     <p v-if="progress.spared.length" class="caution">Spare: {{ progress.spared.join(', ') }}</p>
     <p v-if="progress.caution" class="caution">{{ progress.caution }}</p>
     <p class="law">{{ session.catalogue?.law }}</p>

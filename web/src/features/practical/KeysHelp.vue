@@ -67,11 +67,6 @@ function change(id: FingerKeys['keys'][number]['id'], e: Event) {
 }
 .map input {
   width: 96px;
-  min-height: 44px;
-  border: 1.5px solid var(--ink);
-  border-radius: 10px;
   text-align: center;
-  color: var(--ink);
-  background: var(--paper);
 }
 </style>

@@ -5,6 +5,7 @@ import { FINGERS } from '@/parts/criteria'
 import BeforeHands from './BeforeHands.vue'
 import { inTheWay, type Place } from './places'
 import type { useSetUp } from './useSetUp'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** Sets practicals up: what is asked, then a line for each table with who works, who lies there and who watches. */
 const props = defineProps<{ of: ReturnType<typeof useSetUp> }>()
@@ -13,48 +14,45 @@ const { brief, people, sequences, students, graders, steps, setting, places, nam
 const zones = computed(() => [...new Set(steps.value.flatMap((s) => s.zones))])
 const lying = (p: Place) => students.value.find((s) => s.id === p.partner)?.name ?? 'whoever lies here'
 /** Whether somebody has a place already; nobody works where they lie or watch. */
-const taken = (id: string, as: keyof Pick<Place, 'student' | 'partner' | 'observer'>, at: Place) =>
+type Role = keyof Pick<Place, 'student' | 'partner' | 'observer'>
+const taken = (id: string, as: Role, at: Place) =>
   places.value.some((p) =>
     [p.student, p.partner, p.observer].some((x) => x === id && (p !== at || at[as] !== id)),
   )
+const free = (as: Role, at: Place) =>
+  students.value.map((s) => ({ id: s.id, name: s.name, off: taken(s.id, as, at) }))
+const tables = (at: Place) =>
+  Array.from({ length: 12 }, (_, i) => i + 1).map((n) => ({
+    id: n,
+    name: String(n),
+    off: n !== at.table && places.value.some((p) => p.table === n),
+  }))
+const SIDES = [
+  { id: 'each', name: 'both' },
+  { id: 'left', name: 'left' },
+  { id: 'right', name: 'right' },
+] as const
+const WHAT = [
+  { id: '', name: 'a practical' },
+  ...FINGERS.map((f) => ({ id: f.id, name: `spot check: ${f.name.toLowerCase()}` })),
+] as const
 </script>
 
 <template>
   <form class="card set" aria-label="New practical" @submit.prevent="of.start(ready)">
     <div class="brief">
-      <label
-        >Sequence
-        <select v-model="brief.sequence" required>
-          <option v-for="s in sequences" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <label
-        >Sides
-        <select v-model="brief.sides">
-          <option value="each">both</option>
-          <option value="left">left</option>
-          <option value="right">right</option>
-        </select></label
-      >
-      <label
-        >What
-        <select v-model="brief.criterion">
-          <option value="">a practical</option>
-          <option v-for="f in FINGERS" :key="f.id" :value="f.id">
-            spot check: {{ f.name.toLowerCase() }}
-          </option>
-        </select></label
-      >
+      <ChoiceField v-model="brief.sequence" class="long" label="Sequence" required :options="sequences" />
+      <ChoiceField v-model="brief.sides" label="Sides" :options="SIDES" />
+      <ChoiceField v-model="brief.criterion" label="What" :options="WHAT" />
       <label
         >Minutes <input v-model.number="brief.minutes" type="number" min="1" max="240" placeholder="none"
       /></label>
-      <label v-if="graders.length"
-        >Grader
-        <select v-model="brief.grader">
-          <option value="">me</option>
-          <option v-for="g in graders" :key="g.id" :value="g.id">{{ g.name }}</option>
-        </select></label
-      >
+      <ChoiceField
+        v-if="graders.length"
+        v-model="brief.grader"
+        label="Grader"
+        :options="[{ id: '', name: 'me' }, ...graders]"
+      />
       <span class="grow" />
       <button class="push" type="button" @click="of.fill">Fill in</button>
       <button class="push" type="button" @click="of.another">One table more</button>
@@ -83,46 +81,29 @@ const taken = (id: string, as: keyof Pick<Place, 'student' | 'partner' | 'observ
     </details>
     <div v-for="(p, i) in places" :key="p.table" class="slot">
       <div class="brief place">
-        <label
-          ><span :class="{ sr: i > 0 }">Table</span>
-          <select v-model.number="p.table">
-            <option
-              v-for="n in 12"
-              :key="n"
-              :value="n"
-              :disabled="n !== p.table && places.some((x) => x.table === n)"
-            >
-              {{ n }}
-            </option>
-          </select></label
-        >
-        <label class="wide"
-          ><span :class="{ sr: i > 0 }">Student</span>
-          <select v-model="p.student">
-            <option value="">who works</option>
-            <option v-for="s in students" :key="s.id" :value="s.id" :disabled="taken(s.id, 'student', p)">
-              {{ s.name }}
-            </option>
-          </select></label
-        >
-        <label class="wide"
-          ><span :class="{ sr: i > 0 }">On the table</span>
-          <select v-model="p.partner">
-            <option value="">nobody named</option>
-            <option v-for="s in students" :key="s.id" :value="s.id" :disabled="taken(s.id, 'partner', p)">
-              {{ s.name }}
-            </option>
-          </select></label
-        >
-        <label class="wide"
-          ><span :class="{ sr: i > 0 }">Watches</span>
-          <select v-model="p.observer">
-            <option :value="undefined">nobody</option>
-            <option v-for="s in students" :key="s.id" :value="s.id" :disabled="taken(s.id, 'observer', p)">
-              {{ s.name }}
-            </option>
-          </select></label
-        >
+        <ChoiceField v-model="p.table" label="Table" :bare="i > 0" :options="tables(p)" />
+        <ChoiceField
+          v-model="p.student"
+          class="wide"
+          label="Student"
+          :bare="i > 0"
+          :options="[{ id: '', name: 'who works' }, ...free('student', p)]"
+        />
+        <ChoiceField
+          v-model="p.partner"
+          class="wide"
+          label="On the table"
+          :bare="i > 0"
+          :options="[{ id: '', name: 'nobody named' }, ...free('partner', p)]"
+        />
+        <ChoiceField
+          v-model="p.observer"
+          class="wide"
+          label="Watches"
+          :bare="i > 0"
+          none="nobody"
+          :options="free('observer', p)"
+        />
         <button
           v-if="places.length > 1"
           class="push"
@@ -182,16 +163,6 @@ label {
   font-size: 14px;
   font-weight: 600;
 }
-select {
-  min-height: 48px;
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 16px var(--text);
-  padding: 0 12px;
-  max-width: 250px;
-}
 .set {
   display: flex;
   flex-direction: column;
@@ -219,25 +190,17 @@ summary {
 .place .wide {
   flex: 1 1 200px;
 }
-.place .wide select {
-  width: 100%;
-  max-width: none;
-}
-.brief > label select {
+.brief > .choice {
   max-width: 190px;
 }
-.brief > label:first-child select {
+.brief > .long {
   max-width: 250px;
 }
+.place > .wide {
+  max-width: none;
+}
 .brief input {
-  min-height: 48px;
   width: 100px;
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 16px var(--text);
-  padding: 0 12px;
 }
 .brief .push {
   min-height: 48px;

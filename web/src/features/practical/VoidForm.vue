@@ -25,11 +25,5 @@ form {
 input {
   display: block;
   width: 100%;
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 10px;
-  padding: 0 10px;
-  background: var(--paper);
-  color: var(--ink);
 }
 </style>

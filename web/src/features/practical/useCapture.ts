@@ -18,7 +18,7 @@ export function useCapture(table: Table, progress: Progress) {
   /** A zone is wanted: that of an off-plan stroke. */
   const offPlan = ref(false)
   /** What a number is wanted for: a measure, not a report. */
-  const measuring = ref<'pain' | 'range'>()
+  const measuring = ref<Schema['EventData']['measured']>()
   /** Words are wanted: those of a note. */
   const noting = ref(false)
   /** A branch is wanted: which of several that the plan has for the step. */

@@ -76,7 +76,6 @@ async function set(disabled: boolean) {
   align-items: center;
 }
 input {
-  min-height: var(--target);
   max-width: 180px;
 }
 .acts {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
+import { bodyLookBuildValues, bodyLookSkinValues } from '@/api/schema'
 import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import TableFigure from '@/parts/TableFigure.vue'
-import { bodyLook, BUILDS, drawBodiesAs, SKINS } from '@/parts/useBodyLook'
+import { bodyLook, drawBodiesAs } from '@/parts/useBodyLook'
 import { capital } from '@/parts/words'
 
 /** How the body is drawn: one choice for all pictures of the school, seen here at once. */
@@ -29,10 +30,15 @@ const choices = computed(() => {
     chosen,
   })
   return [
-    { name: 'Skin tone', options: SKINS.map((skin) => option(capital(skin), { skin }, look.skin === skin)) },
+    {
+      name: 'Skin tone',
+      options: bodyLookSkinValues.map((skin) => option(capital(skin), { skin }, look.skin === skin)),
+    },
     {
       name: 'Build',
-      options: BUILDS.map((build) => option(BUILD_NAMES[build], { build }, look.build === build)),
+      options: bodyLookBuildValues.map((build) =>
+        option(BUILD_NAMES[build], { build }, look.build === build),
+      ),
     },
   ]
 })

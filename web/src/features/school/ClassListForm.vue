@@ -96,10 +96,6 @@ section {
 }
 textarea {
   width: 100%;
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
   font: 500 15px/1.4 var(--text);
   padding: 8px 12px;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
+import { dutyTaskValues } from '@/api/schema'
 import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
@@ -33,7 +34,7 @@ const regions = computed(() => {
 })
 const has = (account: string, region: string, task: string) =>
   !!known.value?.duties.some((d) => d.account === account && d.region === region && d.task === task)
-async function toggle(person: Schema['Person'], region: string, task: 'teach' | 'grade') {
+async function toggle(person: Schema['Person'], region: string, task: Schema['Duty']['task']) {
   await during(async () => {
     const now = known.value
     if (!now) return
@@ -68,7 +69,7 @@ async function toggle(person: Schema['Person'], region: string, task: 'teach' | 
           <td v-for="p in known.staff" :key="p.id">
             <div class="acts">
               <button
-                v-for="t in ['teach', 'grade'] as const"
+                v-for="t in dutyTaskValues"
                 :key="t"
                 class="push"
                 :class="{ main: has(p.id, r, t) }"

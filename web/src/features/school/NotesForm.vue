@@ -6,6 +6,7 @@ import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import { offerUndo } from '@/parts/undoOffer'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** What one body must be spared: the least that is needed. */
 const props = defineProps<{ person: Schema['Person']; readonly?: boolean }>()
@@ -13,6 +14,7 @@ defineEmits<{ close: [] }>()
 const session = useSession()
 const path = { person: props.person.id }
 const { data: notes, problem } = useAsked(() => ask(api.GET('/api/notes/{person}', { params: { path } })))
+const SIDES = ['left', 'right'] as const
 const form = reactive({ kind: '', zone: '', side: '', until: '' })
 const { failed, during } = useCommand()
 const kinds = computed(() => session.catalogue?.notes ?? [])
@@ -69,28 +71,16 @@ const withdraw = (note: Schema['Kept']) =>
     </ul>
     <p v-if="notes?.length === 0" class="soft">Nothing to be spared.</p>
     <form v-if="!readonly" @submit.prevent="add">
-      <label
-        >What
-        <select v-model="form.kind" required>
-          <option value="" disabled>Choose…</option>
-          <option v-for="k in kinds" :key="k.id" :value="k.id">{{ k.name }}</option>
-        </select></label
-      >
-      <label v-if="local"
-        >Where
-        <select v-model="form.zone" required>
-          <option value="" disabled>Choose…</option>
-          <option v-for="z in session.catalogue?.zones" :key="z.id" :value="z.id">{{ z.name }}</option>
-        </select></label
-      >
-      <label v-if="local && paired"
-        >Side
-        <select v-model="form.side">
-          <option value="">both</option>
-          <option value="left">left</option>
-          <option value="right">right</option>
-        </select></label
-      >
+      <ChoiceField v-model="form.kind" label="What" none="Choose…" required :options="kinds" />
+      <ChoiceField
+        v-if="local"
+        v-model="form.zone"
+        label="Where"
+        none="Choose…"
+        required
+        :options="session.catalogue?.zones"
+      />
+      <ChoiceField v-if="local && paired" v-model="form.side" label="Side" none="both" :options="SIDES" />
       <label>Last day, if it passes <input v-model="form.until" type="date" /></label>
       <button class="push main">Keep it</button>
       <Failed :of="failed" />
@@ -132,16 +122,6 @@ label {
   font-weight: 600;
   font-size: 14px;
   gap: 2px;
-}
-select,
-input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
 }
 .bad {
   color: var(--stop);

@@ -35,7 +35,12 @@ watch([() => props.made, sequence], async () => {
   <aside class="card effect" aria-label="What it changes">
     <h2>What it changes</h2>
     <Failed :of="failed" />
-    <ChoiceField label="in" :value="sequence" :options="sequences" @change="(v) => (sequence = v!)" />
+    <ChoiceField
+      label="in"
+      :model-value="sequence"
+      :options="sequences"
+      @update:model-value="(v) => (sequence = v!)"
+    />
     <p v-if="!dirty" class="soft">
       Nothing yet: change an answer and see here what a sequence would be told.
     </p>

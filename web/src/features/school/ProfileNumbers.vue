@@ -69,12 +69,5 @@ const oneRule = computed(() => {
 }
 .number input {
   width: 92px;
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 16px var(--text);
-  padding: 0 10px;
 }
 </style>

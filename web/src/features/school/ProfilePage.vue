@@ -14,6 +14,7 @@ import ProfileNumbers from './ProfileNumbers.vue'
 import ProfileScope from './ProfileScope.vue'
 import ProfileZones from './ProfileZones.vue'
 import { useChoices } from './useChoices'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** What a school decides where teachers disagree: what each answer means, who differs, and what it would change in a sequence. */
 const props = defineProps<{ id: string }>()
@@ -206,13 +207,13 @@ onKeyStroke((e) => {
               <strong>{{ r.id }}</strong>
               <p class="soft small">{{ r.meaning }}</p>
             </div>
-            <select
-              :aria-label="`${r.id} is`"
-              :value="made.severities[r.id] ?? r.chosen[id]"
-              @change="choices.answer('severities', r.id, r, ($event.target as HTMLSelectElement).value)"
-            >
-              <option v-for="g in GRAVITY" :key="g">{{ g }}</option>
-            </select>
+            <ChoiceField
+              :label="`${r.id} is`"
+              bare
+              :model-value="made.severities[r.id] ?? r.chosen[id]"
+              :options="GRAVITY"
+              @update:model-value="(v) => choices.answer('severities', r.id, r, v!)"
+            />
           </div>
         </section>
       </div>
@@ -236,25 +237,6 @@ onKeyStroke((e) => {
 }
 .find input {
   width: 100%;
-}
-.find input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 16px var(--text);
-  padding: 0 10px;
-}
-select {
-  min-height: var(--target);
-  max-width: 100%;
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 600 15px var(--text);
-  padding: 0 8px;
 }
 .try {
   position: sticky;

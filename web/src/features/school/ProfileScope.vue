@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Schema } from '@/api/client'
+import { profileScopeValues as LEVELS } from '@/api/schema'
 import { word } from '@/parts/words'
 
 type Topic = Schema['TopicView']
@@ -7,7 +8,6 @@ type Topic = Schema['TopicView']
 /** What may be beyond scope: for each topic how far this school goes. */
 defineProps<{ topics: Topic[]; whoDecides: string; chosen: (topic: Topic) => string }>()
 defineEmits<{ change: [topic: Topic, level: string] }>()
-const LEVELS = ['not-taught', 'theory-only', 'supervised', 'allowed']
 </script>
 
 <template>

@@ -152,15 +152,6 @@ label {
   font-size: 14px;
   gap: 2px;
 }
-input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
-}
 .acts {
   display: flex;
   flex-wrap: wrap;

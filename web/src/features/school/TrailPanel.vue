@@ -84,7 +84,6 @@ const when = (iso: string) =>
 }
 input {
   width: min(280px, 60vw);
-  min-height: var(--target);
 }
 .scroll {
   overflow-x: auto;

@@ -190,15 +190,6 @@ function laid(what: string, blocks: Schema['Block'][]) {
   flex: 1;
   min-width: 0;
 }
-input {
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 12px;
-}
 .asked {
   display: flex;
   flex-wrap: wrap;

@@ -25,10 +25,10 @@ const session = useSession()
       </label>
       <ChoiceField
         label="How the sheet is opened"
-        :value="block.drape"
+        :model-value="block.drape"
         :options="session.catalogue?.drapes"
         none="as the school does"
-        @change="(drape) => $emit('change', { drape })"
+        @update:model-value="(drape) => $emit('change', { drape })"
       />
       <button
         class="push"

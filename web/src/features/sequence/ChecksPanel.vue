@@ -7,6 +7,7 @@ import FindingPile from './FindingPile.vue'
 import HandoutLinks from './HandoutLinks.vue'
 import MendAllPanel from './MendAllPanel.vue'
 import { piled, pileKey } from './piles'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** What the checks say, by which profile and for whose body, and where the sequence goes from here. */
 const props = defineProps<{
@@ -33,7 +34,14 @@ const session = useSession()
 type ForWhom = Schema['ForWhomWord']['id']
 const whomName = (id: string) => session.catalogue?.forWhom?.find((w) => w.id === id)?.name ?? id
 /** For anybody, for such bodies as the plan is written for, or checked for one body besides. */
-function meant(value: string) {
+const whoms = computed(() => [
+  {
+    group: 'A plan for',
+    options: (session.catalogue?.forWhom ?? []).map((w) => ({ id: `for ${w.id}`, name: capital(w.name) })),
+  },
+  { group: 'The notes of', options: props.people ?? [] },
+])
+function meant(value = '') {
   const [kind, id] = value.split(' ') as ['for', ForWhom] | [string, undefined]
   const { sequence } = props
   client.value = value && kind !== 'for' ? value : undefined
@@ -61,32 +69,24 @@ function mended(what: string, after: Schema['Sequence']) {
 
 <template>
   <div class="chosen">
-    <label class="field"
-      >By
-      <select v-model="profile" aria-label="School profile">
-        <option :value="undefined">the school’s profile</option>
-        <option v-for="p in profiles" :key="p.profile.id" :value="p.profile.id">{{ p.profile.name }}</option>
-      </select>
-    </label>
-    <label class="field"
-      >For
-      <select
-        :value="client ?? (sequence.forWhom?.[0] ? `for ${sequence.forWhom[0]}` : '')"
-        aria-label="For whom"
-        title="Held to what such a body must be spared"
-        @change="meant(($event.target as HTMLSelectElement).value)"
-      >
-        <option value="">anybody</option>
-        <optgroup label="A plan for">
-          <option v-for="w in session.catalogue?.forWhom" :key="w.id" :value="`for ${w.id}`">
-            {{ capital(w.name) }}
-          </option>
-        </optgroup>
-        <optgroup label="The notes of">
-          <option v-for="p in people" :key="p.id" :value="p.id">{{ p.name }}</option>
-        </optgroup>
-      </select>
-    </label>
+    <ChoiceField
+      v-model="profile"
+      class="field"
+      label="By"
+      heard="School profile"
+      none="the school’s profile"
+      :options="profiles?.map((p) => p.profile)"
+    />
+    <ChoiceField
+      class="field"
+      label="For"
+      heard="For whom"
+      title="Held to what such a body must be spared"
+      none="anybody"
+      :model-value="client ?? (sequence.forWhom?.[0] && `for ${sequence.forWhom[0]}`)"
+      :options="whoms"
+      @update:model-value="meant"
+    />
   </div>
   <p v-if="findings.length === 0" class="soft">
     Nothing: warmed, in order, within its ceilings and its slot.
@@ -149,10 +149,6 @@ function mended(what: string, after: Schema['Sequence']) {
   flex: 1 1 210px;
   min-width: 0;
   font-weight: 400;
-}
-.chosen select {
-  flex: 1;
-  min-width: 0;
 }
 .whom {
   display: flex;

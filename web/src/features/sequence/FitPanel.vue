@@ -114,13 +114,6 @@ label {
 input {
   display: block;
   width: 96px;
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 8px;
 }
 .bad {
   color: var(--stop);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { usePaper } from '@/parts/usePaper'
+import { PAPERS, usePaper } from '@/parts/usePaper'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** A sequence on paper: with all words, as pictures to prop beside the table, or all of it in its order on one page. */
 defineProps<{ id: string }>()
@@ -22,10 +23,7 @@ const DENSITIES = [
       target="_blank"
       >{{ d.name }}</a
     >
-    <select v-model="paper" aria-label="Paper">
-      <option value="a4">A4</option>
-      <option value="letter">Letter</option>
-    </select>
+    <ChoiceField v-model="paper" label="Paper" bare :options="PAPERS" />
   </span>
 </template>
 
@@ -35,14 +33,5 @@ const DENSITIES = [
   flex-wrap: wrap;
   align-items: center;
   gap: 8px;
-}
-select {
-  min-height: var(--target);
-  padding: 0 8px;
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
 }
 </style>

@@ -23,25 +23,25 @@ const takeOut = (i: number) => emit('change', without(props.instead, i))
       <ChoiceField
         bare
         :label="`What comes up, ${i + 1}`"
-        :value="b.when"
+        :model-value="b.when"
         :options="branchWhenValues"
-        @change="(when) => patch(i, { when })"
+        @update:model-value="(when) => patch(i, { when })"
       />
       <ChoiceField
         bare
         :label="`What is done then, ${i + 1}`"
-        :value="b.then"
+        :model-value="b.then"
         :options="branchThenValues"
-        @change="(then) => patch(i, { then })"
+        @update:model-value="(then) => patch(i, { then })"
       />
       <button type="button" class="chip" :aria-label="`Take ${i + 1} out`" @click="takeOut(i)">×</button>
       <ChoiceField
         bare
         :label="`Hand then, ${i + 1}`"
-        :value="b.tool"
+        :model-value="b.tool"
         :options="session.catalogue?.tools"
         none="same hand"
-        @change="(tool) => patch(i, { tool })"
+        @update:model-value="(tool) => patch(i, { tool })"
       />
       <input
         v-typed="b.words"

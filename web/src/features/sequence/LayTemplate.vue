@@ -36,10 +36,10 @@ async function lay() {
   <form class="lay" @submit.prevent="lay">
     <ChoiceField
       label="Pattern"
-      :value="template"
+      :model-value="template"
       :options="session.catalogue?.templates.map((t) => ({ id: t.id, name: `${t.name}: ${t.words}` }))"
       none="Choose…"
-      @change="(v) => (template = v)"
+      @update:model-value="(v) => (template = v)"
     />
     <label>
       Zones, in order

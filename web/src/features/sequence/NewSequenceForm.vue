@@ -5,6 +5,7 @@ import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** A new sequence: bare, out of lines as they were written down, or by a template laid over its zones. */
 const props = defineProps<{ region?: string }>()
@@ -39,6 +40,11 @@ watch(
   () => fresh.value.region,
   () => (fresh.value.zones = []),
 )
+const starts = computed(() => [
+  { id: '', name: 'an opening and an end' },
+  { id: WRITTEN, name: 'my own lines' },
+  ...(session.catalogue?.templates ?? []).map((t) => ({ id: t.id as string, name: `${t.name}: ${t.words}` })),
+])
 const nameField = ref<HTMLInputElement>()
 onMounted(() => nameField.value?.focus())
 async function unread(lines: string[]) {
@@ -74,27 +80,18 @@ async function start() {
       Name
       <input ref="nameField" v-model.trim="fresh.name" maxlength="200" required />
     </label>
-    <label>
-      Region
-      <select v-model="fresh.region" required>
-        <option value="" disabled>Choose…</option>
-        <option v-for="r in session.catalogue?.regions" :key="r.id" :value="r.id">{{ r.name }}</option>
-      </select>
-    </label>
+    <ChoiceField
+      v-model="fresh.region"
+      label="Region"
+      none="Choose…"
+      required
+      :options="session.catalogue?.regions"
+    />
     <label>
       Minutes, both sides
       <input v-model.number="fresh.minutes" type="number" min="1" max="240" required />
     </label>
-    <label>
-      Start with
-      <select v-model="fresh.template">
-        <option value="">an opening and an end</option>
-        <option :value="WRITTEN">my own lines</option>
-        <option v-for="t in session.catalogue?.templates" :key="t.id" :value="t.id">
-          {{ t.name }}: {{ t.words }}
-        </option>
-      </select>
-    </label>
+    <ChoiceField v-model="fresh.template" label="Start with" :options="starts" />
     <label v-if="fresh.template === WRITTEN" class="name lines">
       Write it down or paste it, a line a step
       <textarea
@@ -150,29 +147,16 @@ knead hamstrings, alternate hands, 1 minute; if it hurts, lighter"
   flex: 1;
   min-width: 220px;
 }
-.fresh input,
-.fresh select {
+.fresh input {
   display: block;
   width: 100%;
   max-width: 420px;
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 12px;
 }
 .fresh .lines {
   flex-basis: 100%;
 }
 .lines textarea {
   width: 100%;
-  border: 1.5px solid var(--line);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
   line-height: 1.5;
   padding: 10px 12px;
 }

@@ -26,9 +26,9 @@ const takeOut = (i: number) => emit('change', without(props.part, i))
       <ChoiceField
         bare
         :label="`Part ${i + 1}`"
-        :value="p.does"
+        :model-value="p.does"
         :options="clientPartDoesValues"
-        @change="(does) => patch(i, { does })"
+        @update:model-value="(does) => patch(i, { does })"
       />
       <input
         v-for="n in NUMBERS"

@@ -24,9 +24,9 @@ const takeOut = (i: number) => emit('change', without(props.say, i))
       <ChoiceField
         bare
         :label="`Kind of words ${i + 1}`"
-        :value="s.kind"
+        :model-value="s.kind"
         :options="KINDS"
-        @change="(kind) => patch(i, { kind })"
+        @update:model-value="(kind) => patch(i, { kind })"
       />
       <input
         v-typed="s.atSeconds"

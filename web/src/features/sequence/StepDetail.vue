@@ -87,10 +87,10 @@ const LISTS = [
       <template v-for="end in ['from', 'to'] as const" :key="end">
         <ChoiceField
           :label="end === 'from' ? 'From' : 'To'"
-          :value="d[end]"
+          :model-value="d[end]"
           :options="landmarks"
           none="not said"
-          @change="(v) => set(end, v as never, end === 'from' ? 'Start' : 'End')"
+          @update:model-value="(v) => set(end, v as never, end === 'from' ? 'Start' : 'End')"
         />
         <label>
           In own words
@@ -99,24 +99,24 @@ const LISTS = [
       </template>
       <ChoiceField
         label="To the fibre"
-        :value="d.fibre"
+        :model-value="d.fibre"
         :options="values.detailFibreValues"
         none="not said"
-        @change="(v) => set('fibre', v, 'Fibre')"
+        @update:model-value="(v) => set('fibre', v, 'Fibre')"
       />
       <ChoiceField
         label="Pace"
-        :value="d.pace"
+        :model-value="d.pace"
         :options="values.detailPaceValues"
         none="not said"
-        @change="(v) => set('pace', v, 'Pace')"
+        @update:model-value="(v) => set('pace', v, 'Pace')"
       />
       <ChoiceField
         label="Other hand"
-        :value="d.otherHand"
+        :model-value="d.otherHand"
         :options="values.detailOtherHandValues"
         none="not said"
-        @change="(v) => set('otherHand', v, 'Other hand')"
+        @update:model-value="(v) => set('otherHand', v, 'Other hand')"
       />
       <label>
         In own words
@@ -162,10 +162,10 @@ const LISTS = [
       />
       <ChoiceField
         label="Ends when"
-        :value="d.end?.when"
+        :model-value="d.end?.when"
         :options="values.endWhenValues"
         none="its dose is over"
-        @change="(when) => set('end', when && { ...d.end, when }, 'End')"
+        @update:model-value="(when) => set('end', when && { ...d.end, when }, 'End')"
       />
       <label>
         At most, s
@@ -197,9 +197,11 @@ const LISTS = [
             v-if="d.compares"
             bare
             label="When it is compared"
-            :value="d.compares.when"
+            :model-value="d.compares.when"
             :options="WHEN"
-            @change="(when) => set('compares', { what: d.compares!.what, when: when! }, 'Comparison')"
+            @update:model-value="
+              (when) => set('compares', { what: d.compares!.what, when: when! }, 'Comparison')
+            "
           />
         </span>
       </fieldset>

@@ -62,10 +62,13 @@ function care(c: Step['care'][number]) {
       Name
       <input v-typed="step.name" maxlength="200" @change="set('name', text($event) || step.name, 'Name')" />
     </label>
-    <label class="wide">
-      Technique
-      <TechniqueField :technique="step.technique" :name="called" @change="technique" />
-    </label>
+    <TechniqueField
+      class="wide"
+      label="Technique"
+      :technique="step.technique"
+      :name="called"
+      @change="technique"
+    />
     <label class="wide">
       Zones
       <span class="zones">
@@ -95,19 +98,16 @@ function care(c: Step['care'][number]) {
         </button>
       </span>
     </div>
-    <label>
-      Hand
-      <HandField
-        :tool="step.tool"
-        :hand="step.hand"
-        @change="(tool, hand) => emit('change', `Hand of ${name}`, { tool, hand })"
-      />
-    </label>
+    <HandField
+      :tool="step.tool"
+      :hand="step.hand"
+      @change="(tool, hand) => emit('change', `Hand of ${name}`, { tool, hand })"
+    />
     <ChoiceField
       label="Side"
-      :value="step.side"
+      :model-value="step.side"
       :options="values.stepSideValues"
-      @change="(v) => set('side', v!, 'Side')"
+      @update:model-value="(v) => set('side', v!, 'Side')"
     />
     <DoseFields :dose="step.dose" @change="(d) => set('dose', d, 'Dose')" />
     <label class="own">
@@ -132,33 +132,33 @@ function care(c: Step['care'][number]) {
     />
     <ChoiceField
       label="Sheet"
-      :value="step.sheet"
+      :model-value="step.sheet"
       :options="values.stepSheetValues"
-      @change="(v) => set('sheet', v!, 'Sheet')"
+      @update:model-value="(v) => set('sheet', v!, 'Sheet')"
     />
     <ChoiceField
       label="Lubricant"
-      :value="step.lubricant"
+      :model-value="step.lubricant"
       :options="values.stepLubricantValues"
-      @change="(v) => set('lubricant', v!, 'Lubricant')"
+      @update:model-value="(v) => set('lubricant', v!, 'Lubricant')"
     />
     <ChoiceField
       label="Position"
-      :value="step.position"
+      :model-value="step.position"
       :options="values.stepPositionValues"
-      @change="(v) => set('position', v!, 'Position')"
+      @update:model-value="(v) => set('position', v!, 'Position')"
     />
     <ChoiceField
       label="Phase"
-      :value="step.phase"
+      :model-value="step.phase"
       :options="values.stepPhaseValues"
-      @change="(v) => set('phase', v!, 'Phase')"
+      @update:model-value="(v) => set('phase', v!, 'Phase')"
     />
     <ChoiceField
       label="Weight"
-      :value="step.importance"
+      :model-value="step.importance"
       :options="values.stepImportanceValues"
-      @change="(v) => set('importance', v!, 'Weight')"
+      @update:model-value="(v) => set('importance', v!, 'Weight')"
     />
     <label>
       Least, s a side
@@ -173,28 +173,28 @@ function care(c: Step['care'][number]) {
     </label>
     <ChoiceField
       label="Client’s part"
-      :value="step.effort"
+      :model-value="step.effort"
       :options="values.stepEffortValues"
-      @change="(v) => set('effort', v!, 'Part')"
+      @update:model-value="(v) => set('effort', v!, 'Part')"
     />
     <ChoiceField
       label="Stroke goes"
-      :value="step.direction"
+      :model-value="step.direction"
       :options="values.stepDirectionValues"
       none="not said"
-      @change="(v) => set('direction', v, 'Direction')"
+      @update:model-value="(v) => set('direction', v, 'Direction')"
     />
     <ChoiceField
       label="Stance"
-      :value="step.stance"
+      :model-value="step.stance"
       :options="values.stepStanceValues"
-      @change="(v) => set('stance', v!, 'Stance')"
+      @update:model-value="(v) => set('stance', v!, 'Stance')"
     />
     <ChoiceField
       label="Stands"
-      :value="step.stands"
+      :model-value="step.stands"
       :options="values.stepStandsValues"
-      @change="(v) => set('stands', v!, 'Place')"
+      @update:model-value="(v) => set('stands', v!, 'Place')"
     />
     <div class="wide">
       <button

@@ -2,21 +2,24 @@
 import { computed } from 'vue'
 import type { Picture } from '@/parts/picture'
 import { STATURES, therapist } from './useTherapist'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** Whether somebody of a height reaches that from there, and how high their table stands for it. */
 const props = defineProps<{ picture: Picture }>()
+const HEIGHTS = STATURES.map((s) => ({ id: s, name: `${s.toFixed(2)} m` }))
 const cm = (mm: number) => Math.round(mm / 10)
 const facts = computed(() => props.picture.facts)
 </script>
 
 <template>
   <p class="reach">
-    <label
-      >For a therapist of
-      <select v-model.number="therapist" aria-label="Height of the therapist">
-        <option v-for="s in STATURES" :key="s" :value="s">{{ s.toFixed(2) }} m</option>
-      </select></label
-    >
+    <ChoiceField
+      v-model="therapist"
+      class="field"
+      label="For a therapist of"
+      heard="Height of the therapist"
+      :options="HEIGHTS"
+    />
     <span :class="{ far: !facts.within }"
       >{{ cm(facts.reach) }} cm from the feet, {{ cm(facts.comfortable) }} cm in easy reach</span
     >
@@ -37,9 +40,6 @@ label {
   display: flex;
   align-items: center;
   gap: 8px;
-}
-select {
-  min-height: 44px;
 }
 .far {
   color: var(--caution);

@@ -6,6 +6,7 @@ import { useSession } from '@/features/session/useSession'
 import OwnTechnique from '@/features/technique/OwnTechnique.vue'
 import Failed from '@/parts/Failed.vue'
 import { capital } from '@/parts/words'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** A word that nobody knows becomes the school's: for a hand, or for a technique of its own. */
 const props = defineProps<{ word: string }>()
@@ -41,12 +42,7 @@ async function hand() {
       </button>
     </p>
     <form v-if="what === 'hand'" class="row" @submit.prevent="hand">
-      <label>
-        like
-        <select v-model="like">
-          <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
-        </select>
-      </label>
+      <ChoiceField v-model="like" class="field" label="like" :options="session.catalogue?.tools" />
       <button class="push main" :disabled="busy">Teach it</button>
       <button type="button" class="push" @click="emit('leave')">Leave it</button>
     </form>
@@ -68,15 +64,6 @@ p {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-select {
-  min-height: var(--target);
-  border: 1.5px solid var(--line);
-  border-radius: 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 8px;
 }
 .push[aria-pressed='true'] {
   background: var(--ink);

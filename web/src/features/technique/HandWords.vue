@@ -8,6 +8,7 @@ import Failed from '@/parts/Failed.vue'
 import HandShape from '@/parts/HandShape.vue'
 import Standing from '@/parts/Standing.vue'
 import { offerUndo } from '@/parts/undoOffer'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 /** The school's own words for hands, each with the hand that it is to the rules. */
 const emit = defineEmits<{ leave: [] }>()
@@ -58,12 +59,7 @@ const drop = (h: Schema['HandName']) =>
     <p v-else-if="data" class="soft">None yet.</p>
     <form v-if="session.plans" @submit.prevent="add">
       <label>Word <input v-model="name" maxlength="60" required placeholder="rolling-pin fist" /></label>
-      <label
-        >Like
-        <select v-model="like">
-          <option v-for="t in session.catalogue?.tools" :key="t.id" :value="t.id">{{ t.name }}</option>
-        </select></label
-      >
+      <ChoiceField v-model="like" label="Like" :options="session.catalogue?.tools" />
       <button class="push main" :disabled="!name.trim()">Add it</button>
     </form>
     <Failed :of="failed" />
@@ -100,16 +96,6 @@ label {
   font-weight: 600;
   font-size: 14px;
   flex: 1;
-}
-input,
-select {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
 }
 .bad {
   color: var(--stop);

@@ -33,7 +33,7 @@ async function add() {
     @keydown.escape.stop="emit('leave')"
   >
     <label>Called <input ref="first" v-model="name" maxlength="200" required /></label>
-    <label>Done like <TechniqueField :technique="like" @change="(t) => (like = t.id)" /></label>
+    <TechniqueField label="Done like" :technique="like" @change="(t) => (like = t.id)" />
     <button class="push main" :disabled="busy || !name.trim()">Add it</button>
     <button type="button" class="push" @click="emit('leave')">Leave it</button>
     <Failed :of="failed" />
@@ -56,15 +56,7 @@ label {
   flex: 1 1 200px;
   min-width: 0;
 }
-input,
-label :deep(select) {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
+input {
   width: 100%;
 }
 .bad {

@@ -5,7 +5,7 @@ import * as values from '@/api/schema'
 import { useSession } from '@/features/session/useSession'
 import DoseFields from '@/parts/DoseFields.vue'
 import HandField from '@/parts/HandField.vue'
-import { word } from '@/parts/words'
+import ChoiceField from '@/parts/ChoiceField.vue'
 
 type Technique = Schema['Technique']
 
@@ -18,6 +18,7 @@ const emit = defineEmits<{
 }>()
 const session = useSession()
 const SAID = { hold: 'a hold', pass: 'a pass', whole: 'in all' } as const
+const COUNTED = values.windowPerValues.map((id) => ({ id, name: SAID[id] }))
 
 const form = reactive({
   name: '',
@@ -89,30 +90,18 @@ function topic(id: Technique['topics'][number]) {
     <label>Name <input v-model="form.name" maxlength="200" required /></label>
     <label>Also called, with commas <input v-model="form.aliases" name="aliases" /></label>
     <div v-if="!of.ships" class="three">
-      <label
-        >Stroke
-        <select v-model="form.stroke">
-          <option v-for="s in session.catalogue?.strokes" :key="s.id" :value="s.id">{{ s.name }}</option>
-        </select></label
-      >
-      <label
-        >Client’s part
-        <select v-model="form.effort">
-          <option v-for="e in values.techniqueEffortValues" :key="e" :value="e">{{ word(e) }}</option>
-        </select></label
-      >
+      <ChoiceField v-model="form.stroke" label="Stroke" :options="session.catalogue?.strokes" />
+      <ChoiceField v-model="form.effort" label="Client’s part" :options="values.techniqueEffortValues" />
     </div>
     <label v-if="!of.ships" class="tick"
       ><input v-model="form.strong" type="checkbox" /> Strong or unusual: announced before it starts</label
     >
     <div class="three">
-      <label
-        >Hand
-        <HandField
-          :tool="form.tool"
-          :hand="form.hand"
-          @change="(t, h) => Object.assign(form, { tool: t, hand: h })"
-      /></label>
+      <HandField
+        :tool="form.tool"
+        :hand="form.hand"
+        @change="(t, h) => Object.assign(form, { tool: t, hand: h })"
+      />
       <label>Depth <input v-model.number="form.depth" type="number" min="0" max="5" /></label>
     </div>
     <DoseFields :dose="form.dose" @change="(d) => (form.dose = d)" />
@@ -122,12 +111,7 @@ function topic(id: Technique['topics'][number]) {
     <div v-if="form.bound" class="window">
       <label>At least, s <input v-model.number="form.least" type="number" min="0" max="3600" /></label>
       <label>At most, s <input v-model.number="form.most" type="number" min="1" max="3600" /></label>
-      <label
-        >Counted
-        <select v-model="form.per">
-          <option v-for="p in values.windowPerValues" :key="p" :value="p">{{ SAID[p] }}</option>
-        </select></label
-      >
+      <ChoiceField v-model="form.per" label="Counted" :options="COUNTED" />
     </div>
     <label class="wide">Caution <input v-model="form.caution" maxlength="500" /></label>
     <div class="scope" role="group" aria-label="What it touches that may be beyond scope">
@@ -205,15 +189,7 @@ label {
   width: 22px;
   min-height: 22px;
 }
-label > input:not([type='checkbox']),
-label > :deep(select) {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
+label > input:not([type='checkbox']) {
   width: 100%;
 }
 </style>

@@ -84,13 +84,4 @@ ul {
 .gone {
   color: var(--ink-soft);
 }
-.list > input {
-  min-height: var(--target);
-  border: 1.5px solid var(--ink);
-  border-radius: 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: 500 15px var(--text);
-  padding: 0 10px;
-}
 </style>
