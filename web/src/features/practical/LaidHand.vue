@@ -175,6 +175,7 @@ function clicked(e: MouseEvent, what: Criterion | number) {
 }
 .under {
   position: absolute;
+  container-type: inline-size;
   border: 0;
   background: none;
   color: var(--ink);
@@ -190,16 +191,19 @@ function clicked(e: MouseEvent, what: Criterion | number) {
 }
 .finger {
   gap: 2px;
-  font: 700 15px var(--head);
+  /* The longest name, in the column of a finger on a narrow tablet. */
+  font: 700 clamp(12px, 13cqw, 15px) var(--head);
   color: var(--hue);
 }
 .finger b {
-  width: 96px;
-  height: 96px;
+  display: grid;
+  place-items: center;
+  width: min(96px, 100%);
+  aspect-ratio: 1;
   border-radius: 50%;
   background: var(--hue);
   color: var(--on-hue);
-  font: 700 34px/96px var(--head);
+  font: 700 34px var(--head);
 }
 .finger small {
   font: 500 14px var(--text);

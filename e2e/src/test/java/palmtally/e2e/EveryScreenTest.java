@@ -80,7 +80,9 @@ class EveryScreenTest {
                 for (var tab : List.of("See", "Step", "Fit", "Versions"))
                     for (var size : ScreenRules.SIZES) {
                         rules.sized(size);
-                        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(tab))
+                        page.getByRole(
+                                        AriaRole.TAB,
+                                        new Page.GetByRoleOptions().setName(tab).setExact(true))
                                 .click();
                         rules.at(size, name + ", " + tab);
                     }
@@ -93,16 +95,10 @@ class EveryScreenTest {
                         new int[] {1180, 820}, new int[] {1024, 768}, new int[] {820, 1180}, new int[] {390, 844}))
                     small(page, rules, size);
                 rules.sized(ScreenRules.DESK);
-                Browser.button(page, "Lay hand").click();
-                rules.look("laid hand, before");
-                hand.lay();
-                rules.look("laid hand");
-                for (var finger : List.of("pressure", "order", "mechanics", "communication", "draping")) {
-                    hand.tap(finger);
-                    rules.look("laid hand, " + finger);
-                    hand.pick("Back");
+                for (var size : List.of(ScreenRules.DESK, new int[] {1024, 768}, new int[] {820, 1180})) {
+                    rules.sized(size);
+                    laid(page, rules, hand, "laid hand at " + size[0] + "×" + size[1]);
                 }
-                Browser.button(page, "Lay hand").click();
             }
         });
         page.context().close();
@@ -142,6 +138,20 @@ class EveryScreenTest {
         rules.look("lead, sign-in of a person");
         lead.context().close();
         assertThat(rules.faults()).isEmpty();
+    }
+
+    /** A hand laid on the table's page: before, lying there, and each finger opened. */
+    private static void laid(Page page, ScreenRules rules, LaidHand hand, String name) {
+        Browser.button(page, "Lay hand").click();
+        rules.look(name + ", before");
+        hand.lay();
+        rules.look(name);
+        for (var finger : List.of("pressure", "order", "mechanics", "communication", "draping")) {
+            hand.tap(finger);
+            rules.look(name + ", " + finger);
+            hand.pick("Back");
+        }
+        Browser.button(page, "Lay hand").click();
     }
 
     /** A table on a tablet or a phone: every finger is there, with what it has, and what must not wait is in sight. */

@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
 
 /** Five fingers on a screen of glass: laid down once, then tapping about where they lie, as fingers that are not looked at do. */
 final class LaidHand {
-    /** Left hand from above, little finger to thumb; pixels from the corner of the part it lies on. */
+    /** Left hand from above, little finger to thumb; pixels from the corner of the part it lies on, where that is wide enough. */
     private static final Map<String, double[]> LIES = Map.of(
             "draping", new double[] {110, 250},
             "communication", new double[] {230, 170},
@@ -21,6 +21,8 @@ final class LaidHand {
             "pressure", new double[] {600, 330});
     /** How far from its place a finger comes down, at most: well over a third of the way to the next. */
     private static final double ASTRAY = 45;
+    /** What is that wide has room for a hand as it lies; on less it lies narrower, and goes less astray. */
+    private static final double WIDE = 700;
 
     private final Page page;
     private final CDPSession touch;
@@ -43,17 +45,23 @@ final class LaidHand {
 
     /** Lays all five fingers down and lifts them. */
     void lay() {
-        var box = area().boundingBox();
-        send(LIES.values().stream()
-                .map(p -> new double[] {box.x + p[0], box.y + p[1]})
-                .toList());
+        send(LIES.keySet().stream().map(this::place).toList());
     }
 
     /** Taps with a finger while none is opened. */
     void tap(String finger) {
+        var at = place(finger);
+        send(List.of(new double[] {astray(at[0]), astray(at[1])}));
+    }
+
+    private double[] place(String finger) {
         var box = area().boundingBox();
         var at = LIES.get(finger);
-        send(List.of(new double[] {astray(box.x + at[0]), astray(box.y + at[1])}));
+        return new double[] {box.x + at[0] * narrow(), box.y + at[1]};
+    }
+
+    private double narrow() {
+        return Math.min(1, area().boundingBox().width / WIDE);
     }
 
     /** Taps what stands at this label, with the finger that has it, about the middle of its row. */
@@ -62,9 +70,8 @@ final class LaidHand {
                 .filter(new Locator.FilterOptions().setHasText(Pattern.compile("^\\s*" + label + "\\s*\\d*\\s*$")))
                 .first();
         var box = cell.boundingBox();
-        var whole = area().boundingBox();
-        double finger = LIES.values().stream()
-                .mapToDouble(p -> whole.x + p[0])
+        double finger = LIES.keySet().stream()
+                .mapToDouble(f -> place(f)[0])
                 .filter(x -> x > box.x && x < box.x + box.width)
                 .findFirst()
                 .orElseThrow();
@@ -73,7 +80,7 @@ final class LaidHand {
     }
 
     private double astray(double at) {
-        return at + (random.nextDouble() * 2 - 1) * ASTRAY;
+        return at + (random.nextDouble() * 2 - 1) * ASTRAY * narrow();
     }
 
     private void send(List<double[]> points) {
