@@ -3,6 +3,9 @@ package palmtally.core;
 import java.text.Normalizer;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.regex.MatchResult;
+import java.util.regex.Pattern;
 
 /** Texts that files and a database can keep. */
 public final class Texts {
@@ -22,6 +25,18 @@ public final class Texts {
                 .replaceAll("^-+|-+$", "");
         if (plain.length() > most) plain = plain.substring(0, most).replaceAll("-+$", "");
         return plain.isEmpty() ? otherwise : plain;
+    }
+
+    /** A text with each match of a pattern replaced by what is made of it, as it stands. */
+    public static String replaced(Pattern pattern, String text, Function<MatchResult, String> by) {
+        var matcher = pattern.matcher(text);
+        var all = new StringBuilder();
+        int at = 0;
+        while (matcher.find()) {
+            all.append(text, at, matcher.start()).append(by.apply(matcher));
+            at = matcher.end();
+        }
+        return all.append(text, at, text.length()).toString();
     }
 
     /** Why a text cannot be kept: it holds a null character or half of a character; nothing where it can. */

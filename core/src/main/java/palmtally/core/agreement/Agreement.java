@@ -4,9 +4,11 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.hipparchus.distribution.continuous.TDistribution;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 
 /** Whether two or more graders say the same of the same runs. All methods refuse a number on too few cases. */
 public final class Agreement {
@@ -68,22 +70,20 @@ public final class Agreement {
             int n = scores.length;
             int k = n == 0 ? 0 : scores[0].length;
             for (var row : scores) same(k, row.length);
-            double all = Arrays.stream(scores)
-                    .flatMapToDouble(Arrays::stream)
-                    .average()
+            double all = Sums.mean(Arrays.stream(scores).flatMapToDouble(Arrays::stream))
                     .orElse(0);
             double runs = 0;
             double graders = 0;
             double total = 0;
             for (var row : scores) {
-                double m = Arrays.stream(row).average().orElse(0);
+                double m = Sums.mean(Arrays.stream(row)).orElse(0);
                 runs += k * (m - all) * (m - all);
                 for (double x : row) total += (x - all) * (x - all);
             }
             for (int j = 0; j < k; j++) {
                 int at = j;
                 double m =
-                        Arrays.stream(scores).mapToDouble(r -> r[at]).average().orElse(0);
+                        Sums.mean(Arrays.stream(scores).mapToDouble(r -> r[at])).orElse(0);
                 graders += n * (m - all) * (m - all);
             }
             return new Squares(
@@ -150,9 +150,8 @@ public final class Agreement {
             int n = first.length;
             var d = new double[n];
             for (int i = 0; i < n; i++) d[i] = first[i] - second[i];
-            double mean = Arrays.stream(d).average().orElse(Double.NaN);
-            double sd =
-                    Math.sqrt(Arrays.stream(d).map(x -> (x - mean) * (x - mean)).sum() / (n - 1));
+            double mean = Sums.mean(Arrays.stream(d)).orElse(Double.NaN);
+            double sd = Math.sqrt(Sums.of(Arrays.stream(d).map(x -> (x - mean) * (x - mean))) / (n - 1));
             double t = n < 2 ? Double.NaN : new TDistribution(n - 1).inverseCumulativeProbability(0.975);
             return new Limits(mean, sd, mean - 1.96 * sd, mean + 1.96 * sd, t * sd / Math.sqrt(n));
         }
@@ -219,7 +218,7 @@ public final class Agreement {
                     what
                             + (Math.abs(l.mean) <= l.error
                                     ? " No difference between the two is told from chance."
-                                    : " The first marks " + Math.round(Math.abs(l.mean)) + " points "
+                                    : " The first marks " + FastMath.round(Math.abs(l.mean)) + " points "
                                             + (l.mean > 0 ? "higher" : "lower") + " on average.")));
         }
         return List.copyOf(figures);

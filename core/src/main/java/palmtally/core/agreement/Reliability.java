@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import org.hipparchus.stat.regression.SimpleRegression;
+import org.hipparchus.util.FastMath;
+import palmtally.core.Sums;
 
 /** How much the marks of a practical can be relied on, and where graders' own judgement puts the cut. */
 public final class Reliability {
@@ -28,7 +30,7 @@ public final class Reliability {
         public static Cut of(double[] ratings, double[] scores, double borderline) {
             var line = new SimpleRegression();
             for (int i = 0; i < ratings.length; i++) line.addData(ratings[i], scores[i]);
-            double mean = Arrays.stream(ratings).average().orElse(Double.NaN);
+            double mean = Sums.mean(Arrays.stream(ratings)).orElse(Double.NaN);
             double error = Math.sqrt(line.getMeanSquareError()
                     * (1.0 / ratings.length + (borderline - mean) * (borderline - mean) / line.getXSumSquares()));
             return new Cut(line.predict(borderline), error, line.getSlope(), line.getRSquare());
@@ -49,22 +51,23 @@ public final class Reliability {
             int at = j;
             items += variance(Arrays.stream(scores).mapToDouble(r -> r[at]).toArray());
         }
-        double total = variance(
-                Arrays.stream(scores).mapToDouble(r -> Arrays.stream(r).sum()).toArray());
+        double total = variance(Arrays.stream(scores)
+                .mapToDouble(r -> Sums.of(Arrays.stream(r)))
+                .toArray());
         return total == 0 ? Double.NaN : k / (k - 1.0) * (1 - items / total);
     }
 
     /** Standard error of measurement of the mean of the criteria, points: sd·√(1 − α). */
     public static double sem(double[][] scores) {
         var means = Arrays.stream(scores)
-                .mapToDouble(r -> Arrays.stream(r).average().orElse(0))
+                .mapToDouble(r -> Sums.mean(Arrays.stream(r)).orElse(0))
                 .toArray();
         return Math.sqrt(variance(means)) * Math.sqrt(Math.max(0, 1 - cronbach(scores)));
     }
 
     private static double variance(double[] x) {
-        double mean = Arrays.stream(x).average().orElse(0);
-        return Arrays.stream(x).map(v -> (v - mean) * (v - mean)).sum() / (x.length - 1);
+        double mean = Sums.mean(Arrays.stream(x)).orElse(0);
+        return Sums.of(Arrays.stream(x).map(v -> (v - mean) * (v - mean))) / (x.length - 1);
     }
 
     /**
@@ -100,7 +103,7 @@ public final class Reliability {
                     what
                             + (Math.abs(c.cut - cut) <= 1.96 * c.error
                                     ? " The school’s cut lies within its error."
-                                    : " The school’s cut of " + Math.round(cut) + " is "
+                                    : " The school’s cut of " + FastMath.round(cut) + " is "
                                             + (c.cut > cut ? "milder" : "severer") + " than that.")
                             + (c.fit < 0.3 ? " Ratings and scores hardly go together, so trust it little." : "")));
         }
@@ -136,7 +139,7 @@ public final class Reliability {
                         null,
                         m,
                         NEEDED,
-                        sem + " A mean within " + Math.max(1, Math.round(1.96 * e))
+                        sem + " A mean within " + Math.max(1, FastMath.round(1.96 * e))
                                 + " points of the cut is not told from it."));
             }
         }

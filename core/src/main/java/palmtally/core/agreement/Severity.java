@@ -8,6 +8,8 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.hipparchus.distribution.continuous.TDistribution;
 import org.hipparchus.stat.regression.SimpleRegression;
+import org.hipparchus.util.FastMath;
+import palmtally.core.Sums;
 
 /**
  * How a grader's marks lie against those of the others for the same students, and whether they move over the weeks. A mark is
@@ -42,10 +44,9 @@ public record Severity(String grader, Figure severity, Figure drift) {
             for (var m :
                     own.stream().sorted(Comparator.comparingDouble(Mark::week)).toList()) {
                 double gain = gains.computeIfAbsent(m.criterion, c -> gain(marks, c, grader));
-                alike.getOrDefault(new Of(m.student, m.criterion), List.of()).stream()
-                        .filter(o -> !o.grader.equals(grader))
-                        .mapToDouble(o -> o.score + gain * (m.week - o.week))
-                        .average()
+                Sums.mean(alike.getOrDefault(new Of(m.student, m.criterion), List.of()).stream()
+                                .filter(o -> !o.grader.equals(grader))
+                                .mapToDouble(o -> o.score + gain * (m.week - o.week)))
                         .ifPresent(others -> differences.add(new double[] {m.week, m.score - others}));
             }
             all.add(new Severity(grader, severity(differences), drift(differences)));
@@ -64,8 +65,8 @@ public record Severity(String grader, Figure severity, Figure drift) {
         double xx = 0;
         double xy = 0;
         for (var g : groups.values()) {
-            double week = g.stream().mapToDouble(Mark::week).average().orElse(0);
-            double score = g.stream().mapToDouble(Mark::score).average().orElse(0);
+            double week = Sums.mean(g.stream().mapToDouble(Mark::week)).orElse(0);
+            double score = Sums.mean(g.stream().mapToDouble(Mark::score)).orElse(0);
             for (var m : g) {
                 xx += (m.week - week) * (m.week - week);
                 xy += (m.week - week) * (m.score - score);
@@ -78,11 +79,8 @@ public record Severity(String grader, Figure severity, Figure drift) {
         var what = "Severity is how far the marks lie from those of others for the same students and criteria.";
         int n = differences.size();
         if (n < NEEDED) return Figure.few("severity", n, NEEDED, "marks that can be compared", what);
-        double mean = differences.stream().mapToDouble(d -> d[1]).average().orElseThrow();
-        double sd = Math.sqrt(differences.stream()
-                        .mapToDouble(d -> (d[1] - mean) * (d[1] - mean))
-                        .sum()
-                / (n - 1));
+        double mean = Sums.mean(differences.stream().mapToDouble(d -> d[1])).orElseThrow();
+        double sd = Math.sqrt(Sums.of(differences.stream().mapToDouble(d -> (d[1] - mean) * (d[1] - mean))) / (n - 1));
         double half = new TDistribution(n - 1).inverseCumulativeProbability(0.975) * sd / Math.sqrt(n);
         return new Figure(
                 "severity",
@@ -94,7 +92,7 @@ public record Severity(String grader, Figure severity, Figure drift) {
                 what
                         + (Math.abs(mean) <= half
                                 ? " Nothing here is told from chance."
-                                : " These are " + Math.round(Math.abs(mean)) + " points "
+                                : " These are " + FastMath.round(Math.abs(mean)) + " points "
                                         + (mean < 0 ? "lower" : "higher") + " than the others’."));
     }
 
@@ -121,7 +119,7 @@ public record Severity(String grader, Figure severity, Figure drift) {
                                 : " The marks "
                                         + (slope < 0 ? "get severer" : "get milder")
                                         + " by "
-                                        + Math.round(10 * Math.abs(slope)) / 10.0
+                                        + FastMath.round(10 * Math.abs(slope)) / 10.0
                                         + " points a week."));
     }
 }

@@ -17,6 +17,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 import palmtally.core.body.Region;
 
 /**
@@ -139,11 +140,10 @@ public record Curriculum(
 
     /** Minutes of its lab that are gone when a lesson begins by plan. */
     public double minutesBefore(Lesson lesson) {
-        return lessons.stream()
+        return Sums.of(lessons.stream()
                 .filter(l -> l.week() == lesson.week() && l.lab() == lesson.lab())
                 .takeWhile(l -> !l.id().equals(lesson.id()))
-                .mapToDouble(Lesson::minutes)
-                .sum();
+                .mapToDouble(Lesson::minutes));
     }
 
     /**
@@ -199,10 +199,8 @@ public record Curriculum(
 
     /** Minutes planned in a lab. */
     public double minutes(int week, int lab) {
-        return lessons.stream()
-                .filter(l -> l.week() == week && l.lab() == lab)
-                .mapToDouble(Lesson::minutes)
-                .sum();
+        return Sums.of(
+                lessons.stream().filter(l -> l.week() == week && l.lab() == lab).mapToDouble(Lesson::minutes));
     }
 
     /** Lessons of a week, in order. */
@@ -221,6 +219,6 @@ public record Curriculum(
     }
 
     public double plannedHours() {
-        return lessons.stream().mapToDouble(Lesson::minutes).sum() / 60;
+        return Sums.of(lessons.stream().mapToDouble(Lesson::minutes)) / 60;
     }
 }

@@ -6,6 +6,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
@@ -176,7 +177,7 @@ final class LessonChecks {
     }
 
     private static String number(double value) {
-        return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
+        return value == FastMath.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
     }
 
     static void jawAfterNeck(TermPlan plan) {

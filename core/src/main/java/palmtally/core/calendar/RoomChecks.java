@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.hipparchus.util.FastMath;
+import palmtally.core.Sums;
 import palmtally.core.body.Zone;
 import palmtally.core.calendar.TermFinding.TermMend;
 import palmtally.core.calendar.TermFinding.TermPlace;
@@ -36,15 +38,15 @@ final class RoomChecks {
                         TermRules.FULL,
                         TermPlace.lab(w, lab),
                         off
-                                ? "Week " + w + " is off, but lab " + lab + " has " + Math.round(minutes)
+                                ? "Week " + w + " is off, but lab " + lab + " has " + FastMath.round(minutes)
                                         + " minutes planned: nobody will be there."
-                                : "Week " + w + ", lab " + lab + " holds " + Math.round(minutes)
+                                : "Week " + w + ", lab " + lab + " holds " + FastMath.round(minutes)
                                         + " minutes in a lab of "
-                                        + Math.round(term.labMinutes())
+                                        + FastMath.round(term.labMinutes())
                                         + ": whole parts are dropped when the clock runs out.",
                         off
                                 ? "Move its lessons to other weeks."
-                                : "Move or shorten " + Math.round(minutes - term.labMinutes()) + " minutes of it.",
+                                : "Move or shorten " + FastMath.round(minutes - term.labMinutes()) + " minutes of it.",
                         () -> backwards(lessons).stream().flatMap(l -> plan.moves(l, 1, term.weeks())));
             }
     }
@@ -71,8 +73,7 @@ final class RoomChecks {
                             : "Plan " + hours(term.targetHours() - term.plannedHours()) + " hours more.",
                     Stream::of);
         term.regionHours().forEach((region, asked) -> {
-            double planned =
-                    plan.of(region).stream().mapToDouble(Lesson::minutes).sum() / 60;
+            double planned = Sums.of(plan.of(region).stream().mapToDouble(Lesson::minutes)) / 60;
             if (planned < asked - 0.01)
                 plan.report(
                         TermRules.HOURS,
@@ -84,7 +85,7 @@ final class RoomChecks {
     }
 
     static String hours(double hours) {
-        var text = String.format(Locale.ROOT, "%.1f", hours);
+        var text = String.valueOf(FastMath.round(hours * 10) / 10.0);
         return text.endsWith(".0") ? text.substring(0, text.length() - 2) : text;
     }
 
@@ -146,7 +147,7 @@ final class RoomChecks {
                         "Week " + l.week() + ": \"" + s.name() + "\" needs " + (int) Math.ceil(needed)
                                 + " minutes to be "
                                 + l.aim().done() + (l.aim() == Aim.PRACTISE ? " by both of a pair" : "")
-                                + ", the lesson has " + Math.round(l.minutes()) + ".",
+                                + ", the lesson has " + FastMath.round(l.minutes()) + ".",
                         "Lengthen the lesson, or fit the sequence to it.",
                         () -> needed > 480
                                 ? Stream.of()

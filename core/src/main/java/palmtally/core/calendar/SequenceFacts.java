@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Sums;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Region;
 import palmtally.core.finding.Severity;
@@ -77,12 +78,10 @@ final class SequenceFacts {
     }
 
     private static double shown(Timeline timeline) {
-        double shorter = timeline.spans().stream()
-                .mapToDouble(s -> {
-                    double dose = s.stint().dose().totalSeconds();
-                    return Math.max(0, dose - Math.min(dose, s.stint().step().shownInClass()));
-                })
-                .sum();
+        double shorter = Sums.of(timeline.spans().stream().mapToDouble(s -> {
+            double dose = s.stint().dose().totalSeconds();
+            return Math.max(0, dose - Math.min(dose, s.stint().step().shownInClass()));
+        }));
         return Math.max(0, timeline.totalSeconds() - shorter);
     }
 }

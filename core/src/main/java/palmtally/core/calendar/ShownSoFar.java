@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import palmtally.core.Sums;
 import palmtally.core.body.Position;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
@@ -83,7 +84,7 @@ public record ShownSoFar(List<Cell> cells) {
                     key.region,
                     key.tool,
                     key.position,
-                    sources.stream().mapToDouble(Demonstrated::seconds).sum(),
+                    Sums.of(sources.stream().mapToDouble(Demonstrated::seconds)),
                     sum(announced.getOrDefault(key, Map.of())),
                     reached(announced.getOrDefault(key, Map.of()), by),
                     sources));
@@ -92,22 +93,21 @@ public record ShownSoFar(List<Cell> cells) {
     }
 
     private static double sum(Map<?, Double> seconds) {
-        return seconds.values().stream().mapToDouble(Double::doubleValue).sum();
+        return Sums.of(seconds.values().stream().mapToDouble(Double::doubleValue));
     }
 
     private static double reached(Map<List<String>, Double> announced, Map<String, List<Shown>> by) {
         Map<List<String>, Double> had = new HashMap<>();
         for (var all : by.values())
             for (var one : all) had.merge(List.of(one.sequence, one.step.id()), one.seconds, Double::sum);
-        return announced.entrySet().stream()
-                .mapToDouble(e -> Math.min(e.getValue(), had.getOrDefault(e.getKey(), 0.0)))
-                .sum();
+        return Sums.of(announced.entrySet().stream()
+                .mapToDouble(e -> Math.min(e.getValue(), had.getOrDefault(e.getKey(), 0.0))));
     }
 
     private static Demonstrated source(String demonstration, List<Shown> all) {
         return new Demonstrated(
                 demonstration,
-                all.stream().mapToDouble(Shown::seconds).sum(),
+                Sums.of(all.stream().mapToDouble(Shown::seconds)),
                 all.stream().filter(s -> s.seconds > 0).map(s -> s.step.id()).toList(),
                 all.stream().filter(s -> s.seconds <= 0).map(s -> s.step.id()).toList());
     }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import palmtally.core.Sums;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.TermFinding.TermMend;
 import palmtally.core.finding.Rule;
@@ -94,10 +95,6 @@ public record TermChecks(Curriculum term, Coverage coverage, List<TermFinding> f
 
     /** Hours planned for a region. */
     public double hours(Region region) {
-        return term.lessons().stream()
-                        .filter(l -> l.region() == region)
-                        .mapToDouble(Lesson::minutes)
-                        .sum()
-                / 60;
+        return Sums.of(term.lessons().stream().filter(l -> l.region() == region).mapToDouble(Lesson::minutes)) / 60;
     }
 }

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 
 /** What lies between two versions of a term, as sentences people read. */
@@ -30,7 +31,7 @@ public final class TermDifference {
         for (var l : after.lessons()) {
             var was = had.remove(l.id());
             if (was == null) {
-                said.add("Added: " + place(l) + ", " + TermPlan.what(l) + ", " + Math.round(l.minutes()) + " min.");
+                said.add("Added: " + place(l) + ", " + TermPlan.what(l) + ", " + FastMath.round(l.minutes()) + " min.");
                 continue;
             }
             var what = "\"" + TermPlan.what(was) + "\" of week " + was.week();
@@ -65,6 +66,6 @@ public final class TermDifference {
 
     private static String words(@Nullable Object value) {
         if (value == null || value.equals("")) return "none";
-        return value instanceof Double d && d == Math.rint(d) ? String.valueOf(d.longValue()) : value.toString();
+        return value instanceof Double d && d == FastMath.rint(d) ? String.valueOf(d.longValue()) : value.toString();
     }
 }

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Region;
 import palmtally.core.calendar.TermFinding.TermMend;
@@ -103,7 +104,7 @@ final class TermPlan {
                 .filter(l -> start >= fromWeek && start <= toWeek && !term.off().contains(start));
         return Stream.concat(here, moved(lesson, fromWeek, toWeek))
                 .map(l -> new TermMend(
-                        "Add \"" + what(l) + "\", " + Math.round(minutes) + " min, in week " + l.week() + ", lab "
+                        "Add \"" + what(l) + "\", " + FastMath.round(minutes) + " min, in week " + l.week() + ", lab "
                                 + l.lab(),
                         term.adding(l)));
     }

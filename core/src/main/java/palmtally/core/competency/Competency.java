@@ -6,7 +6,9 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Sums;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Growth;
 import palmtally.core.profile.Profile;
@@ -127,7 +129,7 @@ public record Competency(
 
         State state;
         String why;
-        long unseenWeeks = Math.round(nowWeek - at);
+        long unseenWeeks = FastMath.round(nowWeek - at);
         if (critical) {
             state = State.OPEN_CRITICAL;
             why =
@@ -143,7 +145,7 @@ public record Competency(
                                     + " days, and ")
                     + (mark == null
                             ? "clearly at the cut of " + Spoken.number(cut) + "."
-                            : "by the " + way.label() + ", " + Math.round(mark) + ", at the cut of "
+                            : "by the " + way.label() + ", " + FastMath.round(mark) + ", at the cut of "
                                     + Spoken.number(cut) + ".");
         } else if (wasSecure) {
             state = State.DUE_AGAIN;
@@ -165,10 +167,12 @@ public record Competency(
                     : seenDays < 2
                             ? "Seen on one day only; a second day is needed before it can be called secure."
                             : mark != null
-                                    ? "On its way: the " + way.label() + " is " + Math.round(mark) + ", the cut "
+                                    ? "On its way: the " + way.label() + " is " + FastMath.round(mark) + ", the cut "
                                             + Spoken.number(cut) + "."
                                     : "On its way: seen on " + seenDays + " days, last at "
-                                            + (last < cut ? Spoken.below(last, cut) : String.valueOf(Math.round(last)))
+                                            + (last < cut
+                                                    ? Spoken.below(last, cut)
+                                                    : String.valueOf(FastMath.round(last)))
                                             + ", the cut " + Spoken.number(cut) + "; it must hold there.";
         }
         if (mark != null) now = new LocalLevel(mark, now.variance());
@@ -186,7 +190,7 @@ public record Competency(
             case LATEST, LOCAL_LEVEL -> scores[n - 1];
             case BEST -> Arrays.stream(scores).max().orElseThrow();
             case LAST_THREE ->
-                Arrays.stream(scores, Math.max(0, n - 3), n).average().orElseThrow();
+                Sums.mean(Arrays.stream(scores, Math.max(0, n - 3), n)).orElseThrow();
             case FADING -> {
                 double mean = scores[0];
                 for (int i = 1; i < n; i++) mean = share * scores[i] + (1 - share) * mean;
@@ -223,7 +227,7 @@ public record Competency(
             if (sxx > 0) {
                 double error = growth.scoreVariance() / sxx;
                 double slope = sxy / sxx * (SLOPE_SD * SLOPE_SD / (SLOPE_SD * SLOPE_SD + error));
-                for (int k = 1; k <= Math.floor(left); k++) lift += slope * Math.pow(DAMPING, k);
+                for (int k = 1; k <= Math.floor(left); k++) lift += slope * FastMath.pow(DAMPING, k);
             }
         }
         double mean = Math.min(100, Math.max(0, now.mean() + lift));

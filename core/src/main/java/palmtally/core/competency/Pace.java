@@ -2,6 +2,7 @@ package palmtally.core.competency;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.competency.Competency.State;
 import palmtally.core.profile.Profile;
@@ -44,9 +45,9 @@ public record Pace(
                         good,
                         first,
                         n == 1
-                                ? "One look at " + Math.round(good) + " or better makes it secure, by week " + first
+                                ? "One look at " + FastMath.round(good) + " or better makes it secure, by week " + first
                                         + " at the latest."
-                                : n + " looks at " + Math.round(good)
+                                : n + " looks at " + FastMath.round(good)
                                         + " or better on different days make it secure; the first by week " + first
                                         + ".");
             }

@@ -7,8 +7,10 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hipparchus.util.FastMath;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 import palmtally.core.body.Region;
 import palmtally.core.competency.Competency.State;
 import palmtally.core.finding.Criterion;
@@ -77,7 +79,7 @@ public final class Watch {
         double all = 0;
         for (int i = 0; i <= GRID; i++) {
             double z = -5 + 10.0 * i / GRID;
-            double density = Math.exp(-z * z / 2);
+            double density = FastMath.exp(-z * z / 2);
             all += density;
             sum += density * Math.abs(new LocalLevel(now.mean() + z * spread, variance).probabilityAtLeast(cut) - p);
         }
@@ -103,7 +105,7 @@ public final class Watch {
             case SECURE -> "secure";
             case EMERGING -> days == 1 ? "seen on one day only" : "not sure yet";
         };
-        var moves = Math.round(100 * change);
+        var moves = FastMath.round(100 * change);
         return new Reason(
                 s.criterion,
                 c.state(),
@@ -199,7 +201,7 @@ public final class Watch {
                         whole,
                         List.copyOf(reasons),
                         minutes,
-                        reasons.stream().mapToDouble(Reason::worth).sum()),
+                        Sums.of(reasons.stream().mapToDouble(Reason::worth))),
                 (int) Math.ceil(minutes));
     }
 }

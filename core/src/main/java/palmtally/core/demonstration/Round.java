@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Profile;
@@ -228,7 +229,7 @@ public record Round(List<Leg> legs, List<String> leftOut) {
     }
 
     public double totalSeconds() {
-        return legs.stream().mapToDouble(Leg::seconds).sum();
+        return Sums.of(legs.stream().mapToDouble(Leg::seconds));
     }
 
     /**

@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 
 /**
  * How a practice round stands. Times are seconds on the clock of its marks.
@@ -96,8 +97,7 @@ public record RoundStanding(
         clock.reach(now);
         boolean paused = !Double.isNaN(clock.pausedAt) && clock.on();
         double since = clock.startedAt + (paused ? now - clock.pausedAt : 0);
-        double left = Arrays.stream(clock.seconds, Math.max(0, clock.leg), clock.seconds.length)
-                .sum();
+        double left = Sums.of(Arrays.stream(clock.seconds, Math.max(0, clock.leg), clock.seconds.length));
         return new RoundStanding(
                 clock.leg,
                 since,

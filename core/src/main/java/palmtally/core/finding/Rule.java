@@ -1,5 +1,6 @@
 package palmtally.core.finding;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -30,14 +31,18 @@ public record Rule(String id, Criterion criterion, Severity severity, String mea
         static final Map<String, Rule> BY_ID = new LinkedHashMap<>();
 
         static {
-            ServiceLoader.load(Source.class, Rule.class.getClassLoader()).stream()
-                    .flatMap(s -> s.get().rules().stream())
-                    .sorted(ORDER)
-                    .forEach(r -> {
-                        var other = BY_ID.putIfAbsent(r.id, r);
-                        if (other != null) throw new IllegalStateException("two rules are called " + r.id);
-                    });
+            sources().stream().flatMap(s -> s.rules().stream()).sorted(ORDER).forEach(r -> {
+                var other = BY_ID.putIfAbsent(r.id, r);
+                if (other != null) throw new IllegalStateException("two rules are called " + r.id);
+            });
         }
+    }
+
+    /** Whatever says rules, in no order that means anything. */
+    public static List<Source> sources() {
+        var all = new ArrayList<Source>();
+        ServiceLoader.load(Source.class, Rule.class.getClassLoader()).forEach(all::add);
+        return all;
     }
 
     /** Every rule there is, by criterion and id. */

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.body.Position;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.ClientPart.Does;
@@ -249,9 +250,10 @@ final class ClientDoes {
         var seconds = number(SECONDS, numbers);
         var percent = number(
                 PERCENT,
-                PARTS_OF.matcher(numbers)
-                        .replaceAll(m ->
-                                m.group().contains("half") ? "50 %" : m.group().contains("third") ? "33 %" : "25 %"));
+                Texts.replaced(
+                        PARTS_OF,
+                        numbers,
+                        m -> m.group().contains("half") ? "50 %" : m.group().contains("third") ? "33 %" : "25 %"));
         for (int i = 0; i < found.size(); i++) {
             boolean first = i == 0;
             reading.more.part.add(new ClientPart(

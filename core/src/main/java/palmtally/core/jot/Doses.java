@@ -3,6 +3,7 @@ package palmtally.core.jot;
 import java.util.function.Consumer;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
+import org.hipparchus.util.FastMath;
 import palmtally.core.profile.Band;
 import palmtally.core.sequence.detail.ClientPart;
 import palmtally.core.sequence.detail.End;
@@ -188,9 +189,9 @@ final class Doses {
         if (!m.find()) return text;
         read.aside.add(m.group().strip());
         double middle = (Double.parseDouble(m.group(1)) + Double.parseDouble(m.group(2))) / 2;
-        var mean = m.group(3).matches("(?i)s|secs?|seconds?|m|mins?|minutes?") && middle != Math.rint(middle)
+        var mean = m.group(3).matches("(?i)s|secs?|seconds?|m|mins?|minutes?") && middle != FastMath.rint(middle)
                 ? String.valueOf(middle)
-                : String.valueOf(Math.round(Math.floor(middle)));
+                : String.valueOf(FastMath.round(Math.floor(middle)));
         return text.substring(0, m.start()) + " " + mean + " " + m.group(3) + text.substring(m.end());
     }
 
@@ -231,8 +232,8 @@ final class Doses {
                     null,
                     read.seconds != null && read.rate != null && read.counted != Dose.Kind.CYCLES
                             // "A minute at 1.5 a second, three rounds": all of it.
-                            ? (Integer)
-                                    (int) Math.round(read.seconds * read.rate * (read.count == null ? 1 : read.count))
+                            ? (Integer) (int)
+                                    FastMath.round(read.seconds * read.rate * (read.count == null ? 1 : read.count))
                             : read.count != null ? read.count : usual.count(),
                     read.rate != null ? read.rate : usual.perSecond() != null ? usual.perSecond() : Double.valueOf(1));
         // What the client pushes is what is held.

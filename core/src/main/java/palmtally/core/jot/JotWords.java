@@ -86,7 +86,7 @@ final class JotWords {
             new Plain("", Pattern.compile("\\s+"), " "));
 
     /** Words alone: nothing is to be done with these. */
-    private static final Pattern BARE = Pattern.compile("(?:[a-z]+ ?)*+");
+    private static final Pattern BARE = Pattern.compile("(?:[a-z]+ )*[a-z]*");
 
     /** A text in small letters and without marks; a comma within a number is a point, a dash between two is "to". */
     static String plain(String text) {

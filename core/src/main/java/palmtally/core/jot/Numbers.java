@@ -3,6 +3,7 @@ package palmtally.core.jot;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import palmtally.core.Texts;
 
 /** Numbers that are said in words, as figures, where a number is meant: "three breaths", "half a minute", "number five or six". */
 final class Numbers {
@@ -50,17 +51,18 @@ final class Numbers {
             "\\b(number|depth|level)( of| is| at)? (" + SMALL + ")(?: (or|to|and) (" + SMALL + "))?\\b");
 
     private static String digits(String text) {
-        var whole = COMPOUND.matcher(text)
-                .replaceAll(m -> String.valueOf(ALSO.get(m.group(1)) + NUMBERS.indexOf(m.group(2)) + 1));
-        return AFTER_NUMBER
-                .matcher(whole)
-                .replaceAll(m -> m.group(1) + " " + (NUMBERS.indexOf(m.group(3)) + 1)
+        var whole = Texts.replaced(
+                COMPOUND, text, m -> String.valueOf(ALSO.get(m.group(1)) + NUMBERS.indexOf(m.group(2)) + 1));
+        return Texts.replaced(
+                AFTER_NUMBER,
+                whole,
+                m -> m.group(1) + " " + (NUMBERS.indexOf(m.group(3)) + 1)
                         + (m.group(5) == null ? "" : " to " + (NUMBERS.indexOf(m.group(5)) + 1)));
     }
 
     /** "Three breaths" as 3 breaths, "twice" as 2 times, "half a minute" as 0.5 minute. */
     static String numbered(String text) {
-        return COUNTING.matcher(digits(text)).replaceAll(m -> switch (m.group()) {
+        return Texts.replaced(COUNTING, digits(text), m -> switch (m.group()) {
             case "once" -> "1 times";
             case "twice" -> "2 times";
             case "thrice" -> "3 times";

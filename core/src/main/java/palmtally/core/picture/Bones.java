@@ -5,6 +5,7 @@ import static palmtally.core.body.Landmark.*;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import palmtally.core.Sums;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Side;
 
@@ -53,9 +54,7 @@ final class Bones {
             for (var line : LINES) {
                 boolean middle = line.stream().noneMatch(Landmark::paired);
                 if (middle && side == Side.LEFT) continue;
-                double facing = line.stream()
-                        .mapToDouble(l -> figure.facing(l, side))
-                        .average()
+                double facing = Sums.mean(line.stream().mapToDouble(l -> figure.facing(l, side)))
                         .orElse(0);
                 if (facing <= .12) continue;
                 var points = line.stream().map(l -> figure.at(l, side)).toList();

@@ -3,6 +3,8 @@ package palmtally.core.picture;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import org.hipparchus.util.FastMath;
+import palmtally.core.Sums;
 import palmtally.core.body.Side;
 import palmtally.core.body.Structure;
 
@@ -25,9 +27,7 @@ final class Course {
         breadth = structure.breadth() * figure.millimetres();
         line = smooth(
                 structure.course().stream().map(l -> figure.beside(l, side)).toList());
-        facing = structure.course().stream()
-                .mapToDouble(l -> figure.facing(l, side))
-                .average()
+        facing = Sums.mean(structure.course().stream().mapToDouble(l -> figure.facing(l, side)))
                 .orElse(0);
     }
 
@@ -101,8 +101,9 @@ final class Course {
     private double half(double along) {
         return switch (structure.kind()) {
             case MUSCLE -> {
-                double warped = Math.pow(along, Math.log(.5) / Math.log(BELLY));
-                yield breadth * Math.max(.14, Math.pow(Math.sin(Math.PI * warped), .75));
+                double warped = along * (1 - BELLY) / (along * (1 - 2 * BELLY) + BELLY);
+                double full = Math.sqrt(Math.max(0, FastMath.sin(Math.PI * warped)));
+                yield breadth * Math.max(.14, full * Math.sqrt(full));
             }
             case TENDON, FASCIA, LIGAMENT, JOINT -> breadth * (.8 + .2 * Math.abs(2 * along - 1));
         };

@@ -2,6 +2,7 @@ package palmtally.core.picture;
 
 import com.google.auto.service.AutoService;
 import java.util.HashSet;
+import org.hipparchus.util.FastMath;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -45,12 +46,12 @@ public final class DoseSpeed implements Check {
             plan.report(
                     RULE,
                     Where.step(step.id()),
-                    plan.number(step) + " goes " + Math.round(geometry.length() / 10) + " cm in "
-                            + Math.round(geometry.length() / speed) + " s, " + Math.round(speed)
+                    plan.number(step) + " goes " + FastMath.round(geometry.length() / 10) + " cm in "
+                            + FastMath.round(geometry.length() / speed) + " s, " + FastMath.round(speed)
                             + " mm a second: too fast to feel what lies under the hand.",
                     "Give each pass more time.",
                     new Mend(
-                            "Give each pass " + Math.round(seconds) + " s",
+                            "Give each pass " + FastMath.round(seconds) + " s",
                             s -> s.replacing(
                                     step.id(),
                                     x -> x.withDose(slower(x.dose(), seconds))

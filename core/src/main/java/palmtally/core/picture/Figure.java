@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Set;
+import org.hipparchus.util.FastMath;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -63,8 +64,8 @@ final class Figure {
     /** The head turns away from the side that is worked, and is bent away from it. */
     private static Turn head(Set<Limb> limbs, Side side) {
         double way = side == Side.LEFT ? -1 : 1;
-        if (limbs.contains(Limb.HEAD_TURNED)) return Turn.around(new Vec(0, 1, 0), way * Math.toRadians(-48));
-        if (limbs.contains(Limb.HEAD_TILTED)) return Turn.around(new Vec(0, 0, 1), way * Math.toRadians(24));
+        if (limbs.contains(Limb.HEAD_TURNED)) return Turn.around(new Vec(0, 1, 0), way * FastMath.toRadians(-48));
+        if (limbs.contains(Limb.HEAD_TILTED)) return Turn.around(new Vec(0, 0, 1), way * FastMath.toRadians(24));
         return Turn.NONE;
     }
 
@@ -154,8 +155,8 @@ final class Figure {
     Point skin(Part part, Side side, double at, double degrees) {
         var s = part.skinAt(at);
         double k = build.factor(part);
-        double cos = Math.cos(Math.toRadians(degrees));
-        double sin = Math.sin(Math.toRadians(degrees));
+        double cos = FastMath.cos(FastMath.toRadians(degrees));
+        double sin = FastMath.sin(FastMath.toRadians(degrees));
         var out = new Vec(1, 0, 0).times(cos * (cos > 0 ? s.outer() : s.inner()) * k);
         var front = part.ahead().times(sin * (sin > 0 ? s.front() : s.back()) * k);
         return at(part, side, part.axisAt(at).plus(out).plus(front));
@@ -164,8 +165,8 @@ final class Figure {
     /** How much the skin there looks up at the one who looks, from -1 to 1. */
     double facing(Part part, Side side, double degrees) {
         var normal = new Vec(1, 0, 0)
-                .times(Math.cos(Math.toRadians(degrees)))
-                .plus(part.ahead().times(Math.sin(Math.toRadians(degrees))));
+                .times(FastMath.cos(FastMath.toRadians(degrees)))
+                .plus(part.ahead().times(FastMath.sin(FastMath.toRadians(degrees))));
         return direction(part, side, normal).dot(toward);
     }
 
@@ -193,7 +194,7 @@ final class Figure {
     }
 
     private static double radius(Part.Skin s, double out, double front) {
-        return Math.hypot(out * (out > 0 ? s.outer() : s.inner()), front * (front > 0 ? s.front() : s.back()));
+        return FastMath.hypot(out * (out > 0 ? s.outer() : s.inner()), front * (front > 0 ? s.front() : s.back()));
     }
 
     private static List<Double> places(Part part) {

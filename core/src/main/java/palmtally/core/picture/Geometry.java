@@ -1,6 +1,7 @@
 package palmtally.core.picture;
 
 import java.util.List;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -101,6 +102,6 @@ final class Geometry {
         var course = new Course(structures.get(0), worked().get(0), figure).line();
         var fibre = course.get(course.size() - 1).minus(course.get(0)).unit();
         var stroke = travel.kind() == Kind.ACROSS ? Travel.direction(line, .5).across() : Travel.direction(line, .5);
-        return Math.toDegrees(Math.acos(Math.min(1, Math.abs(fibre.dot(stroke)))));
+        return FastMath.toDegrees(FastMath.acos(Math.min(1, Math.abs(fibre.dot(stroke)))));
     }
 }

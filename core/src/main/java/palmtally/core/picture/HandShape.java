@@ -2,6 +2,7 @@ package palmtally.core.picture;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hipparchus.util.FastMath;
 import palmtally.core.technique.Tool;
 
 /**
@@ -79,7 +80,7 @@ final class HandShape {
     private static List<Point> ring(double x, double y, double a, double b) {
         var all = new ArrayList<Point>();
         for (int i = 0; i < 8; i++)
-            all.add(new Point(x + a * Math.cos(Math.PI * i / 4), y + b * Math.sin(Math.PI * i / 4)));
+            all.add(new Point(x + a * FastMath.cos(Math.PI * i / 4), y + b * FastMath.sin(Math.PI * i / 4)));
         return all;
     }
 
@@ -143,7 +144,7 @@ final class HandShape {
 
     /** The other hand over the first one, from its own side, the left. */
     private void over(double x, double y, double degrees) {
-        double turn = Math.toRadians(degrees);
+        double turn = FastMath.toRadians(degrees);
         var arm = new ArrayList<Point>();
         for (var p : List.of(new Point(-31, 200), new Point(-24, 44), new Point(24, 44), new Point(33, 200)))
             arm.add(new Point(x, y).plus(p.turned(turn)));

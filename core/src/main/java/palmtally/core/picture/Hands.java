@@ -2,6 +2,7 @@ package palmtally.core.picture;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hipparchus.util.FastMath;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Region;
 import palmtally.core.body.Side;
@@ -45,7 +46,7 @@ final class Hands {
         return switch (does) {
             case WORKS_TOGETHER, WORKS_ALTERNATELY, WORKS_OPPOSITE -> {
                 double behind = does == OtherHand.WORKS_ALTERNATELY ? -.5 : 0;
-                var across = new Point(glides ? 46 : 60, 0).turned(Math.toRadians(degrees));
+                var across = new Point(glides ? 46 : 60, 0).turned(FastMath.toRadians(degrees));
                 yield List.of(
                         working(true, at.minus(across), degrees + 6, 0, sides.get(0)),
                         working(false, at.plus(across), degrees - 6, behind, sides.get(0)));
@@ -213,7 +214,7 @@ final class Hands {
 
     /** Whether a right forearm would lie with its hand toward the midline: then it is the left one, so that the elbow is the inner end. */
     private static boolean handInward(Point at, double degrees) {
-        var hand = new Point(-1, 0).turned(Math.toRadians(degrees));
+        var hand = new Point(-1, 0).turned(FastMath.toRadians(degrees));
         return hand.x() * at.x() < 0;
     }
 
@@ -223,7 +224,7 @@ final class Hands {
     }
 
     private static double degrees(Point way) {
-        return Math.toDegrees(Math.atan2(way.x(), -way.y()));
+        return FastMath.toDegrees(FastMath.atan2(way.x(), -way.y()));
     }
 
     private double fromTherapist(Point at) {

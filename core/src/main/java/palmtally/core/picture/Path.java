@@ -3,6 +3,7 @@ package palmtally.core.picture;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import org.hipparchus.util.FastMath;
 
 /** Path data as SVG has it (SVG 2, chapter 9: Paths), to half a millimetre. */
 final class Path {
@@ -29,9 +30,10 @@ final class Path {
             long y = Long.MIN_VALUE;
             char op = 'M';
             for (var p : sameWay(outline)) {
-                if (Math.abs(Math.round(p.x()) - x) + Math.abs(Math.round(p.y()) - y) < NEAR && op == 'L') continue;
-                x = Math.round(p.x());
-                y = Math.round(p.y());
+                if (Math.abs(FastMath.round(p.x()) - x) + Math.abs(FastMath.round(p.y()) - y) < NEAR && op == 'L')
+                    continue;
+                x = FastMath.round(p.x());
+                y = FastMath.round(p.y());
                 path.append(op).append(x).append(',').append(y);
                 op = 'L';
             }
@@ -107,7 +109,7 @@ final class Path {
 
     /** Without a locale, and without a zero that says nothing. */
     private void number(double value) {
-        long halves = Math.round(value * 2);
+        long halves = FastMath.round(value * 2);
         if (halves < 0) {
             data.append('-');
             halves = -halves;

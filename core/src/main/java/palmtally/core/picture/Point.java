@@ -1,5 +1,7 @@
 package palmtally.core.picture;
 
+import org.hipparchus.util.FastMath;
+
 /**
  * A place in a picture, in millimetres of the client as they lie, seen from above with the head at the top.
  *
@@ -20,7 +22,7 @@ public record Point(double x, double y) {
     }
 
     double length() {
-        return Math.hypot(x, y);
+        return FastMath.hypot(x, y);
     }
 
     Point unit() {
@@ -43,8 +45,8 @@ public record Point(double x, double y) {
 
     /** Turned by an angle in radians, clockwise as it is seen. */
     Point turned(double angle) {
-        double c = Math.cos(angle);
-        double s = Math.sin(angle);
+        double c = FastMath.cos(angle);
+        double s = FastMath.sin(angle);
         return new Point(x * c - y * s, x * s + y * c);
     }
 }

@@ -3,6 +3,7 @@ package palmtally.core.picture;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Set;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.sequence.detail.Limb;
@@ -83,13 +84,13 @@ final class Pose {
     /** Lying, the foot points away; face down further, so that the sole is seen. */
     private static Turn pointed(Position position) {
         double degrees = position == Position.PRONE ? 72 : position == Position.SEATED ? 0 : 38;
-        return Turn.around(new Vec(1, 0, 0), Math.toRadians(degrees));
+        return Turn.around(new Vec(1, 0, 0), FastMath.toRadians(degrees));
     }
 
     /** A leg turned in the hip shows more of its inside or outside. */
     private static Turn outward(Set<Limb> limbs) {
         double degrees = limbs.contains(Limb.HIP_TURNED_OUT) ? 40 : limbs.contains(Limb.HIP_TURNED_IN) ? -30 : 0;
-        return Turn.around(new Vec(0, 1, 0), Math.toRadians(degrees));
+        return Turn.around(new Vec(0, 1, 0), FastMath.toRadians(degrees));
     }
 
     private static Vec way(double out, double up, double front) {

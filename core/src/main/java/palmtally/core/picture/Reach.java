@@ -2,6 +2,7 @@ package palmtally.core.picture;
 
 import com.google.auto.service.AutoService;
 import java.util.HashSet;
+import org.hipparchus.util.FastMath;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -65,6 +66,6 @@ public final class Reach implements Check {
     }
 
     private static String centimetres(double millimetres) {
-        return Math.round(millimetres / 10) + " cm";
+        return FastMath.round(millimetres / 10) + " cm";
     }
 }

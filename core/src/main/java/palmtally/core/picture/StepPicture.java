@@ -5,6 +5,7 @@ import java.util.EnumSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
@@ -261,8 +262,8 @@ public final class StepPicture {
         var speed = whole(geometry.speed());
         var gap = whole(geometry.stationGap());
         var fibre = whole(geometry.fibre());
-        int length = (int) Math.round(geometry.length());
-        int reach = (int) Math.round(geometry.reach());
+        int length = (int) FastMath.round(geometry.length());
+        int reach = (int) FastMath.round(geometry.reach());
         var words = new ArrayList<String>();
         if (travel.kind() == Kind.LOOK) words.add("asked and looked at, no hand laid on");
         if (speed != null) words.add(length + " mm · " + speed + " mm a second");
@@ -272,7 +273,7 @@ public final class StepPicture {
         if (speed != null) way.add(geometry.towardHeart() ? "toward the heart" : "away from the heart");
         if (!way.isEmpty()) words.add(String.join(", ", way));
         if (shapes.stream().anyMatch(s -> s.role() == Role.SPARED)) words.add("hatched: skin only, or not at all");
-        if (!geometry.within()) words.add("out of reach from there: " + Math.round(reach / 10.0) + " cm");
+        if (!geometry.within()) words.add("out of reach from there: " + FastMath.round(reach / 10.0) + " cm");
         return new Facts(
                 length,
                 speed,
@@ -280,14 +281,14 @@ public final class StepPicture {
                 fibre,
                 geometry.towardHeart(),
                 reach,
-                (int) Math.round(therapist.comfortable()),
+                (int) FastMath.round(therapist.comfortable()),
                 geometry.within(),
-                (int) Math.round(therapist.table()),
+                (int) FastMath.round(therapist.table()),
                 List.copyOf(words));
     }
 
     private static @Nullable Integer whole(@Nullable Double value) {
-        return value == null ? null : (int) Math.round(value);
+        return value == null ? null : (int) FastMath.round(value);
     }
 
     /** Whether it has a way to the fibre: what circles, rocks, taps or moves a joint has none. */
@@ -315,7 +316,7 @@ public final class StepPicture {
                         .edge(figure, s));
         for (var hand : hands) {
             all.add(hand.at());
-            all.add(hand.at().plus(new Point(0, 110).turned(Math.toRadians(hand.degrees()))));
+            all.add(hand.at().plus(new Point(0, 110).turned(FastMath.toRadians(hand.degrees()))));
         }
         for (var p : all) {
             left = Math.min(left, p.x());
@@ -335,6 +336,6 @@ public final class StepPicture {
     }
 
     private static double round(double v) {
-        return Math.round(v);
+        return FastMath.round(v);
     }
 }

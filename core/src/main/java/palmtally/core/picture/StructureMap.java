@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.hipparchus.util.FastMath;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.body.Structure;
@@ -35,11 +36,11 @@ public record StructureMap(Position position, List<Line> lines) {
                     lines.add(new Line(
                             structure,
                             paired ? side : Side.MIDLINE,
-                            (int) Math.round(2 * structure.breadth() * figure.millimetres()),
+                            (int) FastMath.round(2 * structure.breadth() * figure.millimetres()),
                             deep,
                             structure.course().stream()
                                     .map(l -> figure.beside(l, side))
-                                    .map(p -> Math.round(p.x()) + "," + Math.round(p.y()))
+                                    .map(p -> FastMath.round(p.x()) + "," + FastMath.round(p.y()))
                                     .collect(Collectors.joining("L", "M", ""))));
                 }
             }

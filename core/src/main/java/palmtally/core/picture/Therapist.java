@@ -2,6 +2,7 @@ package palmtally.core.picture;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hipparchus.util.FastMath;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
 import palmtally.core.sequence.Stance;
@@ -158,7 +159,7 @@ final class Therapist {
     };
 
     private static void foot(List<Shape> all, Point at, Point faces, double out) {
-        double turn = Math.atan2(faces.x(), -faces.y()) + out;
+        double turn = FastMath.atan2(faces.x(), -faces.y()) + out;
         var edge = new ArrayList<Point>();
         for (var p : SOLE) edge.add(at.plus(new Point(p[0], p[1]).turned(turn)));
         all.add(new Shape(Role.FOOT, Path.smooth(edge, true)));

@@ -1,5 +1,7 @@
 package palmtally.core.picture;
 
+import org.hipparchus.util.FastMath;
+
 /** A rotation, by where it takes the three axes. */
 record Turn(Vec right, Vec up, Vec front) {
     static final Turn NONE = new Turn(new Vec(1, 0, 0), new Vec(0, 1, 0), new Vec(0, 0, 1));
@@ -15,7 +17,7 @@ record Turn(Vec right, Vec up, Vec front) {
         double cos = a.dot(b);
         var axis = a.cross(b);
         if (axis.length() < 1e-9) return cos > 0 ? NONE : around(new Vec(0, 0, 1), Math.PI);
-        return around(axis.unit(), Math.atan2(axis.length(), cos));
+        return around(axis.unit(), FastMath.atan2(axis.length(), cos));
     }
 
     /** Around an axis of length 1, by an angle in radians. */
@@ -27,8 +29,8 @@ record Turn(Vec right, Vec up, Vec front) {
     }
 
     private static Vec turned(Vec v, Vec axis, double angle) {
-        double cos = Math.cos(angle);
-        return v.times(cos).plus(axis.cross(v).times(Math.sin(angle))).plus(axis.times(axis.dot(v) * (1 - cos)));
+        double cos = FastMath.cos(angle);
+        return v.times(cos).plus(axis.cross(v).times(FastMath.sin(angle))).plus(axis.times(axis.dot(v) * (1 - cos)));
     }
 
     /** First this one, then another. */

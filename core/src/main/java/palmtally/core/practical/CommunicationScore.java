@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Spoken;
@@ -171,7 +172,7 @@ final class CommunicationScore {
         if (run.contacts().isEmpty()) return unseen("silence", weight, "no hands were seen on the body");
         long from = run.contacts().stream().mapToLong(Run.Touch::start).min().orElse(0);
         long to = run.contacts().stream().mapToLong(Run.Touch::end).max().orElse(0);
-        long most = Math.round(profile.communication().largestSilenceSeconds() * 1000);
+        long most = FastMath.round(profile.communication().largestSilenceSeconds() * 1000);
         due += (int) ((to - from) / most);
         var attended = run.attended().and(from, to);
         var listened = run.listened(Listening.QUESTIONS).and(from, to);
@@ -208,7 +209,7 @@ final class CommunicationScore {
                 "silence",
                 share,
                 weight,
-                Math.round(100 * share) + " % of " + Spoken.mmss(counted / 1000.0) + " watched lay within "
+                FastMath.round(100 * share) + " % of " + Spoken.mmss(counted / 1000.0) + " watched lay within "
                         + Spoken.mmss(most / 1000.0) + " of a question",
                 questions.stream().map(Moment::id).toList());
     }
@@ -238,7 +239,7 @@ final class CommunicationScore {
         var contacts = run.contacts().stream()
                 .sorted(Comparator.comparingLong(Run.Touch::start))
                 .toList();
-        long within = Math.round(profile.communication().toolQuestionSeconds() * 1000);
+        long within = FastMath.round(profile.communication().toolQuestionSeconds() * 1000);
         @Nullable Tool before = null;
         int judged = 0;
         int asked = 0;

@@ -3,6 +3,7 @@ package palmtally.core.practical;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import org.hipparchus.util.FastMath;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Spoken;
@@ -138,7 +139,7 @@ final class DrapingScore {
 
     /** What was worked and what lay idle beyond the grace, of each open unit while somebody watched. */
     private void open() {
-        long grace = Math.round(profile.draping().idleGraceSeconds() * 1000);
+        long grace = FastMath.round(profile.draping().idleGraceSeconds() * 1000);
         var hands = new HashMap<OpenUnit, Intervals>();
         for (var open : run.opens()) {
             var on = hands.computeIfAbsent(open.unit(), this::hands).and(open.start(), open.end());

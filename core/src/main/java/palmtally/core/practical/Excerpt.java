@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import palmtally.core.Sums;
 import palmtally.core.body.Region;
 import palmtally.core.finding.Finding;
 import palmtally.core.practical.event.Attend;
@@ -36,7 +37,7 @@ public final class Excerpt {
         for (var s : brief)
             seconds.merge(
                     s.step().zones().get(0).region(), Math.max(1e-9, s.dose().totalSeconds()), Double::sum);
-        double all = seconds.values().stream().mapToDouble(Double::doubleValue).sum();
+        double all = Sums.of(seconds.values().stream().mapToDouble(Double::doubleValue));
         var own = practical.sequence().region();
         Map<Region, Set<String>> steps = new EnumMap<>(Region.class);
         for (var s : brief) {

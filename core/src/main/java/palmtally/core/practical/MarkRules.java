@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Choices;
@@ -104,9 +105,10 @@ public final class MarkRules {
     }
 
     private static String filled(String line, Profile profile) {
-        return NAMED.matcher(line)
-                .replaceAll(found ->
-                        found.group(1) != null ? number(found.group(1), profile) : choice(found.group(2), profile));
+        return Texts.replaced(
+                NAMED,
+                line,
+                found -> found.group(1) != null ? number(found.group(1), profile) : choice(found.group(2), profile));
     }
 
     private static String number(String id, Profile profile) {

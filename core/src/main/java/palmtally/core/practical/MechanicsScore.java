@@ -3,6 +3,8 @@ package palmtally.core.practical;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import org.hipparchus.util.FastMath;
+import palmtally.core.Sums;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Run.Moment;
@@ -39,9 +41,8 @@ final class MechanicsScore {
         for (var look : run.all(Look.class)) {
             var faults = look.of().faults();
             if (!faults.isEmpty()) report(run, findings, look, faults);
-            double spoiled = faults.stream()
-                    .mapToDouble(f -> profile.mechanics().faults().getOrDefault(f, 0.0))
-                    .sum();
+            double spoiled = Sums.of(faults.stream()
+                    .mapToDouble(f -> profile.mechanics().faults().getOrDefault(f, 0.0)));
             double weight = look.of().sample() ? 1 : VOLUNTEERED;
             observed += weight;
             sum += weight * Math.max(0, 1 - spoiled);
@@ -197,10 +198,10 @@ final class MechanicsScore {
                 null,
                 null,
                 thumb.stretches().get(0).start(),
-                "The bare thumb worked " + Spoken.number(longest) + " s in a row and " + Math.round(100 * share)
+                "The bare thumb worked " + Spoken.number(longest) + " s in a row and " + FastMath.round(100 * share)
                         + " % of the hands-on time; at most "
                         + Spoken.number(profile.mechanics().bareThumbRowSeconds()) + " s and "
-                        + Math.round(100 * profile.mechanics().bareThumbShare())
+                        + FastMath.round(100 * profile.mechanics().bareThumbShare())
                         + " % keep it healthy.",
                 "Support the thumb, or swap to fist or forearm.",
                 events);

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
@@ -306,7 +307,7 @@ final class PressureScore {
 
     /** Whether it was watched for an answer, and none came. */
     private boolean missing(Said s) {
-        long until = s.atMs() + Math.round(profile.marking().answerNothingSeconds() * 1000);
+        long until = s.atMs() + FastMath.round(profile.marking().answerNothingSeconds() * 1000);
         return until <= run.end() && heard.missing(Listening.ANSWERS, s.atMs(), until);
     }
 

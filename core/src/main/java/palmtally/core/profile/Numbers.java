@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.ToDoubleFunction;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -59,12 +60,12 @@ public final class Numbers {
         }
 
         private double inUnit(double held) {
-            return Math.round(held * scale() * 1e6) / 1e6;
+            return FastMath.round(held * scale() * 1e6) / 1e6;
         }
 
         /** @throws InvalidValue where it lies outside its bounds, is not whole where it is counted, or contradicts another number */
         public Profile set(Profile profile, double value) {
-            if (!(value >= least && value <= most) || above && value == least || whole && value != Math.rint(value))
+            if (!(value >= least && value <= most) || above && value == least || whole && value != FastMath.rint(value))
                 throw new InvalidValue("profile", new Fault(id, String.valueOf(value), "must be " + bounds()));
             var to = Rows.number(whole ? int.class : double.class, value / scale());
             var usual = usual(profile);
@@ -165,6 +166,6 @@ public final class Numbers {
     }
 
     private static String shown(double value) {
-        return value == Math.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
+        return value == FastMath.rint(value) ? String.valueOf((long) value) : String.valueOf(value);
     }
 }

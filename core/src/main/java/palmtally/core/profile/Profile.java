@@ -12,6 +12,7 @@ import java.util.TreeSet;
 import palmtally.core.Choice;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
@@ -714,10 +715,8 @@ public record Profile(
             if (!marking.enough().containsKey(c)) faults.add(new Fault("marking/enough/" + c, "", "is missing"));
             if (!marking.least().containsKey(c)) faults.add(new Fault("marking/least/" + c, "", "is missing"));
         }
-        if (marking.criteria().values().stream()
-                        .mapToDouble(Double::doubleValue)
-                        .sum()
-                <= 0) faults.add(new Fault("marking/criteria", "", "must not all be 0"));
+        if (Sums.of(marking.criteria().values().stream().mapToDouble(Double::doubleValue)) <= 0)
+            faults.add(new Fault("marking/criteria", "", "must not all be 0"));
         for (var f : DrapingFault.values())
             if (!draping.prices.containsKey(f)) faults.add(new Fault("draping/prices/" + f, "", "is missing"));
         for (var f : MechanicsFault.values())
@@ -757,12 +756,44 @@ public record Profile(
 
     /** The same school under another name. */
     public Profile named(String newId, String newName) {
-        return Rows.write(Rows.write(this, List.of("id"), newId), List.of("name"), newName);
+        return new Profile(
+                newId,
+                newName,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                terms,
+                techniques,
+                scope,
+                severities);
     }
 
     /** The same school with other techniques. */
     public Profile teaching(Techniques to) {
-        return Rows.write(this, List.of("techniques"), to);
+        return new Profile(
+                id,
+                name,
+                order,
+                dose,
+                pressure,
+                draping,
+                mechanics,
+                communication,
+                transitions,
+                marking,
+                growth,
+                ways,
+                terms,
+                to,
+                scope,
+                severities);
     }
 
     public Profile withScope(Map<ScopeTopic, ScopeTopic.Level> to) {
@@ -775,21 +806,24 @@ public record Profile(
 
     /** Profile A: holds by the clock, permission at the moment, dry work first. */
     public static Profile bySeconds() {
-        return A;
+        return Shipped.A;
     }
 
     /** Profile B: holds until it softens, permission at the start and confirmed, lubricant first, longer warm-up, more questions. */
     public static Profile byResponse() {
-        return B;
+        return Shipped.B;
     }
 
     /** The profiles that ship. */
     public static List<Profile> shipped() {
-        return List.of(A, B);
+        return List.of(Shipped.A, Shipped.B);
     }
 
-    private static final Profile A = shipped("by-seconds", "By the clock", false);
-    private static final Profile B = shipped("by-response", "By the answer of the tissue", true);
+    /** Made when they are asked for: who is given a profile needs none of them. */
+    private static final class Shipped {
+        static final Profile A = shipped("by-seconds", "By the clock", false);
+        static final Profile B = shipped("by-response", "By the answer of the tissue", true);
+    }
 
     private static Profile shipped(String id, String name, boolean b) {
         var scope = new EnumMap<ScopeTopic, ScopeTopic.Level>(ScopeTopic.class);

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.sequence.detail.Detail;
 import palmtally.core.sequence.detail.DetailField;
@@ -57,7 +58,7 @@ public final class Difference {
                         ? null
                         : s.say().stream()
                                 .map(w -> w.kind() + (w.words() == null ? "" : " “" + w.words() + "”") + " at "
-                                        + Math.round(w.atSeconds()) + " s")
+                                        + FastMath.round(w.atSeconds()) + " s")
                                 .collect(Collectors.joining("; ")));
         for (var field : DetailField.values())
             fields.put(
@@ -101,7 +102,7 @@ public final class Difference {
     private static void whole(List<String> all, Sequence before, Sequence after) {
         say(all, "Name", before.name(), after.name());
         say(all, "Region", before.region().label(), after.region().label());
-        say(all, "Slot", Math.round(before.slotSeconds()) + " s", Math.round(after.slotSeconds()) + " s");
+        say(all, "Slot", FastMath.round(before.slotSeconds()) + " s", FastMath.round(after.slotSeconds()) + " s");
         say(all, "First side", before.firstSide(), after.firstSide());
         say(all, "Table", before.table(), after.table());
         say(all, "For", whom(before), whom(after));

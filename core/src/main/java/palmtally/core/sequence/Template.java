@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Sums;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Profile;
@@ -226,11 +227,10 @@ public enum Template {
 
         /** Lengthens the first stroke until the zone is as warm as the profile wants it before firm work. */
         private void warm() {
-            double had = list.stream()
+            double had = Sums.of(list.stream()
                     .map(StepEdit::step)
                     .filter(s -> s.calms(profile.order().firmDepth()))
-                    .mapToDouble(s -> s.dose().totalSeconds())
-                    .sum();
+                    .mapToDouble(s -> s.dose().totalSeconds()));
             double missing = profile.order().warmUpSeconds() - had;
             if (missing <= 0 || list.isEmpty()) return;
             var first = list.get(0);

@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Sums;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
 import palmtally.core.profile.Profile;
@@ -94,8 +95,7 @@ public record Timeline(List<Span> spans, double totalSeconds) {
                 cost.put(Transition.QUESTION, questions * profile.transitions().question());
 
             double begin = hands;
-            double start = begin
-                    + cost.values().stream().mapToDouble(Double::doubleValue).sum();
+            double start = begin + Sums.of(cost.values().stream().mapToDouble(Double::doubleValue));
             for (var half : halves) start = Math.max(start, busyUntil.getOrDefault(half, 0.0));
             double end = start + stint.dose().totalSeconds();
             boolean passive = step.technique().stroke().passiveModality();

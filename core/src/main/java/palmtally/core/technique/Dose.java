@@ -3,6 +3,7 @@ package palmtally.core.technique;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
@@ -112,7 +113,7 @@ public record Dose(
         if (!(lengthMm > 0)) faults.add(new Fault("lengthMm", String.valueOf(lengthMm), "must be above 0"));
         if (!(spacingMm > 0)) faults.add(new Fault("spacingMm", String.valueOf(spacingMm), "must be above 0"));
         if (!faults.isEmpty()) throw new InvalidValue("stations", faults);
-        return holds(Math.max(1, (int) Math.round(lengthMm / spacingMm)), holdSeconds);
+        return holds(Math.max(1, (int) FastMath.round(lengthMm / spacingMm)), holdSeconds);
     }
 
     /** Length of the whole dose in seconds; of "until it softens", the cap. */
@@ -156,6 +157,6 @@ public record Dose(
 
     private static String round(@Nullable Double seconds) {
         double s = seconds == null ? 0 : seconds;
-        return s == Math.rint(s) ? String.valueOf((long) s) : String.valueOf(s);
+        return s == FastMath.rint(s) ? String.valueOf((long) s) : String.valueOf(s);
     }
 }

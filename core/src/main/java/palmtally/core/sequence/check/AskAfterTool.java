@@ -4,6 +4,7 @@ import com.google.auto.service.AutoService;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
@@ -43,7 +44,7 @@ public final class AskAfterTool implements Check {
                     RULE,
                     plan.at(span, null, span.stint().side()),
                     plan.number(step) + " brings in the " + step.handWords()
-                            + " and stays silent: nobody has asked how it feels within " + Math.round(within)
+                            + " and stays silent: nobody has asked how it feels within " + FastMath.round(within)
                             + " s.",
                     "Ask an open question once the new tool has arrived.",
                     new Mend(

@@ -4,6 +4,7 @@ import static palmtally.core.finding.Spoken.number;
 
 import com.google.auto.service.AutoService;
 import java.util.LinkedHashSet;
+import org.hipparchus.util.FastMath;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -63,8 +64,8 @@ public final class BareThumb implements Check {
             plan.report(
                     RULE,
                     Where.step(every.iterator().next()),
-                    "The bare thumb does " + Math.round(100 * bare / all) + " % of the work; "
-                            + Math.round(100 * m.bareThumbShare())
+                    "The bare thumb does " + FastMath.round(100 * bare / all) + " % of the work; "
+                            + FastMath.round(100 * m.bareThumbShare())
                             + " % is the most this school allows, because thumbs are what gives out first.",
                     "Support the thumb, or swap to fist or forearm.",
                     plan.swap(every, Tool.SUPPORTED_THUMB));

@@ -2,7 +2,7 @@ package palmtally.core.sequence.check;
 
 import java.util.Comparator;
 import java.util.List;
-import java.util.ServiceLoader;
+import java.util.Optional;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
@@ -17,9 +17,9 @@ import palmtally.core.sequence.Timeline;
  * @param found gravest first, then in the order of the timeline
  */
 public record Checks(Sequence sequence, Profile profile, Timeline timeline, List<Found> found) {
-    private static final List<Check> ALL = ServiceLoader.load(Rule.Source.class, Checks.class.getClassLoader()).stream()
-            .filter(s -> Check.class.isAssignableFrom(s.type()))
-            .map(s -> (Check) s.get())
+    private static final List<Check> ALL = Rule.sources().stream()
+            .filter(Check.class::isInstance)
+            .map(Check.class::cast)
             .sorted(Comparator.comparing(Check::rule))
             .toList();
 
@@ -40,6 +40,11 @@ public record Checks(Sequence sequence, Profile profile, Timeline timeline, List
                 .filter(Before.class::isInstance)
                 .map(Before.class::cast)
                 .toList();
+    }
+
+    /** The finding of a key, where it was found. */
+    public Optional<Found> found(String key) {
+        return found.stream().filter(f -> f.finding().key().equals(key)).findFirst();
     }
 
     public static Checks run(Sequence sequence, Profile profile) {

@@ -4,6 +4,7 @@ import static palmtally.core.finding.Spoken.number;
 
 import com.google.auto.service.AutoService;
 import java.util.Objects;
+import org.hipparchus.util.FastMath;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -73,7 +74,7 @@ public final class DoseInWindow implements Check {
     }
 
     private void breaths(Plan plan, Step step) {
-        int count = (int) Math.max(1, Math.min(6, Math.round(step.dose().totalSeconds() / Dose.SECONDS_A_BREATH)));
+        int count = (int) Math.max(1, Math.min(6, FastMath.round(step.dose().totalSeconds() / Dose.SECONDS_A_BREATH)));
         plan.report(
                 RULE,
                 Where.step(step.id()),

@@ -6,6 +6,7 @@ import com.google.auto.service.AutoService;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import palmtally.core.Sums;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
@@ -71,6 +72,6 @@ public final class IdleSheet implements Check {
         if (t.containsKey(Transition.TURN)
                 || t.containsKey(Transition.SHEET)
                 || t.containsKey(Transition.SENSITIVE_SHEET)) return 0;
-        return t.values().stream().mapToDouble(Double::doubleValue).sum();
+        return Sums.of(t.values().stream().mapToDouble(Double::doubleValue));
     }
 }

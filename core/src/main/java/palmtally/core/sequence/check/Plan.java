@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.body.Side;
@@ -121,7 +122,7 @@ public final class Plan {
     }
 
     Where at(Span span, @Nullable Zone zone, @Nullable Side side) {
-        return new Where(span.stint().step().id(), zone, side, Math.round(span.start() * 1000));
+        return new Where(span.stint().step().id(), zone, side, FastMath.round(span.start() * 1000));
     }
 
     /** Whether the client stays clothed, so that no sheet is in question. */

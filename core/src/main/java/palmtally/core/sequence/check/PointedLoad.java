@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
+import org.hipparchus.util.FastMath;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
 import palmtally.core.finding.Rule;
@@ -50,8 +51,8 @@ public final class PointedLoad implements Check {
         plan.report(
                 RULE,
                 Where.step(byLength.get(0).getKey()),
-                "Thumbs and elbow point do " + Math.round(100 * pointed / all) + " % of the work; above "
-                        + Math.round(100 * share) + " % a day of it wears the hands out.",
+                "Thumbs and elbow point do " + FastMath.round(100 * pointed / all) + " % of the work; above "
+                        + FastMath.round(100 * share) + " % a day of it wears the hands out.",
                 "Swap some of it to reinforced fingers, fist or forearm.",
                 plan.swap(swapped, Tool.REINFORCED_FINGERS));
     }

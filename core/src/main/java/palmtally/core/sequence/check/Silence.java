@@ -6,6 +6,7 @@ import com.google.auto.service.AutoService;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding.Where;
@@ -60,7 +61,7 @@ public final class Silence implements Check {
         var longest = gaps.stream()
                 .max(java.util.Comparator.comparingDouble(Gap::seconds))
                 .orElseThrow();
-        var at = Math.round(longest.from() * 1000);
+        var at = FastMath.round(longest.from() * 1000);
         plan.report(
                 RULE,
                 Where.at(at),

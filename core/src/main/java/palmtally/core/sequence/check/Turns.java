@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
 import palmtally.core.finding.Criterion;
@@ -47,10 +48,10 @@ public final class Turns implements Check {
         var back = turns.get(turns.size() - 1);
         plan.report(
                 RULE,
-                new Where(back.stint().step().id(), null, null, Math.round(back.begin() * 1000)),
+                new Where(back.stint().step().id(), null, null, FastMath.round(back.begin() * 1000)),
                 "The client is turned " + times(turns.size()) + " and " + times(least.turns())
                         + (least.exact() ? " would do" : " would be enough") + ": each turn costs "
-                        + Math.round(plan.profile.transitions().turn()) + " s and the client's rest.",
+                        + FastMath.round(plan.profile.transitions().turn()) + " s and the client's rest.",
                 "Do what can be done in one position before turning.",
                 new Mend(
                         "Put the steps in the order with the fewest turns",

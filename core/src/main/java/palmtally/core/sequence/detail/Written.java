@@ -3,6 +3,7 @@ package palmtally.core.sequence.detail;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.hipparchus.util.FastMath;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 
@@ -47,7 +48,7 @@ final class Written {
     }
 
     static String number(double value) {
-        return value == Math.rint(value) ? String.valueOf(Math.round(value)) : String.valueOf(value);
+        return value == FastMath.rint(value) ? String.valueOf(FastMath.round(value)) : String.valueOf(value);
     }
 
     static String plain(Enum<?> word) {

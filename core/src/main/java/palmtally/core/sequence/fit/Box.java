@@ -1,17 +1,11 @@
 package palmtally.core.sequence.fit;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
-import java.util.PriorityQueue;
 import org.jspecify.annotations.Nullable;
 
 /** A part of the choices: bounds of the level of each item, and how the blocks lie. */
 record Box(Problem problem, int[] low, int[] high, double bound, int[] best) {
-    static PriorityQueue<Box> queue() {
-        return new PriorityQueue<>(Comparator.comparingDouble(Box::bound).reversed());
-    }
-
     @Nullable
     Box with(int item, int lo, int hi) {
         if (lo > hi) return null;

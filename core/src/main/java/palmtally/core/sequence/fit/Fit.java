@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import palmtally.core.Sums;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -74,8 +75,7 @@ public record Fit(
     static Fit to(Sequence sequence, Profile profile, double slotSeconds, int firstWidth) {
         var problems = Problem.all(sequence, profile);
         var items = problems.get(0).items;
-        double most =
-                items.stream().mapToDouble(i -> i.value[i.value.length - 1]).sum();
+        double most = Sums.of(items.stream().mapToDouble(i -> i.value[i.value.length - 1]));
         double before = Timeline.of(sequence, profile).totalSeconds();
         var search = new Search(problems, firstWidth);
         var best = search.best(slotSeconds);

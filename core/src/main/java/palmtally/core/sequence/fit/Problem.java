@@ -13,6 +13,7 @@ import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Sums;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Severity;
 import palmtally.core.profile.Profile;
@@ -283,14 +284,13 @@ final class Problem {
         var row = betweens[from + 1];
         if (Double.isNaN(row[to])) {
             var last = visit(from);
-            row[to] = Timeline.between(
+            row[to] = Sums.of(Timeline.between(
                             last == null ? null : last.stint(),
                             Objects.requireNonNull(visit(to)).stint(),
                             profile)
                     .values()
                     .stream()
-                    .mapToDouble(Double::doubleValue)
-                    .sum();
+                    .mapToDouble(Double::doubleValue));
         }
         return row[to];
     }

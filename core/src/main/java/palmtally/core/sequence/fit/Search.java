@@ -1,7 +1,9 @@
 package palmtally.core.sequence.fit;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import java.util.PriorityQueue;
 import java.util.Queue;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.sequence.Timeline;
@@ -15,8 +17,16 @@ final class Search {
     /** How many partial plans the first, narrow walk keeps: the better the plan it finds, the more the full one may drop. */
     static final int FIRST_WIDTH = 1000;
 
+    /** A part that waits; of two that promise the same the one that was found first is looked at first, on every machine. */
+    private record Waiting(Box box, int number) {
+        static final Comparator<Waiting> ORDER = Comparator.comparingDouble((Waiting w) -> w.box.bound())
+                .reversed()
+                .thenComparingInt(Waiting::number);
+    }
+
     private final List<Problem> problems;
     private final Walk walk;
+    private int found;
     private boolean proven;
 
     Search(List<Problem> problems, int firstWidth) {
@@ -31,10 +41,10 @@ final class Search {
 
     @Nullable
     Chosen best(double slot) {
-        var open = Box.queue();
+        var open = new PriorityQueue<>(Waiting.ORDER);
         for (var problem : problems) add(open, problem.all(), slot);
         for (int looked = 0; !open.isEmpty(); looked++) {
-            var box = open.poll();
+            var box = open.remove().box;
             var problem = box.problem();
             var plan = Chosen.applied(problem.sequence, problem.items, box.best());
             var refused = problem.soundness.refusal(plan, box.best(), slot);
@@ -48,9 +58,9 @@ final class Search {
         return null;
     }
 
-    private void add(Queue<Box> open, Box part, double slot) {
+    private void add(Queue<Waiting> open, Box part, double slot) {
         var solved = walk.best(part, slot);
-        if (solved != null) open.add(solved);
+        if (solved != null) open.add(new Waiting(solved, found++));
     }
 
     /** The least time in which everything that must be kept can be done without a new stop, seconds. */

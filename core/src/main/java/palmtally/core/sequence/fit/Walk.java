@@ -2,7 +2,7 @@ package palmtally.core.sequence.fit;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -72,7 +72,7 @@ final class Walk {
         long made = 0;
         for (int i = 0; i < problem.size(); i++) {
             int at = i + 1;
-            var fronts = new HashMap<Key, List<Label>>();
+            var fronts = new LinkedHashMap<Key, List<Label>>();
             for (var label : now)
                 for (int level = box.low()[i]; level <= box.high()[i]; level++) {
                     var next = label.with(problem, i, level, bound != null);

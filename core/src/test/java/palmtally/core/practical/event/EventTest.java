@@ -18,6 +18,16 @@ class EventTest {
         return new Event("e", "d", 1, 0, null, seen);
     }
 
+    @Test
+    void every_kind_that_is_permitted_is_told() {
+        assertThat(Observation.KINDS.values()).containsExactly(permitted());
+    }
+
+    @SuppressWarnings("unchecked")
+    private static Class<? extends Observation>[] permitted() {
+        return (Class<? extends Observation>[]) Observation.class.getPermittedSubclasses();
+    }
+
     /** As they stand in files of every version. */
     @Test
     void kinds_keep_the_names_that_files_have() {
