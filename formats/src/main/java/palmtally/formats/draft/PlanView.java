@@ -1,4 +1,4 @@
-package palmtally.server.sequence;
+package palmtally.formats.draft;
 
 import java.util.List;
 import java.util.Map;

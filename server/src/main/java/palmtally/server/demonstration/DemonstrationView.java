@@ -14,7 +14,7 @@ import palmtally.core.demonstration.Reason;
 import palmtally.core.demonstration.Showing;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.sequence.detail.Detail;
-import palmtally.server.sequence.PlanView.OpenView;
+import palmtally.formats.draft.PlanView.OpenView;
 
 /**
  * A demonstration as its presenter sees it.

@@ -22,10 +22,10 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Timeline;
 import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
+import palmtally.formats.draft.PlanView.OpenView;
+import palmtally.formats.draft.PlanView.SpanView;
 import palmtally.server.people.Person;
 import palmtally.server.practical.PracticalRows.AwardRow;
-import palmtally.server.sequence.PlanView.OpenView;
-import palmtally.server.sequence.PlanView.SpanView;
 
 /**
  * A practical with everything that belongs to it, as far as whoever asks may see it.

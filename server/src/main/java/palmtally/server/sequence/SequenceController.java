@@ -33,6 +33,8 @@ import palmtally.core.sequence.Template;
 import palmtally.core.sequence.check.Checks;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
+import palmtally.formats.draft.Drafts;
+import palmtally.formats.draft.PlanView;
 import palmtally.server.answer.Made;
 import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
@@ -179,9 +181,9 @@ class SequenceController {
         if (wanted.region == null) faults.add(new Fault("region", "", "is missing"));
         var zones = wanted.zones;
         var lines = wanted.lines == null ? List.<String>of() : wanted.lines;
-        if (lines.size() > DraftController.MOST_LINES)
-            faults.add(new Fault(
-                    "lines", lines.size() + " lines", "must be at most " + DraftController.MOST_LINES + " at once"));
+        if (lines.size() > Drafts.MOST_LINES)
+            faults.add(
+                    new Fault("lines", lines.size() + " lines", "must be at most " + Drafts.MOST_LINES + " at once"));
         if (lines.isEmpty() && (zones == null || zones.isEmpty()))
             faults.add(new Fault("zones", "", "needs at least one zone"));
         if (!faults.isEmpty() || wanted.name == null || wanted.region == null)

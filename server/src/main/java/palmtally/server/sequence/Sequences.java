@@ -109,10 +109,9 @@ public class Sequences {
      *
      * @throws Refusal 404 where there is no such finding, 422 where it has no mend
      */
-    static Mend mendOf(Sequence sequence, String key, Profile profile, List<ClientNote> notes) {
-        return Checks.run(sequence, profile, notes).found().stream()
-                .filter(f -> f.finding().key().equals(key))
-                .findFirst()
+    private static Mend mendOf(Sequence sequence, String key, Profile profile, List<ClientNote> notes) {
+        return Checks.run(sequence, profile, notes)
+                .found(key)
                 .orElseThrow(() -> Refusal.notFound("finding in this version"))
                 .mend()
                 .orElseThrow(() ->
