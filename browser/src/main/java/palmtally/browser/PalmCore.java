@@ -1,0 +1,119 @@
+package palmtally.browser;
+
+import java.util.List;
+import java.util.UUID;
+import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
+import org.teavm.jso.JSExport;
+import org.teavm.jso.JSObject;
+import palmtally.core.InvalidValue;
+import palmtally.core.people.ClientNote;
+import palmtally.core.picture.Build;
+import palmtally.core.profile.Profile;
+import palmtally.core.technique.Techniques;
+import palmtally.formats.draft.Drafts;
+import palmtally.formats.draft.Known;
+
+/**
+ * The core as a page calls it: what is asked of a draft, as it is asked of the server, in plain objects. Answers are those of the server
+ * to the last bit; what is not known here is not answered here.
+ */
+public final class PalmCore {
+    private PalmCore() {}
+
+    /**
+     * What a page knows of its school.
+     *
+     * @param ofSchool id of the profile the school works by
+     * @param profiles without techniques of their own
+     */
+    record OfSchool(String ofSchool, List<Profile> profiles, Techniques techniques, Build build) implements Known {
+        @Override
+        public Profile profile(@Nullable String id) {
+            var wanted = id == null ? ofSchool : id;
+            return profiles.stream()
+                    .filter(p -> p.id().equals(wanted))
+                    .findFirst()
+                    .orElseThrow(() -> new IllegalArgumentException("no profile " + wanted + " is known here"))
+                    .teaching(techniques);
+        }
+
+        @Override
+        public List<ClientNote> notes(@Nullable UUID client) {
+            if (client != null) throw new IllegalArgumentException("notes of a body are not known here");
+            return List.of();
+        }
+    }
+
+    /** What is wrong with what was asked. */
+    record Refused(List<InvalidValue.Fault> faults) {}
+
+    private static @Nullable OfSchool known;
+
+    /** Takes what the page knows; what is asked before is not answered. */
+    @JSExport
+    public static void know(JSObject ofSchool) {
+        known = make(ofSchool, OfSchool.class);
+    }
+
+    @JSExport
+    public static JSObject check(JSObject draft) {
+        return told(() -> Drafts.check(make(draft, Drafts.Draft.class), school()));
+    }
+
+    @JSExport
+    public static JSObject mend(JSObject draft) {
+        return told(() -> Drafts.mend(make(draft, Drafts.DraftMend.class), school()));
+    }
+
+    @JSExport
+    public static JSObject mendAll(JSObject draft) {
+        return told(() -> Drafts.mendAll(make(draft, Drafts.DraftMendAll.class), school()));
+    }
+
+    @JSExport
+    public static JSObject fit(JSObject draft) {
+        return told(() -> Drafts.fit(make(draft, Drafts.DraftFit.class), school()));
+    }
+
+    @JSExport
+    public static JSObject lines(JSObject jotted) {
+        return told(() -> Drafts.lines(make(jotted, Drafts.Lines.class), school()));
+    }
+
+    @JSExport
+    public static JSObject template(JSObject laid) {
+        return told(() -> Drafts.template(make(laid, Drafts.Laid.class), school()));
+    }
+
+    @JSExport
+    public static JSObject picture(JSObject draft) {
+        return told(() -> Drafts.picture(make(draft, Drafts.DraftPicture.class), school()));
+    }
+
+    @JSExport
+    public static JSObject difference(JSObject two) {
+        return told(() -> Drafts.difference(make(two, Drafts.Two.class)));
+    }
+
+    private static Known school() {
+        if (known == null) throw new IllegalStateException("nothing is known of the school yet");
+        return known;
+    }
+
+    private static <T> T make(@Nullable JSObject from, Class<T> type) {
+        var made = new Codec(known == null ? Techniques.SHIPPED : known.techniques()).read(from, type);
+        if (made == null) throw new IllegalArgumentException(type.getSimpleName() + " is missing");
+        return type.cast(made);
+    }
+
+    private static JSObject told(Supplier<Object> work) {
+        try {
+            return Codec.write(work.get());
+        } catch (InvalidValue e) {
+            return Codec.write(new Refused(e.faults()));
+        }
+    }
+
+    public static void main(String[] args) {}
+}
