@@ -1,18 +1,16 @@
 package palmtally.browser;
 
 import java.util.List;
-import java.util.UUID;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.teavm.jso.JSExport;
 import org.teavm.jso.JSObject;
 import palmtally.core.InvalidValue;
-import palmtally.core.people.ClientNote;
-import palmtally.core.picture.Build;
-import palmtally.core.profile.Profile;
 import palmtally.core.technique.Techniques;
+import palmtally.formats.RulesHash;
 import palmtally.formats.draft.Drafts;
 import palmtally.formats.draft.Known;
+import palmtally.formats.draft.OfSchool;
 
 /**
  * The core as a page calls it: what is asked of a draft, as it is asked of the server, in plain objects. Answers are those of the server
@@ -21,34 +19,16 @@ import palmtally.formats.draft.Known;
 public final class PalmCore {
     private PalmCore() {}
 
-    /**
-     * What a page knows of its school.
-     *
-     * @param ofSchool id of the profile the school works by
-     * @param profiles without techniques of their own
-     */
-    record OfSchool(String ofSchool, List<Profile> profiles, Techniques techniques, Build build) implements Known {
-        @Override
-        public Profile profile(@Nullable String id) {
-            var wanted = id == null ? ofSchool : id;
-            return profiles.stream()
-                    .filter(p -> p.id().equals(wanted))
-                    .findFirst()
-                    .orElseThrow(() -> new IllegalArgumentException("no profile " + wanted + " is known here"))
-                    .teaching(techniques);
-        }
-
-        @Override
-        public List<ClientNote> notes(@Nullable UUID client) {
-            if (client != null) throw new IllegalArgumentException("notes of a body are not known here");
-            return List.of();
-        }
-    }
-
     /** What is wrong with what was asked. */
     record Refused(List<InvalidValue.Fault> faults) {}
 
     private static @Nullable OfSchool known;
+
+    /** By which rules it answers: the same stands in every answer of a server that has the same. */
+    @JSExport
+    public static String version() {
+        return RulesHash.HASH;
+    }
 
     /** Takes what the page knows; what is asked before is not answered. */
     @JSExport

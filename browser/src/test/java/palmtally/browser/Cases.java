@@ -40,6 +40,7 @@ import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.formats.Json;
 import palmtally.formats.draft.Drafts;
+import palmtally.formats.draft.OfSchool;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -55,7 +56,7 @@ final class Cases {
     private final Random random;
     private final BufferedWriter out;
     private final List<Sequence> taught = new ArrayList<>();
-    private PalmCore.OfSchool school = new PalmCore.OfSchool("", List.of(), Techniques.SHIPPED, Build.MIDDLE);
+    private OfSchool school = new OfSchool("", List.of(), Techniques.SHIPPED, Build.MIDDLE);
     private int count;
 
     private Cases(long seed, BufferedWriter out) throws IOException {
@@ -130,8 +131,7 @@ final class Cases {
             }
             profiles.add(profile);
         }
-        school = new PalmCore.OfSchool(
-                any(profiles).id(), List.copyOf(profiles), techniques, any(List.of(Build.values())));
+        school = new OfSchool(any(profiles).id(), List.copyOf(profiles), techniques, any(List.of(Build.values())));
         line("know", school, Map.of());
     }
 

@@ -2,9 +2,14 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.core.sequence.Sequence;
 import palmtally.formats.Json;
+import palmtally.formats.RulesHash;
+import palmtally.formats.draft.Drafts;
+import palmtally.formats.draft.OfSchool;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -214,6 +219,35 @@ class DraftTest {
                         .post("/api/drafts/picture", body(calves, "\"index\":1"))
                         .status())
                 .isEqualTo(403);
+    }
+
+    /** What is told is enough to answer as the server does, and tells nothing of anybody. */
+    @Test
+    void tells_a_page_enough_to_answer_by_itself(App.Running app) {
+        var nadia = Visitor.as(app.url(), "nadia");
+        var told = nadia.get("/api/known");
+        var known = Json.MAPPER.readValue(told.text(), OfSchool.class);
+        for (var profile : Arrays.asList(null, "by-seconds", "by-response")) {
+            var draft = new Drafts.Draft(
+                    Json.MAPPER.treeToValue(
+                            nadia.get("/api/sequences/calves").json().get("sequence"), Sequence.class),
+                    profile,
+                    null);
+            assertThat(Json.MAPPER.writeValueAsString(Drafts.check(draft, known)))
+                    .isEqualTo(nadia.post("/api/drafts/check", Json.MAPPER.writeValueAsString(draft))
+                            .text());
+        }
+        assertThat(told.text()).doesNotContain(nadia.person("Tobin Vale"), "Tobin", "nadia", "note");
+        assertThat(Visitor.as(app.url(), "ana").get("/api/known").status()).isEqualTo(403);
+    }
+
+    @Test
+    void says_by_which_rules_it_answers(App.Running app) {
+        assertThat(RulesHash.HASH).matches("[0-9a-f]{16}");
+        var nadia = Visitor.as(app.url(), "nadia");
+        assertThat(nadia.get("/api/known").rules()).isEqualTo(RulesHash.HASH);
+        assertThat(nadia.post("/api/drafts/check", "{}").rules()).isEqualTo(RulesHash.HASH);
+        assertThat(Visitor.at(app.url()).get("/api/session").rules()).isEqualTo(RulesHash.HASH);
     }
 
     @Test

@@ -14,8 +14,12 @@ import tools.jackson.databind.JsonNode;
 
 /** Somebody who speaks to the app over HTTP, with cookies and the token against forged requests. */
 public final class Visitor {
-    /** What came back. */
-    public record Answer(int status, String text) {
+    /**
+     * What came back.
+     *
+     * @param rules by which rules the server says that it answers; empty where it does not say
+     */
+    public record Answer(int status, String text, String rules) {
         public JsonNode json() {
             return Json.MAPPER.readTree(text);
         }
@@ -143,7 +147,10 @@ public final class Visitor {
                     .forEach(c -> request.header("X-XSRF-TOKEN", c.getValue()));
         try {
             var answer = client.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            return new Answer(answer.statusCode(), answer.body());
+            return new Answer(
+                    answer.statusCode(),
+                    answer.body(),
+                    answer.headers().firstValue("X-Palm-Rules").orElse(""));
         } catch (IOException e) {
             throw new IllegalStateException(e);
         } catch (InterruptedException e) {

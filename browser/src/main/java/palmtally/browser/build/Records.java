@@ -12,6 +12,7 @@ import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Observation;
 import palmtally.core.sequence.Block;
 import palmtally.formats.draft.Drafts;
+import palmtally.formats.draft.OfSchool;
 
 /**
  * What of the core may be read and made by reflection: the records that are asked with and answered by, and whatever they hold. What only
@@ -21,7 +22,7 @@ public final class Records extends SimpleReflectionPolicy {
     /** Whose nested records are asked with or answered by. */
     private static final List<String> FACES = List.of("palmtally.browser.PalmCore", Drafts.class.getName());
 
-    private static final List<Class<?>> ALONE = List.of(Block.class, Picture.class, Event.class);
+    private static final List<Class<?>> ALONE = List.of(OfSchool.class, Block.class, Picture.class, Event.class);
 
     @Override
     protected void setup() {

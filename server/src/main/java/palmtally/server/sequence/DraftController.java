@@ -3,6 +3,7 @@ package palmtally.server.sequence;
 import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -14,6 +15,7 @@ import palmtally.core.sequence.Block;
 import palmtally.core.technique.Techniques;
 import palmtally.formats.draft.Drafts;
 import palmtally.formats.draft.Known;
+import palmtally.formats.draft.OfSchool;
 import palmtally.formats.draft.PlanView;
 import palmtally.server.note.ClientNotes;
 import palmtally.server.people.Allow;
@@ -23,6 +25,7 @@ import palmtally.server.people.Permission;
 import palmtally.server.people.School;
 import palmtally.server.profile.Profiles;
 import palmtally.server.technique.Library;
+import palmtally.server.version.Version;
 
 /** What is asked of a sequence while it is being written; nothing is stored here. */
 @RestController
@@ -66,6 +69,17 @@ class DraftController {
         public Build build() {
             return school.bodyLook().build();
         }
+    }
+
+    /** What a page may know of the school, to answer such questions by itself. */
+    @Allow(Permission.STAFF)
+    @GetMapping("/api/known")
+    OfSchool known() {
+        return new OfSchool(
+                school.profile(),
+                profiles.all().stream().map(Version::document).toList(),
+                library.techniques(),
+                school.bodyLook().build());
     }
 
     @Allow(Permission.STAFF)
