@@ -41,7 +41,8 @@ export default defineConfig({
         maximumFileSizeToCacheInBytes: 4_000_000,
         runtimeCaching: [
           {
-            urlPattern: ({ url }) => ['/api/session', '/api/catalogue', '/api/floor'].includes(url.pathname),
+            urlPattern: ({ url }) =>
+              ['/api/session', '/api/catalogue', '/api/floor', '/api/known'].includes(url.pathname),
             handler: 'NetworkFirst',
             options: { cacheName: 'last-heard', networkTimeoutSeconds: 4 },
           },
@@ -49,7 +50,13 @@ export default defineConfig({
       },
     }),
   ],
-  resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
+  resolve: {
+    alias: {
+      '@core': fileURLToPath(new URL('../browser/target/js/palm-core.js', import.meta.url)),
+      '@': fileURLToPath(new URL('./src', import.meta.url)),
+    },
+  },
+  worker: { format: 'es' },
   build: {
     chunkSizeWarningLimit: 900,
     license: { fileName: 'licences.json' },

@@ -38,7 +38,8 @@ writeFileSync(
 Written by \`./palm licences\`; a test holds it against what is shipped. The licence of Palm Tally itself is its owner's to choose: see
 [CONTRIBUTING.md](CONTRIBUTING.md). The texts of the licences of the web app's parts ship with it, at \`/licences.json\`; those of the server's are in its
 jars. Where a part may be used under one of several licences, the first that is named is used. Spring Session's description names another licence than
-its jars carry, which is Apache-2.0.
+its jars carry, which is Apache-2.0. The rules as the page has them are compiled by TeaVM and carry parts of its class library and of Hipparchus, both
+Apache-2.0.
 
 ## In the server
 

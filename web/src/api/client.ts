@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from 'openapi-fetch'
+import { serverRules } from './rules'
 import type { components, paths } from './schema'
 
 /** The server's own words for its data. */
@@ -24,8 +25,14 @@ const csrf: Middleware = {
   },
 }
 
+const rules: Middleware = {
+  onResponse({ response }) {
+    serverRules.value = response.headers.get('X-Palm-Rules') ?? serverRules.value
+  },
+}
+
 export const api = createClient<paths>({ baseUrl: '' })
-api.use(csrf)
+api.use(csrf, rules)
 
 /** A problem out of whatever came back; a dead network is one too. */
 export function problemOf(error: unknown, response?: Response): Problem {

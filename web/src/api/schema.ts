@@ -389,6 +389,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/known': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['known']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/marks': {
     parameters: {
       query?: never
@@ -5090,6 +5106,13 @@ export interface components {
       }
       whole: boolean
     }
+    OfSchool: {
+      /** @enum {string} */
+      build: 'middle' | 'heavy'
+      ofSchool: string
+      profiles: components['schemas']['Profile'][]
+      techniques: components['schemas']['Techniques']
+    }
     OpenLine: {
       /** @enum {string} */
       criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
@@ -8050,6 +8073,26 @@ export interface operations {
           [name: string]: unknown
         }
         content?: never
+      }
+    }
+  }
+  known: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['OfSchool']
+        }
       }
     }
   }
@@ -12985,6 +13028,9 @@ export const noteWordIdValues: ReadonlyArray<FlattenedDeepRequired<components>['
     'ticklish',
     'clothed',
   ]
+export const ofSchoolBuildValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['OfSchool']['build']
+> = ['middle', 'heavy']
 export const openLineCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['OpenLine']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']

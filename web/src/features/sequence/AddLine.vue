@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { api, ask, type Schema } from '@/api/client'
+import type { Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
+import { askDraft } from '@/core/askDraft'
 import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
 import Failed from '@/parts/Failed.vue'
@@ -47,7 +48,7 @@ async function read(typed: string[], instead?: Schema['Step']) {
     ? steps[steps.findIndex((s) => s.id === instead.id) - 1]
     : steps.find((s) => s.id === props.after)
   await during(async () => {
-    const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids, after: before } }))
+    const jotted = await askDraft('lines', { lines, ids, after: before })
     const made = jotted.flatMap((j) => j.step ?? [])
     const last = jotted.findLastIndex((j) => j.step ?? j.asked ?? j.onto)
     held.value = jotted.slice(last + 1).map((j) => j.line)

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ask, type Schema } from '@/api/client'
+import type { Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
+import { askDraft } from '@/core/askDraft'
 import Failed from '@/parts/Failed.vue'
 import { doseWords, mmss } from '@/parts/words'
 import { stepsIn } from './edits'
@@ -23,11 +24,11 @@ const WORDS = { kept: 'kept', shortened: 'shorter', lengthened: 'longer', droppe
 
 async function look() {
   await during(async () => {
-    fit.value = await ask(
-      api.POST('/api/drafts/fit', {
-        body: { sequence: props.sequence, profile: props.profile, slotSeconds: minutes.value * 60 },
-      }),
-    )
+    fit.value = await askDraft('fit', {
+      sequence: props.sequence,
+      profile: props.profile,
+      slotSeconds: minutes.value * 60,
+    })
   })
 }
 function take() {

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { api, ask, type Schema } from '@/api/client'
+import type { Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
+import { askDraft } from '@/core/askDraft'
 import { useSession } from '@/features/session/useSession'
 import AddField from '@/parts/AddField.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -16,16 +17,12 @@ const template = ref<string>()
 const zones = ref<string[]>([])
 async function lay() {
   await during(async () => {
-    const blocks = await ask(
-      api.POST('/api/drafts/template', {
-        body: {
-          sequence: props.sequence,
-          profile: props.profile,
-          template: template.value as 'protocol',
-          zones: zones.value as never[],
-        },
-      }),
-    )
+    const blocks = await askDraft('template', {
+      sequence: props.sequence,
+      profile: props.profile,
+      template: template.value as 'protocol',
+      zones: zones.value as never[],
+    })
     const name = session.catalogue?.templates.find((t) => t.id === template.value)?.name ?? 'Template'
     emit('lay', `Laid ${name.toLowerCase()} over ${zones.value.length} zones`, blocks)
   })

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { api, ask, type Schema } from '@/api/client'
+import type { Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
+import { askDraft } from '@/core/askDraft'
 import Failed from '@/parts/Failed.vue'
 import { mmss } from '@/parts/words'
 
@@ -14,9 +15,7 @@ const { busy, failed: problem, during } = useCommand()
 async function look() {
   const { sequence, profile, client } = props
   await during(async () => {
-    const said = await ask(
-      api.POST('/api/drafts/mend-all', { body: { sequence, profile, client, hints: hints.value } }),
-    )
+    const said = await askDraft('mendAll', { sequence, profile, client, hints: hints.value })
     // Of an older text nothing is shown.
     if (props.sequence === sequence) answer.value = said
   })

@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
+import { askDraft } from '@/core/askDraft'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -49,7 +50,7 @@ const nameField = ref<HTMLInputElement>()
 onMounted(() => nameField.value?.focus())
 async function unread(lines: string[]) {
   const ids = lines.map((_, i) => `step-${i + 1}`)
-  const jotted = await ask(api.POST('/api/drafts/lines', { body: { lines, ids } }))
+  const jotted = await askDraft('lines', { lines, ids })
   return jotted.filter((j) => j.asked).map((j) => j.line)
 }
 async function start() {

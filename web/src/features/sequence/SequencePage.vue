@@ -3,6 +3,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
+import { usePageCore } from '@/core/usePageCore'
 import { useSession } from '@/features/session/useSession'
 import StepSeen from '@/parts/StepSeen.vue'
 import Tabs from '@/parts/Tabs.vue'
@@ -34,6 +35,7 @@ const router = useRouter()
 const profile = ref<string>()
 /** Whose body it is for: their notes are checked too. */
 const client = ref<string>()
+usePageCore()
 const draft = useDraft(
   props.id,
   () => profile.value,

@@ -1,4 +1,5 @@
 import { api, ask, type Schema } from '@/api/client'
+import { askDraft } from '@/core/askDraft'
 import { useVersioned } from '@/parts/useVersioned'
 
 /** A sequence while it is edited, judged by a profile and for a body. */
@@ -19,7 +20,7 @@ export function useDraft(
     read: () => ask(api.GET('/api/sequences/{id}', { params: at() })),
     text: (view) => view.sequence,
     checks: (view) => view.plan,
-    check: (text) => ask(api.POST('/api/drafts/check', { body: judged(text) })),
+    check: (text) => askDraft('check', judged(text)),
     put: (from, text, what) =>
       ask(api.PUT('/api/sequences/{id}', { params: at(), body: { from, sequence: text, what } })),
     version: async (version) =>
@@ -31,12 +32,12 @@ export function useDraft(
           params: { path: { id }, query: { before: Number(before) } },
         }),
       ),
-    difference: (before, after) => ask(api.POST('/api/drafts/difference', { body: { before, after } })),
+    difference: (before, after) => askDraft('difference', { before, after }),
   })
   const mend = (key: string, label: string) =>
     draft.rewrite(
       label,
-      (from) => ask(api.POST('/api/drafts/mend', { body: { ...judged(from), key } })),
+      (from) => askDraft('mend', { ...judged(from), key }),
       (answer) => answer.sequence,
     )
   /** Stores the text as a sequence under a name of its own, for one that lost a race. Its id, or undefined where that was refused. */

@@ -1,4 +1,5 @@
-import { api, ask, type Schema } from '@/api/client'
+import type { Schema } from '@/api/client'
+import { askDraft } from '@/core/askDraft'
 import { useStepPicture } from '@/parts/useStepPicture'
 import { stepsIn } from './edits'
 import { therapist } from './useTherapist'
@@ -21,7 +22,7 @@ export function useSeen(
     () => {
       const { sequence, span, profile } = of()
       const body = { sequence, profile, index: span!.index, therapist: therapist.value }
-      return ask(api.POST('/api/drafts/picture', { body }))
+      return askDraft('picture', body)
     },
   )
 }

@@ -13,6 +13,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
@@ -459,6 +460,50 @@ class EditorTest {
             assertThat(order(page)).isEqualTo(start);
             for (int i = 0; i < 3; i++) page.keyboard().press("Control+Shift+z");
             assertThat(row(page, "thigh-front-warm")).hasCount(0);
+        });
+    }
+
+    /** The page has the rules: with the network down they speak, and what the server says afterwards is the same. */
+    @Test
+    void with_the_network_down_all_goes_on_and_is_saved_when_it_is_back(App.Running app) throws Exception {
+        var page = browser.page();
+        browser.watching(page, "editor-down", () -> {
+            begin(page, app, "Under way");
+            var asked = new ArrayList<String>();
+            page.onRequest(r -> asked.add(r.url()));
+            // Once the rules are there the server is asked nothing any more.
+            for (int i = 0; i == 0 || asked.stream().anyMatch(u -> u.contains("/api/")); i++) {
+                asked.clear();
+                type(page, "glide quads 30s");
+                page.waitForTimeout(500);
+                assertThat(i).as("the page goes on asking the server").isLessThan(20);
+            }
+            page.context().setOffline(true);
+            type(page, "elbow quads deep 60s");
+            tab(page, "Checks").click();
+            assertThat(page.locator(".says article.stop").first()).isVisible();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mend all \\d")))
+                    .click();
+            button(page, "Mend all of it").click();
+            assertThat(page.locator(".says article.stop")).hasCount(0);
+            tab(page, "Fit").click();
+            page.getByLabel("Minutes there are").fill("9");
+            button(page, "Show the best fit").click();
+            button(page, "Fit it").click();
+            tab(page, "See").click();
+            assertThat(page.locator("svg.picture:not(.table-picture)")).isVisible();
+            assertThat(asked.stream().filter(u -> u.contains("/api/")).toList()).isEmpty();
+
+            page.context().setOffline(false);
+            button(page, "Save").click();
+            assertThat(page.getByText("version 2")).isVisible();
+            tab(page, "Checks").click();
+            var shown = page.getByRole(AriaRole.TABPANEL).innerText();
+            // Read anew, what it says is the server's word.
+            page.addInitScript("delete globalThis.Worker");
+            page.reload();
+            page.locator("[data-step]").first().waitFor();
+            assertThat(page.getByRole(AriaRole.TABPANEL).innerText()).isEqualTo(shown);
         });
     }
 

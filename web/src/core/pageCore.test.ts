@@ -1,0 +1,87 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { serverRules } from '@/api/rules'
+import { answered, byOlderRules, forgetPageCore, startPageCore, type Asked, type Port } from './pageCore'
+
+const get = vi.hoisted(() => vi.fn())
+vi.mock('@/api/client', () => ({ api: { GET: get }, ask: (p: Promise<unknown>) => p }))
+
+/** A worker that answers as told. */
+function worker(says: (asked: Asked) => object | undefined, version = 'rules-1') {
+  const heard: Record<string, (e: unknown) => void> = {}
+  const port: Port = {
+    addEventListener: ((kind: string, on: (e: unknown) => void) => {
+      heard[kind] = on
+      if (kind === 'message') queueMicrotask(() => on({ data: { version } }))
+    }) as Port['addEventListener'],
+    postMessage: (asked: Asked) => {
+      const told = asked.ask === 'know' ? { said: undefined } : says(asked)
+      if (told) queueMicrotask(() => heard['message']!({ data: { id: asked.id, ...told } }))
+    },
+  }
+  return { port, fail: () => heard['error']!({}) }
+}
+const down = { status: 0, code: 'no-answer' }
+
+beforeEach(() => {
+  get.mockReset().mockResolvedValue({ ofSchool: 'by-seconds' })
+  serverRules.value = 'rules-1'
+})
+afterEach(forgetPageCore)
+
+describe('a question of a draft', () => {
+  it('is the server’s while nothing is loaded', async () => {
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+  })
+  it('is answered in the page by the same rules, without the server', async () => {
+    await startPageCore(() => worker(({ ask, body }) => ({ said: { ask, body } })).port)
+    const server = vi.fn()
+    expect(await answered('check', { a: 1 }, server)).toEqual({ ask: 'check', body: { a: 1 } })
+    expect(server).not.toHaveBeenCalled()
+    expect(byOlderRules.value).toBe(false)
+  })
+  it('is the server’s where its rules are others, and the page’s only while it cannot be reached', async () => {
+    await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
+    serverRules.value = 'rules-2'
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+    expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })
+    expect(byOlderRules.value).toBe(true)
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+    expect(byOlderRules.value).toBe(false)
+    const refused = { status: 422, code: 'invalid' }
+    await expect(answered('check', {}, () => Promise.reject(refused))).rejects.toBe(refused)
+  })
+  it.each([
+    ['refuses', { said: { faults: [{ field: 'depth' }] } }],
+    ['does not know', { failed: 'nothing is known' }],
+  ])('is the server’s where the page %s', async (_, told) => {
+    await startPageCore(() => worker(() => told).port)
+    expect(await answered('mend', {}, async () => 'server')).toBe('server')
+    await expect(answered('mend', {}, () => Promise.reject(down))).rejects.toBe(down)
+  })
+  it('is the server’s where the page may not know what it is about', async () => {
+    await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
+    expect(await answered('check', {}, async () => 'server', false)).toBe('server')
+  })
+  it('is the server’s once the worker has failed, also one that was under way', async () => {
+    const { port, fail } = worker(() => undefined)
+    await startPageCore(() => port)
+    const asked = answered('check', {}, async () => 'server')
+    await Promise.resolve()
+    fail()
+    expect(await asked).toBe('server')
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+  })
+  it('is the server’s while the page is told anew what there is to know', async () => {
+    const { port } = worker(() => ({ said: { by: 'page' } }))
+    await startPageCore(() => port)
+    const again = startPageCore()
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+    await again
+    expect(await answered('check', {}, async () => 'server')).toEqual({ by: 'page' })
+  })
+  it('is the server’s where what is known of the school could not be heard', async () => {
+    get.mockRejectedValue(down)
+    await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+  })
+})

@@ -1,0 +1,129 @@
+import { ref, shallowRef } from 'vue'
+import { api, ask as asked, type Problem } from '@/api/client'
+import { serverRules } from '@/api/rules'
+
+export type What =
+  'know' | 'check' | 'mend' | 'mendAll' | 'fit' | 'lines' | 'template' | 'picture' | 'difference'
+export interface Asked {
+  id: number
+  ask: What
+  body: object
+}
+export interface Told {
+  id?: number
+  version?: string
+  said?: object | void
+  failed?: string
+}
+/** What a worker of the core is to the page. */
+export type Port = Pick<Worker, 'postMessage' | 'addEventListener'>
+
+/** Whether what is shown was computed here by other rules than those of the server, which cannot be reached. */
+export const byOlderRules = ref(false)
+
+/** By which rules the page computes; nothing until the core is there and knows its school. */
+const version = shallowRef<string>()
+let port: Port | undefined
+let last = 0
+const waiting = new Map<number, (told: Told) => void>()
+
+function question(ask: What, body: object): Promise<Told> {
+  return new Promise((resolve) => {
+    const id = ++last
+    waiting.set(id, resolve)
+    const asked: Asked = { id, ask, body }
+    try {
+      port!.postMessage(asked)
+    } catch {
+      // What is watched cannot be handed over as it is.
+      port!.postMessage(JSON.parse(JSON.stringify(asked)))
+    }
+  })
+}
+function lost() {
+  port = undefined
+  version.value = undefined
+  for (const resolve of waiting.values()) resolve({ failed: 'the core is gone' })
+  waiting.clear()
+}
+const inWorker = (): Port => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
+
+/**
+ * Loads the core where it is not there yet, and tells it what there is to know of the school. Without it, or while it is loading, the
+ * server answers everything.
+ *
+ * @param open opens a worker
+ */
+export async function startPageCore(open: () => Port = inWorker): Promise<void> {
+  version.value = undefined
+  const mine = ++told
+  try {
+    if (!port) {
+      const opened = open()
+      port = opened
+      const speaks = new Promise<string>((resolve) => {
+        opened.addEventListener('message', ((e: MessageEvent<Told>) => {
+          const told = e.data
+          if (told.version) resolve(told.version)
+          if (told.id === undefined) return
+          waiting.get(told.id)?.(told)
+          waiting.delete(told.id)
+        }) as EventListener)
+      })
+      opened.addEventListener('error', lost)
+      rules = speaks
+    }
+    const known = await asked(api.GET('/api/known'))
+    const heard = await question('know', known)
+    const speaks = await rules
+    if (mine === told && port && heard.failed === undefined) version.value = speaks
+  } catch {
+    // The server goes on answering.
+  }
+}
+/** How often the core was told what there is to know; what was told last counts. */
+let told = 0
+let rules: Promise<string> = Promise.resolve('')
+
+/** For a test: as if nothing had been loaded. */
+export function forgetPageCore() {
+  lost()
+  byOlderRules.value = false
+}
+
+/** What the core says, or nothing where it is not there, does not know, or refuses: then the server has the word. */
+async function here<T>(ask: What, body: object): Promise<T | undefined> {
+  const { said, failed } = await question(ask, body)
+  return failed !== undefined || !said || 'faults' in said ? undefined : (said as T)
+}
+
+/**
+ * Asks the core in the page where it speaks as the server does, and the server where it does not. Where the server cannot be reached the
+ * page answers by the rules it has, and says so.
+ *
+ * @param mayKnow whether all that the question is about may be known in the page
+ */
+export async function answered<T>(
+  ask: What,
+  body: object,
+  server: () => Promise<T>,
+  mayKnow = true,
+): Promise<T> {
+  const may = version.value !== undefined && mayKnow
+  const same = serverRules.value === undefined || serverRules.value === version.value
+  if (may && same) {
+    const said = await here<T>(ask, body)
+    if (said !== undefined) return said
+  }
+  try {
+    const said = await server()
+    byOlderRules.value = false
+    return said
+  } catch (e) {
+    if (!may || same || (e as Problem).status !== 0) throw e
+    const said = await here<T>(ask, body)
+    if (said === undefined) throw e
+    byOlderRules.value = true
+    return said
+  }
+}
