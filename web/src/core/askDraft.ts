@@ -23,5 +23,8 @@ export type DraftAnswer<W extends What> = Content<Endpoint<W>['responses'][200]>
 export function askDraft<W extends What>(what: W, body: DraftBody<W>): Promise<DraftAnswer<W>> {
   const server = () =>
     ask(api.POST(ADDRESS[what], { body } as never) as Promise<{ data?: DraftAnswer<W>; response: Response }>)
-  return answered(what, body, server, !('client' in body && body.client))
+  return answered(what, body, server, {
+    mayKnow: !('client' in body && body.client),
+    long: what === 'fit' || what === 'mendAll',
+  })
 }

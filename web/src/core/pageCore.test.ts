@@ -60,7 +60,7 @@ describe('a question of a draft', () => {
   })
   it('is the server’s where the page may not know what it is about', async () => {
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
-    expect(await answered('check', {}, async () => 'server', false)).toBe('server')
+    expect(await answered('check', {}, async () => 'server', { mayKnow: false })).toBe('server')
   })
   it('is the server’s once the worker has failed, also one that was under way', async () => {
     const { port, fail } = worker(() => undefined)
@@ -70,6 +70,12 @@ describe('a question of a draft', () => {
     fail()
     expect(await asked).toBe('server')
     expect(await answered('check', {}, async () => 'server')).toBe('server')
+  })
+  it('is the server’s where it may take long, and the page’s while that cannot be reached', async () => {
+    await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
+    expect(await answered('fit', {}, async () => 'server', { long: true })).toBe('server')
+    expect(await answered('fit', {}, () => Promise.reject(down), { long: true })).toEqual({ by: 'page' })
+    expect(byOlderRules.value).toBe(false)
   })
   it('is the server’s while the page is told anew what there is to know', async () => {
     const { port } = worker(() => ({ said: { by: 'page' } }))

@@ -97,21 +97,28 @@ async function here<T>(ask: What, body: object): Promise<T | undefined> {
   return failed !== undefined || !said || 'faults' in said ? undefined : (said as T)
 }
 
+/** What is to be known of a question. */
+interface About {
+  /** Whether all that it is about may be known in the page. */
+  mayKnow?: boolean
+  /** It may take seconds: the server is quicker, and the page answers only where that cannot be reached. */
+  long?: boolean
+}
+
 /**
  * Asks the core in the page where it speaks as the server does, and the server where it does not. Where the server cannot be reached the
- * page answers by the rules it has, and says so.
- *
- * @param mayKnow whether all that the question is about may be known in the page
+ * page answers by the rules it has, and says so where they are others.
  */
 export async function answered<T>(
   ask: What,
   body: object,
   server: () => Promise<T>,
-  mayKnow = true,
+  { mayKnow = true, long = false }: About = {},
 ): Promise<T> {
   const may = version.value !== undefined && mayKnow
   const same = serverRules.value === undefined || serverRules.value === version.value
-  if (may && same) {
+  const first = may && same && !long
+  if (first) {
     const said = await here<T>(ask, body)
     if (said !== undefined) return said
   }
@@ -120,10 +127,10 @@ export async function answered<T>(
     byOlderRules.value = false
     return said
   } catch (e) {
-    if (!may || same || (e as Problem).status !== 0) throw e
+    if (!may || first || (e as Problem).status !== 0) throw e
     const said = await here<T>(ask, body)
     if (said === undefined) throw e
-    byOlderRules.value = true
+    byOlderRules.value = !same
     return said
   }
 }

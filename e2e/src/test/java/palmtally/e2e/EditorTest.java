@@ -492,7 +492,11 @@ class EditorTest {
             button(page, "Fit it").click();
             tab(page, "See").click();
             assertThat(page.locator("svg.picture:not(.table-picture)")).isVisible();
-            assertThat(asked.stream().filter(u -> u.contains("/api/")).toList()).isEmpty();
+            // What may take long is the server's while it can be reached, so that it is tried there first.
+            assertThat(asked.stream()
+                            .filter(u -> u.contains("/api/") && !u.matches(".*/drafts/(fit|mend-all)"))
+                            .toList())
+                    .isEmpty();
 
             page.context().setOffline(false);
             button(page, "Save").click();

@@ -194,6 +194,7 @@ final class Deeds {
                 "GET /api/techniques",
                 "GET /api/techniques/{id}",
                 "GET /api/hands",
+                "GET /api/known",
                 "GET /api/techniques/file",
                 "GET /api/terms/{term}/duties",
                 "GET /api/terms/{term}/people",
