@@ -756,27 +756,15 @@ public record Profile(
 
     /** The same school under another name. */
     public Profile named(String newId, String newName) {
-        return new Profile(
-                newId,
-                newName,
-                order,
-                dose,
-                pressure,
-                draping,
-                mechanics,
-                communication,
-                transitions,
-                marking,
-                growth,
-                ways,
-                terms,
-                techniques,
-                scope,
-                severities);
+        return but(newId, newName, techniques);
     }
 
     /** The same school with other techniques. */
     public Profile teaching(Techniques to) {
+        return but(id, name, to);
+    }
+
+    private Profile but(String id, String name, Techniques techniques) {
         return new Profile(
                 id,
                 name,
@@ -791,7 +779,7 @@ public record Profile(
                 growth,
                 ways,
                 terms,
-                to,
+                techniques,
                 scope,
                 severities);
     }
