@@ -85,6 +85,21 @@ describe('a question of a draft', () => {
     await again
     expect(await answered('check', {}, async () => 'server')).toEqual({ by: 'page' })
   })
+  it('is the page’s, as it knew the school, where it cannot be told anew for a dead network; and told once that is back', async () => {
+    const { port } = worker(() => ({ said: { by: 'page' } }))
+    await startPageCore(() => port)
+    get.mockRejectedValue(down)
+    const again = startPageCore()
+    expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })
+    await again
+    expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })
+    get.mockReset().mockResolvedValue({ ofSchool: 'by-minutes' })
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+    await vi.waitFor(async () =>
+      expect(await answered('check', {}, async () => 'server')).toEqual({ by: 'page' }),
+    )
+    expect(get).toHaveBeenCalledTimes(1)
+  })
   it('is the server’s where what is known of the school could not be heard', async () => {
     get.mockRejectedValue(down)
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)

@@ -23,6 +23,10 @@ export const byOlderRules = ref(false)
 
 /** By which rules the page computes; nothing until the core is there and knows its school. */
 const version = shallowRef<string>()
+/** Whether what the core knows of the school may have changed: the server is asked first until the core was told anew. */
+let stale = false
+/** Whether it could not be told, because the server was out of reach. */
+let owed = false
 let port: Port | undefined
 let last = 0
 const waiting = new Map<number, (told: Told) => void>()
@@ -43,6 +47,7 @@ function question(ask: What, body: object): Promise<Told> {
 function lost() {
   port = undefined
   version.value = undefined
+  stale = owed = false
   for (const resolve of waiting.values()) resolve({ failed: 'the core is gone' })
   waiting.clear()
 }
@@ -50,12 +55,13 @@ const inWorker = (): Port => new Worker(new URL('./worker.ts', import.meta.url),
 
 /**
  * Loads the core where it is not there yet, and tells it what there is to know of the school. Without it, or while it is loading, the
- * server answers everything.
+ * server answers everything. Where the server cannot be reached, what the core was told before goes on counting.
  *
  * @param open opens a worker
  */
 export async function startPageCore(open: () => Port = inWorker): Promise<void> {
-  version.value = undefined
+  stale = true
+  owed = false
   const mine = ++told
   try {
     if (!port) {
@@ -76,9 +82,11 @@ export async function startPageCore(open: () => Port = inWorker): Promise<void> 
     const known = await asked(api.GET('/api/known'))
     const heard = await question('know', known)
     const speaks = await rules
-    if (mine === told && port && heard.failed === undefined) version.value = speaks
-  } catch {
-    // The server goes on answering.
+    if (mine !== told || !port) return
+    version.value = heard.failed === undefined ? speaks : undefined
+    stale = false
+  } catch (e) {
+    if (mine === told) owed = (e as Problem).status === 0
   }
 }
 /** How often the core was told what there is to know; what was told last counts. */
@@ -117,7 +125,7 @@ export async function answered<T>(
 ): Promise<T> {
   const may = version.value !== undefined && mayKnow
   const same = serverRules.value === undefined || serverRules.value === version.value
-  const first = may && same && !long
+  const first = may && same && !stale && !long
   if (first) {
     const said = await here<T>(ask, body)
     if (said !== undefined) return said
@@ -125,6 +133,7 @@ export async function answered<T>(
   try {
     const said = await server()
     byOlderRules.value = false
+    if (owed) void startPageCore()
     return said
   } catch (e) {
     if (!may || first || (e as Problem).status !== 0) throw e
