@@ -6,13 +6,15 @@ import java.io.IOException;
 import java.lang.reflect.ParameterizedType;
 import java.lang.reflect.RecordComponent;
 import java.lang.reflect.Type;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.Test;
+import palmtally.core.practical.event.Bounds;
 import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Observation;
-import palmtally.core.practical.event.Whole;
-import palmtally.core.practical.event.Words;
 import tools.jackson.core.util.DefaultIndenter;
 import tools.jackson.core.util.DefaultPrettyPrinter;
 import tools.jackson.core.util.Separators;
@@ -81,8 +83,9 @@ class EventSchemaTest {
         var data = then.putObject("properties").putObject("data");
         var fields = data.putObject("properties");
         var needed = MAKE.arrayNode();
+        var bounds = bounds(type);
         for (var part : type.getRecordComponents()) {
-            fields.set(part.getName(), field(part, part.getGenericType()));
+            fields.set(part.getName(), field(part, part.getGenericType(), bounds.get(part.getName())));
             if (!part.getAnnotatedType().isAnnotationPresent(Nullable.class)) needed.add(part.getName());
         }
         data.put("additionalProperties", false);
@@ -92,13 +95,50 @@ class EventSchemaTest {
         return rule;
     }
 
-    private static ObjectNode field(RecordComponent part, Type type) {
-        var whole = part.getAnnotation(Whole.class);
-        var words = part.getAnnotation(Words.class);
-        if (words != null) return text(words.least(), words.most());
+    /** Least and most of what an observation carries, by part, as one of its kind says them. */
+    private static Map<String, int[]> bounds(Class<?> kind) {
+        var bounds = new HashMap<String, int[]>();
+        anyOf(kind).within(new Bounds() {
+            @Override
+            public void whole(String part, @Nullable Integer value, int least, int most) {
+                bounds.put(part, new int[] {least, most});
+            }
+
+            @Override
+            public void text(String part, @Nullable String value, int least, int most) {
+                bounds.put(part, new int[] {least, most});
+            }
+        });
+        return bounds;
+    }
+
+    private static Observation anyOf(Class<?> kind) {
+        var parts = kind.getRecordComponents();
+        var types = Stream.of(parts).map(RecordComponent::getType).toArray(Class<?>[]::new);
+        try {
+            return (Observation) kind.getDeclaredConstructor(types)
+                    .newInstance(Stream.of(types).map(EventSchemaTest::any).toArray());
+        } catch (ReflectiveOperationException e) {
+            throw new AssertionError(kind.getName(), e);
+        }
+    }
+
+    private static Object any(Class<?> type) {
+        if (type.isEnum()) return type.getEnumConstants()[0];
+        if (type == String.class) return "any";
+        if (type == List.class) return List.of();
+        return type == boolean.class || type == Boolean.class ? Boolean.TRUE : (Object) 1;
+    }
+
+    /** @param bounds least and most, where any are said: of every text they must be */
+    private static ObjectNode field(RecordComponent part, Type type, int @Nullable [] bounds) {
+        if (type == String.class) {
+            assertThat(bounds).as("%s", part).isNotNull();
+            return text(bounds[0], bounds[1]);
+        }
         if (type instanceof ParameterizedType list) {
             var many = MAKE.objectNode().put("type", "array").put("uniqueItems", true);
-            many.set("items", field(part, list.getActualTypeArguments()[0]));
+            many.set("items", field(part, list.getActualTypeArguments()[0], null));
             return many;
         }
         var raw = (Class<?>) type;
@@ -107,7 +147,7 @@ class EventSchemaTest {
             return MAKE.objectNode().put("type", "boolean");
         assertThat(raw).as("%s", part).isIn(int.class, Integer.class);
         var number = MAKE.objectNode().put("type", "integer");
-        return whole == null ? number : number.put("minimum", whole.least()).put("maximum", whole.most());
+        return bounds == null ? number : number.put("minimum", bounds[0]).put("maximum", bounds[1]);
     }
 
     private static ObjectNode text(int least, int most) {

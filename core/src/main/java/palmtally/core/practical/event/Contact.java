@@ -17,7 +17,7 @@ public record Contact(
         @Nullable Zone zone,
         @Nullable Side side,
         @Nullable Tool tool,
-        @Whole(least = 0, most = 5) @Nullable Integer depth,
+        @Nullable Integer depth,
         @Nullable Sheet sheet,
         @Nullable Structure structure)
         implements Observation {
@@ -39,6 +39,11 @@ public record Contact(
 
     public Contact tool(Tool tool) {
         return new Contact(zone, side, tool, depth, sheet, structure);
+    }
+
+    @Override
+    public void within(Bounds bounds) {
+        bounds.whole("depth", depth, 0, 5);
     }
 
     @Override

@@ -44,7 +44,7 @@ public record Event(
         if (atMs < 0) faults.add(new Fault("atMs", String.valueOf(atMs), "is before the start"));
         if (atMs > MOST_MS)
             faults.add(new Fault("atMs", String.valueOf(atMs), "is more than twelve hours after the start"));
-        faults.addAll(Bounds.faults(data));
+        faults.addAll(OutOfBounds.of(data));
         if (!faults.isEmpty()) throw new InvalidValue("event " + id, faults);
     }
 

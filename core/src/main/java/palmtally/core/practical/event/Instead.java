@@ -11,15 +11,18 @@ import palmtally.core.sequence.detail.Branch;
  *
  * @param side on which; that of the step that is on, or the first that is due, where it is not said
  */
-public record Instead(
-        @Words(least = 1, most = 64) String step, @Nullable Side side, Branch.When when, Branch.Then then)
-        implements Observation {
+public record Instead(String step, @Nullable Side side, Branch.When when, Branch.Then then) implements Observation {
     /** The branch of the plan that is meant; none where the plan has no such branch. */
     public List<Branch> among(Step planned) {
         return planned.details().instead().stream()
                 .filter(b -> b.when() == when && b.then() == then)
                 .limit(1)
                 .toList();
+    }
+
+    @Override
+    public void within(Bounds bounds) {
+        bounds.text("step", step, 1, 64);
     }
 
     @Override

@@ -67,6 +67,9 @@ public sealed interface Observation
         return null;
     }
 
+    /** Says within what bounds lies what it carries. */
+    default void within(Bounds bounds) {}
+
     /** Changes the run by what it says; most say something of it and change nothing. */
     default void apply(Course course) {}
 

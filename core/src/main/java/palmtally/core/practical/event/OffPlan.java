@@ -15,9 +15,13 @@ public record OffPlan(
         Zone zone,
         @Nullable Side side,
         @Nullable Tool tool,
-        @Whole(least = 0, most = 5) @Nullable Integer depth,
-        @Nullable Sheet sheet)
-        implements Observation {
+        @Nullable Integer depth,
+        @Nullable Sheet sheet) implements Observation {
+    @Override
+    public void within(Bounds bounds) {
+        bounds.whole("depth", depth, 0, 5);
+    }
+
     @Override
     public boolean judges() {
         return true;

@@ -10,11 +10,10 @@ import org.jspecify.annotations.Nullable;
  * @param volunteered nobody had asked
  */
 public record Report(
-        @Whole(least = 0, most = 10) int number,
-        @Words @Nullable String text,
+        int number,
+        @Nullable String text,
         @Nullable Source source,
-        @Nullable Boolean volunteered)
-        implements Observation {
+        @Nullable Boolean volunteered) implements Observation {
     /** Where it comes from. */
     public enum Source {
         SPOKEN,
@@ -33,6 +32,12 @@ public record Report(
     /** A number that is said stands for the question before it, unless it was volunteered; one by the handset does not. */
     public boolean wasAsked() {
         return source != Source.HANDSET && !Boolean.TRUE.equals(volunteered);
+    }
+
+    @Override
+    public void within(Bounds bounds) {
+        bounds.whole("number", number, 0, 10);
+        bounds.text("text", text);
     }
 
     @Override

@@ -9,7 +9,7 @@ import java.util.Locale;
  * @param question key of the question
  * @param said what it is answered by
  */
-public record ReviewAnswer(@Words(least = 1, most = 120) String question, Said said) implements Observation {
+public record ReviewAnswer(String question, Said said) implements Observation {
     /** What a question can be answered by. */
     public enum Said {
         ASKED("It was asked"),
@@ -35,5 +35,10 @@ public record ReviewAnswer(@Words(least = 1, most = 120) String question, Said s
         public String toString() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
+    }
+
+    @Override
+    public void within(Bounds bounds) {
+        bounds.text("question", question, 1, 120);
     }
 }

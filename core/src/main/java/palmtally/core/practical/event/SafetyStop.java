@@ -7,8 +7,12 @@ import org.jspecify.annotations.Nullable;
  *
  * @param byClient the client said stop
  */
-public record SafetyStop(
-        @Words @Nullable String text, @Nullable Boolean byClient) implements Observation {
+public record SafetyStop(@Nullable String text, @Nullable Boolean byClient) implements Observation {
+    @Override
+    public void within(Bounds bounds) {
+        bounds.text("text", text);
+    }
+
     @Override
     public void apply(Course course) {
         course.handsOff();

@@ -13,9 +13,8 @@ import palmtally.core.sequence.SayKind;
 public record Say(
         SayKind saying,
         @Nullable Style style,
-        @Whole(least = 1, most = 4) @Nullable Integer number,
-        @Words @Nullable String text)
-        implements Observation {
+        @Nullable Integer number,
+        @Nullable String text) implements Observation {
     /** How a question is put. */
     public enum Style {
         OPEN,
@@ -48,6 +47,12 @@ public record Say(
             case CHOICE, INTERVIEW -> true;
             default -> false;
         };
+    }
+
+    @Override
+    public void within(Bounds bounds) {
+        bounds.whole("number", number, 1, 4);
+        bounds.text("text", text);
     }
 
     @Override

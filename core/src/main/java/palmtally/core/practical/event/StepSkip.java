@@ -5,6 +5,10 @@ import palmtally.core.body.Side;
 
 /** A step that is left out on purpose. */
 public record StepSkip(
-        @Words(least = 1, most = 64) String step,
-        @Nullable Side side,
-        @Words @Nullable String text) implements Observation {}
+        String step, @Nullable Side side, @Nullable String text) implements Observation {
+    @Override
+    public void within(Bounds bounds) {
+        bounds.text("step", step, 1, 64);
+        bounds.text("text", text);
+    }
+}

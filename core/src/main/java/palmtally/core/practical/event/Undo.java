@@ -1,4 +1,9 @@
 package palmtally.core.practical.event;
 
 /** Takes back another event; an undo can be undone. */
-public record Undo(@Words(least = 1, most = 64) String ref) implements Observation {}
+public record Undo(String ref) implements Observation {
+    @Override
+    public void within(Bounds bounds) {
+        bounds.text("ref", ref, 1, 64);
+    }
+}
