@@ -98,7 +98,10 @@ public record ScoreView(double seconds, List<CriterionView> criteria, OutcomeVie
     }
 
     public static ScoreView of(Practical practical) {
-        var scores = Scores.of(practical);
+        return of(Scores.of(practical));
+    }
+
+    public static ScoreView of(Scores scores) {
         return of(scores, Outcome.of(scores, Map.of(), scores.critical().size(), null));
     }
 

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
@@ -15,6 +16,7 @@ import palmtally.core.finding.Spoken;
 import palmtally.core.practical.Intervals.Stretch;
 import palmtally.core.practical.Run.Moment;
 import palmtally.core.practical.Scored.Part;
+import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Reply;
 import palmtally.core.practical.event.Report;
 import palmtally.core.practical.event.Say;
@@ -49,7 +51,7 @@ final class CommunicationScore {
     private final Findings findings;
     private final Heard heard;
     private final List<Moment<Say>> says;
-    private final List<Moment<?>> questions = new ArrayList<>();
+    private final List<Moment<?>> questions;
     /** From the first to the last moment of each stint that was done, and what was tapped of it. */
     private final Map<Stint.Key, List<Run.Done>> stints = new LinkedHashMap<>();
     /** Chances to speak that were watched or taken, and all there were. */
@@ -63,16 +65,34 @@ final class CommunicationScore {
         this.findings = new Findings(profile);
         this.heard = new Heard(run);
         this.says = run.all(Say.class);
-        for (var s : says) if (s.of().asks()) questions.add(s);
-        for (var r : run.all(Report.class)) if (r.of().wasAsked()) questions.add(r);
-        for (var r : run.all(Reply.class)) if (r.of().wasAsked()) questions.add(r);
-        questions.sort(Comparator.comparing(m -> m.event(), palmtally.core.practical.event.Event.ORDER));
+        this.questions = questions(run);
         for (var d : run.done())
             stints.computeIfAbsent(d.key(), k -> new ArrayList<>()).add(d);
     }
 
     static Scored of(Run run) {
         return new CommunicationScore(run).score();
+    }
+
+    /** What the client was asked, in order; what was answered stands for its question. */
+    static List<Moment<?>> questions(Run run) {
+        var questions = new ArrayList<Moment<?>>();
+        for (var s : run.all(Say.class)) if (s.of().asks()) questions.add(s);
+        for (var r : run.all(Report.class)) if (r.of().wasAsked()) questions.add(r);
+        for (var r : run.all(Reply.class)) if (r.of().wasAsked()) questions.add(r);
+        questions.sort(Comparator.comparing(Moment::event, Event.ORDER));
+        return questions;
+    }
+
+    /** Since when no question was heard, as far as hands are on and somebody watches when the log ends; a question in between ends it. */
+    static Optional<Long> silentSince(Run run) {
+        var watched = run.watchedSince().orElse(null);
+        var hands = run.contacts().stream().mapToLong(Run.Touch::start).min();
+        if (watched == null || hands.isEmpty()) return Optional.empty();
+        var questions = questions(run);
+        long asked =
+                questions.isEmpty() ? 0 : questions.get(questions.size() - 1).atMs();
+        return Optional.of(Math.max(asked, Math.max(watched, hands.getAsLong())));
     }
 
     private Scored score() {

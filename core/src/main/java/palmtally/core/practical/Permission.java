@@ -19,7 +19,9 @@ import palmtally.core.finding.Rule;
 import palmtally.core.finding.Spoken;
 import palmtally.core.practical.event.Consent;
 import palmtally.core.practical.event.ReviewAnswer.Said;
+import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sheet;
+import palmtally.core.sequence.Step;
 import palmtally.core.sequence.Stint;
 import palmtally.core.sequence.check.ConsentBefore;
 import palmtally.core.sequence.check.ConsentScope;
@@ -60,6 +62,28 @@ final class Permission {
             for (var zone : zones(moment, on))
                 heard.computeIfAbsent(zone, z -> new ArrayList<>()).add(moment);
         }
+    }
+
+    /**
+     * How things stand at a moment, for who asks ahead.
+     *
+     * @param word the last answer that stands, on skin or through the sheet as it was asked; or null
+     * @param given whether it lets the hands work there as it is planned
+     */
+    record Given(Consent.@Nullable Answer word, boolean given) {}
+
+    /** Whether permission to work on a zone has to be asked as a step plans it. */
+    static boolean needed(Profile profile, Step step, Zone zone) {
+        return profile.draping().sensitive().contains(zone)
+                && !step.settles()
+                && step.depth() > 0
+                && step.sheet() != Sheet.COVERED;
+    }
+
+    static Given given(Run run, Zone zone, boolean skin, long at) {
+        var all = new Permission(run, new Findings(run.practical().profile())).standings(zone, skin);
+        var now = all.get(at(all, at));
+        return new Given(now.answer == null ? null : now.answer.of().answer(), now.given(at));
     }
 
     /** Adds what is critical, and returns what only the grader can say. */

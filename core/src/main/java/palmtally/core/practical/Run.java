@@ -90,6 +90,13 @@ public final class Run {
         }
     }
 
+    /** A step that goes on, since when. */
+    public record Ongoing(Step step, Side side, long since) {
+        public Stint.Key key() {
+            return new Stint.Key(step.id(), side);
+        }
+    }
+
     /** A hold, from–to, and the step in which it began. */
     public record Hold(@Nullable Step step, long start, long end, String event) {}
 
@@ -103,6 +110,12 @@ public final class Run {
     private final List<Open> opens = new ArrayList<>();
     private final List<Hold> holds = new ArrayList<>();
     private final List<Left> left = new ArrayList<>();
+    /** What goes on at the end of the log: what the hands are at first, then what lies beside them. */
+    private final List<Ongoing> ongoing = new ArrayList<>();
+    /** Whether the hands are at the first of these. */
+    private boolean atWork;
+    /** What of the sheet is open at the end of the log. */
+    private final List<Open> openNow = new ArrayList<>();
     /** When each device was watched by. */
     private final Map<String, Intervals> eyes;
 
@@ -161,15 +174,21 @@ public final class Run {
     }
 
     /** Events that no live undo takes back; undos themselves are left out. An undo can be undone. */
-    private static List<Event> live(List<Event> events) {
-        var undone = new HashSet<String>();
+    static List<Event> live(List<Event> events) {
+        var undone = takenBack(events);
+        return events.stream()
+                .filter(e -> !(e.data() instanceof Undo) && !undone.containsKey(e.id()))
+                .toList();
+    }
+
+    /** By the id of each event that a live undo takes back the id of that undo. */
+    static Map<String, String> takenBack(List<Event> events) {
+        var undone = new LinkedHashMap<String, String>();
         for (int i = events.size() - 1; i >= 0; i--) {
             var e = events.get(i);
-            if (e.data() instanceof Undo undo && !undone.contains(e.id())) undone.add(undo.ref());
+            if (e.data() instanceof Undo undo && !undone.containsKey(e.id())) undone.put(undo.ref(), e.id());
         }
-        return events.stream()
-                .filter(e -> !(e.data() instanceof Undo) && !undone.contains(e.id()))
-                .toList();
+        return undone;
     }
 
     /** Of several who watch, each turns their own eyes; in a break nobody watches. */
@@ -230,6 +249,12 @@ public final class Run {
                 take(e);
             }
             at = end;
+            if (!finished()) {
+                atWork = step != null;
+                if (step != null) ongoing.add(new Ongoing(step, side, stepSince));
+                beside.values().forEach(b -> ongoing.add(new Ongoing(b.step, b.side, b.since)));
+                open.forEach((unit, since) -> openNow.add(new Open(unit, since, end)));
+            }
             handsOff();
             for (var unit : new ArrayList<>(open.keySet())) close(unit);
             done.sort(java.util.Comparator.comparingLong(Done::start));
@@ -530,6 +555,16 @@ public final class Run {
         return done;
     }
 
+    /** What the hands are at when the log ends. */
+    Optional<Ongoing> on() {
+        return atWork ? Optional.of(ongoing.get(0)) : Optional.empty();
+    }
+
+    /** What goes on when the log ends: what the hands are at first, then what lies beside them. */
+    List<Ongoing> ongoing() {
+        return ongoing;
+    }
+
     /** Whether a step was done on a side, or ended or left out by a branch of the plan. */
     boolean has(Stint.Key key) {
         return done.stream().anyMatch(d -> d.key().equals(key))
@@ -549,12 +584,51 @@ public final class Run {
         return opens;
     }
 
+    /** Whether it is over. */
+    boolean finished() {
+        return live.stream().anyMatch(e -> e.data() instanceof Finish);
+    }
+
+    /** What of the sheet is open when the log ends. */
+    List<Open> openNow() {
+        return openNow;
+    }
+
     List<Hold> holds() {
         return holds;
     }
 
     Intervals attended() {
         return attended;
+    }
+
+    /** Since when it rests, where the log ends in a break. */
+    Optional<Long> restingSince() {
+        Long since = null;
+        for (var e : live)
+            if (e.data() instanceof Break b) since = !b.on() ? null : since == null ? Long.valueOf(e.atMs()) : since;
+        return Optional.ofNullable(since);
+    }
+
+    /** Since when somebody watches, where somebody does when the log ends; a glance away does not count, a break does. */
+    Optional<Long> watchedSince() {
+        var watching = new HashSet<String>();
+        Long since = null;
+        long away = 0;
+        boolean rests = false;
+        for (var e : live) {
+            if (e.data() instanceof Attend a && !a.on()) {
+                if (watching.remove(e.device()) && watching.isEmpty()) away = e.atMs();
+            } else if (e.data() instanceof Attend) {
+                boolean glance = since != null && e.atMs() - away < Heard.GLANCE_MS;
+                if (watching.isEmpty() && !rests && !glance) since = e.atMs();
+                watching.add(e.device());
+            } else if (e.data() instanceof Break b) {
+                rests = b.on();
+                since = rests || watching.isEmpty() ? null : Long.valueOf(e.atMs());
+            }
+        }
+        return watching.isEmpty() || rests ? Optional.empty() : Optional.ofNullable(since);
     }
 
     /** Milliseconds that breaks took. */

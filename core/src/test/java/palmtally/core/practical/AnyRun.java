@@ -55,7 +55,7 @@ import palmtally.core.technique.Tool;
  * Some run of some plan, as a seed has it: a student who mostly follows the plan and sometimes does not, one grader or two who look away,
  * everything that can be tapped, and answers at the review. On a grid of whole steps of time the moments at which a rule turns are met.
  */
-final class AnyRun {
+public final class AnyRun {
     private static final Zone[] ZONES = {
         Zone.CALF,
         Zone.HAMSTRINGS,
@@ -82,7 +82,7 @@ final class AnyRun {
         grid = random.nextBoolean() ? 5_000 : 1;
     }
 
-    static Practical of(long seed) {
+    public static Practical of(long seed) {
         return new AnyRun(seed).practical();
     }
 

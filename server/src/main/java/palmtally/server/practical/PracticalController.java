@@ -25,13 +25,12 @@ import palmtally.core.competency.Gate;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Finding;
 import palmtally.core.picture.Picture;
-import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Event;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
-import palmtally.formats.ScoreView;
 import palmtally.formats.UnreadableDocument;
+import palmtally.formats.live.SoFar;
 import palmtally.server.answer.Made;
 import palmtally.server.answer.Page;
 import palmtally.server.people.Allow;
@@ -46,12 +45,6 @@ import palmtally.server.problem.Refusal;
 class PracticalController {
     /** @param stored how many events the practical has now */
     record Stored(int stored, boolean finished) {}
-
-    /**
-     * @param counted how many events the scores rest on
-     * @param scores before the rating of the whole only how much was seen
-     */
-    record SoFar(int counted, ScoreView scores) {}
 
     record Sent(@Nullable List<Event> events) {}
 
@@ -202,14 +195,11 @@ class PracticalController {
         return new Stored(stored.events(), stored.finished());
     }
 
-    /** Scores so far; once it is finished only after the rating of the whole. */
+    /** Scores and progress so far; once it is finished only after the rating of the whole. */
     @Allow(Permission.STAFF)
     @GetMapping("/api/practicals/{id}/scores")
     SoFar scores(@Me Caller caller, @PathVariable UUID id) {
-        var practical = practicals.soFar(caller, id);
-        return new SoFar(
-                practical.events().size(),
-                practicals.rated(id) ? ScoreView.of(practical) : ScoreView.seen(Scores.of(practical)));
+        return practicals.soFar(caller, id);
     }
 
     @Allow(Permission.STAFF)

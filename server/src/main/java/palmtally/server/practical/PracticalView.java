@@ -6,14 +6,15 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import palmtally.core.body.Side;
 import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Again;
+import palmtally.core.practical.Extent;
 import palmtally.core.practical.Goal;
 import palmtally.core.practical.MarkRules;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
+import palmtally.core.practical.RunProgress;
 import palmtally.core.practical.Scores;
 import palmtally.core.practical.event.Event;
 import palmtally.core.profile.Profile;
@@ -22,8 +23,8 @@ import palmtally.core.sequence.Sides;
 import palmtally.core.sequence.Timeline;
 import palmtally.formats.Json;
 import palmtally.formats.ScoreView;
-import palmtally.formats.draft.PlanView.OpenView;
 import palmtally.formats.draft.PlanView.SpanView;
+import palmtally.formats.live.RunView;
 import palmtally.server.people.Person;
 import palmtally.server.practical.PracticalRows.AwardRow;
 
@@ -53,11 +54,13 @@ public record PracticalView(
         List<String> asked,
         long pausedMs,
         Sides sides,
+        Extent extent,
         Sequence sequence,
         Profile profile,
         List<SpanView> spans,
         List<Event> events,
         RunView run,
+        RunProgress progress,
         @Nullable Double rating,
         @Nullable ScoreView scores,
         @Nullable ScoreView anew,
@@ -69,30 +72,6 @@ public record PracticalView(
         List<Goal> goals,
         List<Again> again,
         @Nullable Map<Criterion, Double> selfMarks) {
-
-    /** The run as it was observed; milliseconds. */
-    record RunView(List<DoneView> done, List<OpenStretch> opens, List<Stretch> attended, long end) {
-        static RunView of(Run run) {
-            return new RunView(
-                    run.done().stream()
-                            .map(d -> new DoneView(d.step().id(), d.side(), d.start(), d.end(), d.event()))
-                            .toList(),
-                    run.opens().stream()
-                            .map(o -> new OpenStretch(
-                                    new OpenView(o.unit().unit(), o.unit().side()), o.start(), o.end()))
-                            .toList(),
-                    run.attendedStretches().stream()
-                            .map(s -> new Stretch(s[0], s[1]))
-                            .toList(),
-                    run.end());
-        }
-    }
-
-    record DoneView(String step, Side side, long start, long end, String event) {}
-
-    record OpenStretch(OpenView open, long start, long end) {}
-
-    record Stretch(long start, long end) {}
 
     /**
      * @param since how many taps reached the school afterwards, and are not counted in it
@@ -204,6 +183,7 @@ public record PracticalView(
                 practical.asked(),
                 run.paused(),
                 practical.sides(),
+                practical.extent(),
                 practical.sequence(),
                 practical.profile(),
                 Timeline.of(practical.brief(), practical.profile()).spans().stream()
@@ -211,6 +191,7 @@ public record PracticalView(
                         .toList(),
                 practical.events(),
                 RunView.of(run),
+                RunProgress.of(run, row.limitSeconds()),
                 opened.rating(),
                 scores,
                 anew,

@@ -22,12 +22,14 @@ import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
+import palmtally.core.practical.RunProgress;
 import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Finish;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.formats.Json;
+import palmtally.formats.live.SoFar;
 import palmtally.server.answer.Page;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Access;
@@ -342,13 +344,15 @@ public class Practicals {
             int tableNumber,
             long elapsedMs,
             double lookEverySeconds,
-            List<Event> events) {}
+            List<Event> events,
+            RunProgress progress) {}
 
     /** The looks the caller is asked for now. */
     public List<Watching> watching(Caller caller) {
         return rows.watching(caller.id()).stream()
                 .map(r -> {
                     var practical = records.practical(r);
+                    double every = practical.profile().mechanics().lookEverySeconds();
                     return new Watching(
                             r.id(),
                             accounts.person(r.studentId()).name(),
@@ -358,8 +362,9 @@ public class Practicals {
                                     0,
                                     clock.instant().toEpochMilli()
                                             - r.startedAt().toEpochMilli()),
-                            practical.profile().mechanics().lookEverySeconds(),
-                            practical.events());
+                            every,
+                            practical.events(),
+                            RunProgress.watched(practical.events(), every));
                 })
                 .toList();
     }
@@ -400,17 +405,17 @@ public class Practicals {
     }
 
     /**
-     * Scores so far, over the events that are stored.
+     * Scores and progress so far, over the events that are stored.
      *
      * @throws Refusal 409 once the practical is finished: then a rating of the whole comes before any score is shown
      */
-    public Practical soFar(Caller caller, UUID id) {
+    public SoFar soFar(Caller caller, UUID id) {
         var row = records.row(id);
         access.mustTeach(caller, row.termId());
         records.mustNotBeBlind(caller, row);
         if (row.finished() && !rated(id))
             throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
-        return records.practical(row);
+        return SoFar.of(records.practical(row), row.limitSeconds(), rated(id));
     }
 
     /** Whether the one rating of the whole was given, so that what it comes to may be shown. */
