@@ -11,9 +11,10 @@ import palmtally.formats.RulesHash;
 import palmtally.formats.draft.Drafts;
 import palmtally.formats.draft.Known;
 import palmtally.formats.draft.OfSchool;
+import palmtally.formats.live.Tables;
 
 /**
- * The core as a page calls it: what is asked of a draft, as it is asked of the server, in plain objects. Answers are those of the server
+ * The core as a page calls it: what is asked of a draft and of the tables, as it is asked of the server, in plain objects. Answers are those of the server
  * to the last bit; what is not known here is not answered here.
  */
 public final class PalmCore {
@@ -23,6 +24,8 @@ public final class PalmCore {
     record Refused(List<InvalidValue.Fault> faults) {}
 
     private static @Nullable OfSchool known;
+
+    private static final Tables TABLES = new Tables();
 
     /** By which rules it answers: the same stands in every answer of a server that has the same. */
     @JSExport
@@ -74,6 +77,21 @@ public final class PalmCore {
     @JSExport
     public static JSObject difference(JSObject two) {
         return told(() -> Drafts.difference(make(two, Drafts.Two.class)));
+    }
+
+    @JSExport
+    public static JSObject open(JSObject table) {
+        return told(() -> TABLES.open(make(table, Tables.Opened.class)));
+    }
+
+    @JSExport
+    public static JSObject see(JSObject seen) {
+        return told(() -> TABLES.see(make(seen, Tables.Seen.class)));
+    }
+
+    @JSExport
+    public static JSObject watch(JSObject watched) {
+        return told(() -> Tables.watch(make(watched, Tables.Watched.class)));
     }
 
     private static Known school() {

@@ -24,6 +24,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.finding.Rule;
 import palmtally.core.finding.Severity;
 import palmtally.core.picture.Build;
+import palmtally.core.practical.AnyRun;
 import palmtally.core.profile.Numbers;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Block;
@@ -41,6 +42,7 @@ import palmtally.formats.FormatException;
 import palmtally.formats.Json;
 import palmtally.formats.draft.Drafts;
 import palmtally.formats.draft.OfSchool;
+import palmtally.formats.live.Tables;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -80,6 +82,7 @@ final class Cases {
                 cases.school(i);
                 for (int p = 0; p < plans; p++) cases.plan();
                 cases.jotted(i, Math.max(1, 12 / plans));
+                for (int p = 0; p < plans; p++) cases.practical(1000L * seed + plans * i + p);
             }
             return cases.count;
         }
@@ -303,6 +306,34 @@ final class Cases {
             var body = new Drafts.Lines(
                     List.copyOf(lines), ids, oneIn(3) ? any(any(taught).steps()) : null);
             ask("lines", body, () -> Drafts.lines(body, school));
+        }
+    }
+
+    /** Some run of some plan, opened with a part of what was seen and told the rest by and by. */
+    private void practical(long seed) {
+        var run = AnyRun.of(seed);
+        var events = new ArrayList<>(run.events());
+        java.util.Collections.shuffle(events, random);
+        int known = oneIn(2) ? 0 : random.nextInt(events.size() + 1);
+        var opened = new Tables.Opened(
+                "p" + seed,
+                run.sequence(),
+                run.profile(),
+                run.asked(),
+                run.sides(),
+                run.extent(),
+                oneIn(2) ? null : 60.0 * random.nextInt(40),
+                random.nextBoolean(),
+                List.copyOf(events.subList(0, known)));
+        var watched = new Tables.Watched(run.events(), 10 + random.nextInt(30));
+        ask("watch", watched, () -> Tables.watch(watched));
+        var tables = new Tables();
+        ask("open", opened, () -> tables.open(opened));
+        for (int i = 0; i < 6; i++) {
+            int after = known;
+            known = i == 5 ? events.size() : Math.min(events.size(), known + random.nextInt(4));
+            var seen = new Tables.Seen("p" + seed, after, List.copyOf(events.subList(after, known)));
+            ask("see", seen, () -> tables.see(seen));
         }
     }
 

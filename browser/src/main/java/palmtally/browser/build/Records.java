@@ -8,11 +8,12 @@ import java.util.List;
 import java.util.Set;
 import org.teavm.extension.spi.reflection.SimpleReflectionPolicy;
 import palmtally.core.picture.Picture;
-import palmtally.core.practical.event.Event;
 import palmtally.core.practical.event.Observation;
 import palmtally.core.sequence.Block;
 import palmtally.formats.draft.Drafts;
 import palmtally.formats.draft.OfSchool;
+import palmtally.formats.live.SoFar;
+import palmtally.formats.live.Tables;
 
 /**
  * What of the core may be read and made by reflection: the records that are asked with and answered by, and whatever they hold. What only
@@ -20,9 +21,10 @@ import palmtally.formats.draft.OfSchool;
  */
 public final class Records extends SimpleReflectionPolicy {
     /** Whose nested records are asked with or answered by. */
-    private static final List<String> FACES = List.of("palmtally.browser.PalmCore", Drafts.class.getName());
+    private static final List<String> FACES =
+            List.of("palmtally.browser.PalmCore", Drafts.class.getName(), Tables.class.getName());
 
-    private static final List<Class<?>> ALONE = List.of(OfSchool.class, Block.class, Picture.class, Event.class);
+    private static final List<Class<?>> ALONE = List.of(OfSchool.class, Block.class, Picture.class, SoFar.class);
 
     @Override
     protected void setup() {
