@@ -2182,6 +2182,11 @@ export interface components {
       /** Format: int32 */
       tables?: number
     }
+    At: {
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      step: string
+    }
     Award: {
       confirmed: string[]
       criteria: {
@@ -3472,6 +3477,30 @@ export interface components {
         | 'foot-top'
       )[]
     }
+    Due: {
+      /** Format: int64 */
+      from: number
+      /** @enum {string} */
+      kind:
+        | 'stop'
+        | 'said'
+        | 'break'
+        | 'answer'
+        | 'consent'
+        | 'sheet'
+        | 'over'
+        | 'begin'
+        | 'look'
+        | 'silence'
+        | 'side'
+      /** Format: int64 */
+      lateFrom?: number
+      /** Format: int64 */
+      since?: number
+      text: string
+      /** Format: int64 */
+      until?: number
+    }
     Duty: {
       /** Format: uuid */
       account: string
@@ -3936,6 +3965,13 @@ export interface components {
       /** Format: int32 */
       weeks: number
     }
+    Extent: {
+      closing: boolean
+      /** @enum {string} */
+      only?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      opening: boolean
+      part: boolean
+    }
     Facts: {
       /** Format: int32 */
       comfortable: number
@@ -4115,6 +4151,15 @@ export interface components {
       secureProbability: number
       /** Format: double */
       variancePerWeek: number
+    }
+    Had: {
+      /** Format: int64 */
+      ms: number
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      /** Format: int64 */
+      since?: number
+      step: string
     }
     Hand: {
       at: components['schemas']['Point']
@@ -5113,6 +5158,13 @@ export interface components {
       profiles: components['schemas']['Profile'][]
       techniques: components['schemas']['Techniques']
     }
+    On: {
+      /** @enum {string} */
+      side: 'left' | 'right' | 'midline' | 'both'
+      /** Format: int64 */
+      since: number
+      step: string
+    }
     OpenLine: {
       /** @enum {string} */
       criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
@@ -5256,6 +5308,61 @@ export interface components {
       open: boolean
       why: string
     }
+    PermissionOf: {
+      /** @enum {string} */
+      answer?: 'asked' | 'yes' | 'no' | 'withdrawn'
+      given: boolean
+      /** @enum {string} */
+      zone:
+        | 'scalp'
+        | 'face'
+        | 'ears'
+        | 'base-of-skull'
+        | 'below-ear'
+        | 'jaw-muscles'
+        | 'inside-mouth'
+        | 'neck-back'
+        | 'neck-side'
+        | 'strap-muscle'
+        | 'throat'
+        | 'top-of-shoulder'
+        | 'upper-back'
+        | 'shoulder-blade'
+        | 'spine'
+        | 'chest-wall'
+        | 'breast'
+        | 'sternum'
+        | 'armpit'
+        | 'belly'
+        | 'rib-edge'
+        | 'lumbar'
+        | 'kidneys'
+        | 'sacrum'
+        | 'gluteals'
+        | 'hip-rotators'
+        | 'upper-arm-outer'
+        | 'upper-arm-inner'
+        | 'elbow-inside'
+        | 'forearm-flexors'
+        | 'forearm-extensors'
+        | 'wrist'
+        | 'hand'
+        | 'groin'
+        | 'hamstrings'
+        | 'thigh-front'
+        | 'thigh-outer'
+        | 'thigh-inner'
+        | 'knee-back'
+        | 'kneecap'
+        | 'knee-inner'
+        | 'calf'
+        | 'calf-centre'
+        | 'shin'
+        | 'shin-lower'
+        | 'achilles'
+        | 'sole'
+        | 'foot-top'
+    }
     Person: {
       /** Format: uuid */
       id: string
@@ -5380,6 +5487,7 @@ export interface components {
       /** Format: int64 */
       elapsedMs: number
       events: components['schemas']['Event'][]
+      extent: components['schemas']['Extent']
       finished: boolean
       goals: components['schemas']['Goal'][]
       grader: components['schemas']['Person']
@@ -5393,6 +5501,7 @@ export interface components {
       /** Format: int64 */
       pausedMs: number
       profile: components['schemas']['Profile']
+      progress: components['schemas']['RunProgress']
       /** Format: double */
       rating?: number
       /** Format: uuid */
@@ -5847,6 +5956,33 @@ export interface components {
       meaning: string
       ofPlans: boolean
     }
+    RunProgress: {
+      begun: boolean
+      counting: string[]
+      coverDue: boolean
+      dues: components['schemas']['Due'][]
+      had: components['schemas']['Had'][]
+      /** Format: int64 */
+      lookFrom?: number
+      /** Format: int64 */
+      lookedAt?: number
+      next?: components['schemas']['At']
+      on?: components['schemas']['On']
+      permissions: components['schemas']['PermissionOf'][]
+      /** Format: int64 */
+      rested: number
+      /** Format: int64 */
+      restingSince?: number
+      said?: components['schemas']['SaidNumber']
+      /** Format: int64 */
+      sheetSince?: number
+      /** Format: int64 */
+      silentSince?: number
+      takenBack: {
+        [key: string]: string
+      }
+      treated: boolean
+    }
     RunView: {
       attended: components['schemas']['Stretch'][]
       done: components['schemas']['DoneView'][]
@@ -5864,6 +6000,11 @@ export interface components {
       seq?: number
       /** @enum {string} */
       word?: 'too-much' | 'tickles' | 'cold' | 'stop'
+    }
+    SaidNumber: {
+      /** Format: int32 */
+      number: number
+      waits: boolean
     }
     Saying: {
       /** Format: double */
@@ -6188,7 +6329,9 @@ export interface components {
     SoFar: {
       /** Format: int32 */
       counted: number
-      scores: components['schemas']['ScoreView']
+      progress: components['schemas']['RunProgress']
+      run?: components['schemas']['RunView']
+      scores?: components['schemas']['ScoreView']
     }
     Source: {
       lesson: string
@@ -7185,6 +7328,7 @@ export interface components {
       id: string
       /** Format: double */
       lookEverySeconds: number
+      progress: components['schemas']['RunProgress']
       sequence: string
       student: string
       /** Format: int32 */
@@ -10962,6 +11106,12 @@ export const agreementLineCriterionValues: ReadonlyArray<
 export const answerViewAnswerValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['AnswerView']['answer']
 > = ['asked', 'not-asked', 'cannot-say', 'heard-nothing', 'not-listening', 'left-out', 'not-seen']
+export const atSideValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['At']['side']> = [
+  'left',
+  'right',
+  'midline',
+  'both',
+]
 export const barCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Bar']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']
@@ -11875,6 +12025,19 @@ export const drapingSensitiveValues: ReadonlyArray<
   'sole',
   'foot-top',
 ]
+export const dueKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Due']['kind']> = [
+  'stop',
+  'said',
+  'break',
+  'answer',
+  'consent',
+  'sheet',
+  'over',
+  'begin',
+  'look',
+  'silence',
+  'side',
+]
 export const dutyRegionValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Duty']['region']> =
   [
     'head-face',
@@ -12299,6 +12462,8 @@ export const eventDataZoneValues: ReadonlyArray<
   'sole',
   'foot-top',
 ]
+export const extentOnlyValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Extent']['only']> =
+  ['pressure', 'order', 'mechanics', 'communication', 'draping']
 export const faultWordIdValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['FaultWord']['id']
 > = [
@@ -12348,6 +12513,12 @@ export const forecastLineStateValues: ReadonlyArray<
 export const goalCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Goal']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']
+export const hadSideValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Had']['side']> = [
+  'left',
+  'right',
+  'midline',
+  'both',
+]
 export const handNameLikeValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['HandName']['like']
 > = [
@@ -13031,6 +13202,12 @@ export const noteWordIdValues: ReadonlyArray<FlattenedDeepRequired<components>['
 export const ofSchoolBuildValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['OfSchool']['build']
 > = ['middle', 'heavy']
+export const onSideValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['On']['side']> = [
+  'left',
+  'right',
+  'midline',
+  'both',
+]
 export const openLineCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['OpenLine']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']
@@ -13089,6 +13266,61 @@ export const palmRegionValues: ReadonlyArray<FlattenedDeepRequired<components>['
 export const passageGateValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Passage']['gate']
 > = ['gluteals', 'jaw', 'front-of-neck']
+export const permissionOfAnswerValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['PermissionOf']['answer']
+> = ['asked', 'yes', 'no', 'withdrawn']
+export const permissionOfZoneValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['PermissionOf']['zone']
+> = [
+  'scalp',
+  'face',
+  'ears',
+  'base-of-skull',
+  'below-ear',
+  'jaw-muscles',
+  'inside-mouth',
+  'neck-back',
+  'neck-side',
+  'strap-muscle',
+  'throat',
+  'top-of-shoulder',
+  'upper-back',
+  'shoulder-blade',
+  'spine',
+  'chest-wall',
+  'breast',
+  'sternum',
+  'armpit',
+  'belly',
+  'rib-edge',
+  'lumbar',
+  'kidneys',
+  'sacrum',
+  'gluteals',
+  'hip-rotators',
+  'upper-arm-outer',
+  'upper-arm-inner',
+  'elbow-inside',
+  'forearm-flexors',
+  'forearm-extensors',
+  'wrist',
+  'hand',
+  'groin',
+  'hamstrings',
+  'thigh-front',
+  'thigh-outer',
+  'thigh-inner',
+  'knee-back',
+  'kneecap',
+  'knee-inner',
+  'calf',
+  'calf-centre',
+  'shin',
+  'shin-lower',
+  'achilles',
+  'sole',
+  'foot-top',
+]
 export const personRoleValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Person']['role']> =
   ['lead', 'instructor', 'grader', 'student']
 export const pieceCriterionValues: ReadonlyArray<

@@ -3,7 +3,18 @@ import { api, ask as asked, type Problem } from '@/api/client'
 import { serverRules } from '@/api/rules'
 
 export type What =
-  'know' | 'check' | 'mend' | 'mendAll' | 'fit' | 'lines' | 'template' | 'picture' | 'difference'
+  | 'know'
+  | 'check'
+  | 'mend'
+  | 'mendAll'
+  | 'fit'
+  | 'lines'
+  | 'template'
+  | 'picture'
+  | 'difference'
+  | 'open'
+  | 'see'
+  | 'watch'
 export interface Asked {
   id: number
   ask: What
@@ -21,8 +32,10 @@ export type Port = Pick<Worker, 'postMessage' | 'addEventListener'>
 /** Whether what is shown was computed here by other rules than those of the server, which cannot be reached. */
 export const byOlderRules = ref(false)
 
-/** By which rules the page computes; nothing until the core is there and knows its school. */
+/** By which rules the page computes; nothing until the core is there. */
 const version = shallowRef<string>()
+/** Whether the core was told of its school: nothing of a draft is answered before. */
+let knows = false
 /** Whether what the core knows of the school may have changed: the server is asked first until the core was told anew. */
 let stale = false
 /** Whether it could not be told, because the server was out of reach. */
@@ -47,43 +60,57 @@ function question(ask: What, body: object): Promise<Told> {
 function lost() {
   port = undefined
   version.value = undefined
-  stale = owed = false
+  knows = stale = owed = false
   for (const resolve of waiting.values()) resolve({ failed: 'the core is gone' })
   waiting.clear()
 }
 const inWorker = (): Port => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
 
+/** How many cores there were so far: another one knows nothing of what was told to the last. */
+let many = 0
+export const coreNumber = () => (version.value === undefined ? 0 : many)
+
 /**
- * Loads the core where it is not there yet, and tells it what there is to know of the school. Without it, or while it is loading, the
- * server answers everything. Where the server cannot be reached, what the core was told before goes on counting.
+ * Loads the core where it is not there yet. Without it, or while it is loading, the server answers everything.
  *
  * @param open opens a worker
+ */
+export async function loadPageCore(open: () => Port = inWorker): Promise<void> {
+  if (!port) {
+    const opened = open()
+    port = opened
+    many++
+    rules = new Promise<string>((resolve) => {
+      opened.addEventListener('message', ((e: MessageEvent<Told>) => {
+        const told = e.data
+        if (told.version) resolve(told.version)
+        if (told.id === undefined) return
+        waiting.get(told.id)?.(told)
+        waiting.delete(told.id)
+      }) as EventListener)
+    })
+    opened.addEventListener('error', lost)
+  }
+  const mine = port
+  const speaks = await rules
+  if (port === mine) version.value = speaks
+}
+
+/**
+ * Loads the core, and tells it what there is to know of the school. Where the server cannot be reached, what it was told before goes on
+ * counting.
  */
 export async function startPageCore(open: () => Port = inWorker): Promise<void> {
   stale = true
   owed = false
   const mine = ++told
   try {
-    if (!port) {
-      const opened = open()
-      port = opened
-      const speaks = new Promise<string>((resolve) => {
-        opened.addEventListener('message', ((e: MessageEvent<Told>) => {
-          const told = e.data
-          if (told.version) resolve(told.version)
-          if (told.id === undefined) return
-          waiting.get(told.id)?.(told)
-          waiting.delete(told.id)
-        }) as EventListener)
-      })
-      opened.addEventListener('error', lost)
-      rules = speaks
-    }
+    const loaded = loadPageCore(open)
     const known = await asked(api.GET('/api/known'))
     const heard = await question('know', known)
-    const speaks = await rules
+    await loaded
     if (mine !== told || !port) return
-    version.value = heard.failed === undefined ? speaks : undefined
+    knows = heard.failed === undefined
     stale = false
   } catch (e) {
     if (mine === told) owed = (e as Problem).status === 0
@@ -100,7 +127,7 @@ export function forgetPageCore() {
 }
 
 /** What the core says, or nothing where it is not there, does not know, or refuses: then the server has the word. */
-async function here<T>(ask: What, body: object): Promise<T | undefined> {
+export async function here<T>(ask: What, body: object): Promise<T | undefined> {
   const { said, failed } = await question(ask, body)
   return failed !== undefined || !said || 'faults' in said ? undefined : (said as T)
 }
@@ -111,23 +138,26 @@ interface About {
   mayKnow?: boolean
   /** It may take seconds: the server is quicker, and the page answers only where that cannot be reached. */
   long?: boolean
+  /** The school has to be known for it. */
+  ofSchool?: boolean
 }
 
 /**
- * Asks the core in the page where it speaks as the server does, and the server where it does not. Where the server cannot be reached the
- * page answers by the rules it has, and says so where they are others.
+ * Has a question answered in the page where that speaks as the server does, and by the server where it does not. Where the server cannot
+ * be reached the page answers by the rules it has, and says so where they are others.
+ *
+ * @param page answers in the page, or gives nothing where it cannot
  */
-export async function answered<T>(
-  ask: What,
-  body: object,
+export async function answeredBy<T>(
+  page: () => Promise<T | undefined>,
   server: () => Promise<T>,
-  { mayKnow = true, long = false }: About = {},
+  { mayKnow = true, long = false, ofSchool = false }: About = {},
 ): Promise<T> {
-  const may = version.value !== undefined && mayKnow
+  const may = version.value !== undefined && mayKnow && (knows || !ofSchool)
   const same = serverRules.value === undefined || serverRules.value === version.value
-  const first = may && same && !stale && !long
+  const first = may && same && !(ofSchool && stale) && !long
   if (first) {
-    const said = await here<T>(ask, body)
+    const said = await page()
     if (said !== undefined) return said
   }
   try {
@@ -137,9 +167,12 @@ export async function answered<T>(
     return said
   } catch (e) {
     if (!may || first || (e as Problem).status !== 0) throw e
-    const said = await here<T>(ask, body)
+    const said = await page()
     if (said === undefined) throw e
     byOlderRules.value = !same
     return said
   }
 }
+/** The same of a draft, for which the school has to be known. */
+export const answered = <T>(ask: What, body: object, server: () => Promise<T>, about: About = {}) =>
+  answeredBy(() => here<T>(ask, body), server, { ofSchool: true, ...about })

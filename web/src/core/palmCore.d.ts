@@ -10,4 +10,7 @@ declare module '@core' {
   export const template: (body: object) => object
   export const picture: (body: object) => object
   export const difference: (body: object) => object
+  export const open: (body: object) => object
+  export const see: (body: object) => object
+  export const watch: (body: object) => object
 }

@@ -62,7 +62,7 @@ watch(
           class="digit"
           :class="{
             inband: n - 1 >= progress.band.low && n - 1 <= progress.band.high,
-            last: progress.lastReport?.data.number === n - 1,
+            last: progress.said?.number === n - 1,
           }"
           @click="capture.report(n - 1)"
         >
@@ -94,11 +94,11 @@ watch(
           role="listitem"
           class="tile"
           :class="{
-            on: t.key === progress.state.on,
-            done: progress.state.spent.has(t.key),
+            on: t.key === progress.on,
+            done: progress.had.has(t.key),
             chosen: i === progress.chosen,
           }"
-          :aria-current="t.key === progress.state.on ? 'step' : undefined"
+          :aria-current="t.key === progress.on ? 'step' : undefined"
           @click="capture.start(i)"
         >
           <b>{{ t.place }}</b>

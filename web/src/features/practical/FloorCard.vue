@@ -6,10 +6,9 @@ import Palm from '@/parts/Palm.vue'
 import { stepsOf } from '@/parts/strip'
 import { mmss } from '@/parts/words'
 import CaptureAsks from './CaptureAsks.vue'
-import { duesOf } from './dues'
+import { duesAt, workedMs } from './dues'
 import FloorFingers from './FloorFingers.vue'
 import Lanes from './Lanes.vue'
-import { breaksOf, doing, workedMs } from './run'
 import { barsOf, stripOfRun } from './tableModel'
 import { useCapture } from './useCapture'
 import { useFloor, type Table } from './useFloor'
@@ -29,26 +28,23 @@ const progress = useProgress(props.table, () => floor.tables.value.length)
 const capture = useCapture(props.table, progress)
 defineExpose({ progress, capture })
 const session = useSession()
-const taps = computed(() => props.table.taps.taps.value)
+const so = computed(() => props.table.taps.progress.value)
 const now = computed(() => props.table.taps.now.value)
 const view = computed(() => props.table.view)
-const state = computed(() => doing(taps.value))
-const strip = computed(() => stripOfRun(view.value, taps.value, now.value, session.pointedTools))
+const strip = computed(() => stripOfRun(view.value, props.table.taps, session.pointedTools))
 const dues = computed(() => [
   ...(progress.lookAsked ? [{ kind: 'look', text: 'body: look now', hot: true }] : []),
-  ...duesOf(view.value, taps.value, now.value).filter((d) => d.kind !== 'look' || !progress.lookAsked),
+  ...duesAt(so.value.dues, now.value).filter((d) => d.kind !== 'look' || !progress.lookAsked),
 ])
 const steps = computed(() => stepsOf(view.value.sequence))
 const on = computed(() => {
-  const span = view.value.spans.find((s) => `${s.step}/${s.side}` === state.value.on)
+  const span = view.value.spans.find((s) => `${s.step}/${s.side}` === progress.on)
   const at = steps.value.findIndex((s) => s.id === span?.step)
   return span && { place: at + 1, name: steps.value[at]!.name, side: span.side }
 })
-const spent = computed(() =>
-  state.value.on ? ((state.value.spent.get(state.value.on) ?? 0) + now.value - state.value.since) / 1000 : 0,
-)
+const spent = computed(() => (progress.on ? progress.spent(progress.on) : 0))
 const waiting = computed(() => props.table.taps.waiting.value)
-const resting = computed(() => breaksOf(taps.value).since !== undefined)
+const resting = computed(() => so.value.restingSince !== undefined)
 const spared = computed(() => (view.value.today ?? []).map((n) => session.spared(n)))
 </script>
 
@@ -65,7 +61,7 @@ const spared = computed(() => (view.value.today ?? []).map((n) => session.spared
         <span class="soft">{{ view.partner ? `on ${view.partner.name}` : view.sequence.name }}</span>
       </span>
       <span class="clock" role="timer"
-        >{{ mmss(workedMs(taps, now) / 1000)
+        >{{ mmss(workedMs(so, now) / 1000)
         }}<small v-if="view.limitSeconds" class="soft"> of {{ mmss(view.limitSeconds) }}</small></span
       >
     </router-link>

@@ -1,30 +1,27 @@
 <script setup lang="ts">
 import { computed, onMounted, onScopeDispose } from 'vue'
 import type { Schema } from '@/api/client'
+import { asksWatched } from '@/core/askTaps'
 import { mmss } from '@/parts/words'
 import { PICKS, type Pick } from './fingers'
 import { indexedTaps } from './queue'
-import { lookDue, tally } from './run'
 import { useTaps } from './useTaps'
 
 /** One look: few things, each easy to see from beside the table; taps are kept on the phone until the school has them. */
 const props = defineProps<{ look: Schema['Watching'] }>()
 const emit = defineEmits<{ done: [] }>()
-const taps = useTaps(props.look.id, indexedTaps(), false)
-const due = computed(
-  () => lookDue(taps.taps.value, props.look.lookEverySeconds, taps.now.value) !== undefined,
-)
+const taps = useTaps(props.look.id, indexedTaps(), asksWatched(props.look))
+const due = computed(() => (taps.progress.value.lookFrom ?? Infinity) <= taps.now.value)
 const body = PICKS.mechanics.filter((p) => p.kind === 'look')
 const SAID = ['say-pressure-questionopen', 'say-choice', 'say-warns', 'say-explains', 'say-closing']
 const words = PICKS.communication.filter((p) => SAID.includes(p.id))
 const sheet = PICKS.draping.filter((p) => ['sheet-clean', 'sheet-loose', 'sheet-left-open'].includes(p.id))
 const count = (p: Pick) =>
-  tally(
-    taps.taps.value,
+  taps.counting.value.filter(
     (t) =>
       t.kind === p.kind &&
       Object.entries(p.data).every(([f, v]) => String(t.data[f as keyof typeof t.data]) === String(v)),
-  )
+  ).length
 function pick(p: Pick) {
   void taps.tap(p.kind, p.kind === 'look' ? { ...p.data, asked: due.value } : p.data)
 }

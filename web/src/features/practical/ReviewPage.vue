@@ -200,6 +200,7 @@ function pickEvent(id: string) {
           </p>
           <TapLog
             :taps="review.tapped.value"
+            :taken-back="view.progress.takenBack"
             :step-name="stepName"
             :readonly="!changing"
             @undo="review.undo"

@@ -9,12 +9,11 @@ import JoinAddress from '@/parts/JoinAddress.vue'
 import Strip from '@/parts/Strip.vue'
 import { usePhone } from '@/parts/usePhone'
 import CaptureAsks from './CaptureAsks.vue'
-import { duesOf } from './dues'
+import { duesAt, workedMs } from './dues'
 import FigureSeen from './FigureSeen.vue'
 import FingerColumns from './FingerColumns.vue'
 import KeysHelp from './KeysHelp.vue'
 import LaidHand from './LaidHand.vue'
-import { coverDue, workedMs } from './run'
 import { stripOfRun } from './tableModel'
 import StepNow from './StepNow.vue'
 import TableFoot from './TableFoot.vue'
@@ -51,7 +50,9 @@ const touched = navigator.maxTouchPoints >= FINGERS.length
 const laying = useStorage('palm-laying', false)
 
 /** What the one on the table says by handset that cannot wait. */
-const called = computed(() => duesOf(view, taps.taps.value, taps.now.value).filter((d) => d.kind === 'said'))
+const called = computed(() =>
+  duesAt(taps.progress.value.dues, taps.now.value).filter((d) => d.kind === 'said'),
+)
 /** A button pressed by finger or mouse gives the focus back, so that Enter goes on meaning the next step. */
 function letGo(e: MouseEvent) {
   if (e.detail > 0) (document.activeElement as HTMLElement | null)?.blur()
@@ -65,7 +66,7 @@ const ending = ref<{ swap: boolean }>()
 /** The cover at the end falls due as a look; then it is over. */
 async function end(swap: boolean) {
   const whole = view.kind === 'practical'
-  if (whole && !ending.value && coverDue(view.spans, taps.taps.value)) return void (ending.value = { swap })
+  if (whole && !ending.value && taps.progress.value.coverDue) return void (ending.value = { swap })
   await finish(swap)
 }
 async function covered(missed?: ('not-covered-at-end' | 'loose')[]) {
@@ -126,8 +127,8 @@ const keyed = useTableKeys(progress, capture, opened, {
   },
 })
 
-const worked = computed(() => workedMs(taps.taps.value, taps.now.value))
-const strip = computed(() => stripOfRun(view, taps.taps.value, taps.now.value, session.pointedTools))
+const worked = computed(() => workedMs(taps.progress.value, taps.now.value))
+const strip = computed(() => stripOfRun(view, taps, session.pointedTools))
 </script>
 
 <template>
@@ -141,7 +142,7 @@ const strip = computed(() => stripOfRun(view, taps.taps.value, taps.now.value, s
       @keys="help = true"
     />
     <StepNow v-if="phone" :progress="progress" />
-    <Strip v-else :model="strip" slim :playhead="taps.now.value / 1000" :picked="progress.state.on" />
+    <Strip v-else :model="strip" slim :playhead="taps.now.value / 1000" :picked="progress.on" />
     <p v-if="flash" class="flash" role="alert">
       {{ flash }} <button class="push" @click="flash = ''">Seen</button>
     </p>
@@ -199,6 +200,7 @@ const strip = computed(() => stripOfRun(view, taps.taps.value, taps.now.value, s
         <h2>What was tapped</h2>
         <TapLog
           :taps="taps.taps.value"
+          :taken-back="taps.progress.value.takenBack"
           :step-name="(id) => progress.stepOf(id)?.name ?? id"
           @undo="taps.takeBack"
           @correct="taps.correct"

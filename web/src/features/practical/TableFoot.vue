@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { byOlderRules } from '@/core/pageCore'
 import Palm from '@/parts/Palm.vue'
 import { counted } from '@/parts/words'
 import { barsOf } from './tableModel'
@@ -38,7 +39,9 @@ const bars = computed(() => barsOf(taps.value.scores.value))
       <span class="soft">{{
         taps.unscored.value
           ? `${counted(taps.unscored.value, 'tap')} not counted yet`
-          : 'how much of what is enough was seen; no score before the rating'
+          : byOlderRules
+            ? 'so far, by older rules: the school cannot be reached'
+            : 'how much of what is enough was seen; no score before the rating'
       }}</span>
       <span v-if="taps.refused.value" class="wait"
         >{{ taps.refused.value }} refused: {{ taps.refusal.value?.detail }}</span

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { mmss } from '@/parts/words'
-import { duesOf } from './dues'
+import { duesAt } from './dues'
 import { useFloor, type Table } from './useFloor'
 
 /** Whose table it is, what is due at the others, and how long it has gone on. */
@@ -19,7 +19,7 @@ const limit = computed(() => view.value.limitSeconds ?? view.value.spans.at(-1)?
 const others = computed(() =>
   floor.tables.value
     .filter((t) => t.id !== props.table.id)
-    .map((t) => ({ table: t, due: duesOf(t.view, t.taps.taps.value, t.taps.now.value)[0] })),
+    .map((t) => ({ table: t, due: duesAt(t.taps.progress.value.dues, t.taps.now.value)[0] })),
 )
 </script>
 

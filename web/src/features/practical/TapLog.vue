@@ -4,22 +4,26 @@ import { mmss } from '@/parts/words'
 import { eventWords } from './eventWords'
 import { alternatives } from './fingers'
 import type { Tap } from './queue'
-import { undone } from './run'
 
 /** The log, newest first: each tap can be taken back, put back, or said to have been another; both stay in the log. */
-const props = defineProps<{ taps: readonly Tap[]; stepName: (id: string) => string; readonly?: boolean }>()
+const props = defineProps<{
+  taps: readonly Tap[]
+  /** By the id of each tap that is taken back the undo that does it. */
+  takenBack: Readonly<Record<string, string>>
+  stepName: (id: string) => string
+  readonly?: boolean
+}>()
 const emit = defineEmits<{
   undo: [ref: string]
   correct: [tap: Tap, data: Partial<Tap['data']>]
   moment: [seconds: number]
 }>()
 const changing = ref<string>()
-const back = computed(() => undone(props.taps))
 const lines = computed(() =>
   props.taps
     .filter((t) => t.kind !== 'undo' && t.kind !== 'attend')
     .sort((a, b) => b.atMs - a.atMs || b.seq - a.seq)
-    .map((t) => ({ tap: t, words: eventWords(t, props.stepName), gone: back.value.get(t.id) })),
+    .map((t) => ({ tap: t, words: eventWords(t, props.stepName), gone: props.takenBack[t.id] })),
 )
 function change(tap: Tap, data: Partial<Tap['data']>) {
   emit('correct', tap, data)

@@ -1,10 +1,13 @@
 import type { Schema } from '@/api/client'
 import type { StripModel } from '@/parts/strip'
 import { sayWord, stepsOf } from '@/parts/strip'
-import { live } from './run'
 import type { Tap } from './queue'
 
-/** The observed run for the strip, out of what the server folded and the taps themselves; seconds. */
+/**
+ * The observed run for the strip, out of what the core made of it and the taps that count; seconds.
+ *
+ * @param taps those that count, in order
+ */
 export function observed(
   sequence: Schema['Sequence'],
   taps: readonly Tap[],
@@ -15,7 +18,6 @@ export function observed(
   const steps = stepsOf(sequence)
   const place = new Map(steps.map((s, i) => [s.id, i]))
   const at = (ms: number) => run.done.findLast((d) => d.start <= ms && ms <= d.end)?.step
-  const seen = live(taps)
   return {
     blocks: run.done.map((d) => ({
       key: d.event,
@@ -25,7 +27,7 @@ export function observed(
       end: d.end / 1000,
       moved: moved.has(d.event),
     })),
-    reports: seen
+    reports: taps
       .filter((t) => t.kind === 'report')
       .map((t) => ({
         key: t.id,
@@ -33,10 +35,10 @@ export function observed(
         number: t.data.number ?? 0,
         over: (t.data.number ?? 0) > bandOf(at(t.atMs)).high,
       })),
-    looks: seen
+    looks: taps
       .filter((t) => t.kind === 'look')
       .map((t) => ({ key: t.id, at: t.atMs / 1000, clean: (t.data.faults ?? []).length === 0 })),
-    says: seen
+    says: taps
       .filter((t) => t.kind === 'say' || t.kind === 'report-answer')
       .map((t) => ({
         key: t.id,
@@ -44,7 +46,7 @@ export function observed(
         word: t.kind === 'say' ? sayWord(t.data.saying ?? '') : (t.data.response ?? ''),
       })),
     opens: run.opens.map((o) => ({ start: o.start / 1000, end: o.end / 1000 })),
-    sheets: seen
+    sheets: taps
       .filter((t) => ['sheet-change', 'sheet-look', 'consent'].includes(t.kind))
       .map((t) => ({
         key: t.id,

@@ -3,10 +3,16 @@ import type { Schema } from '@/api/client'
 
 export type Tap = Schema['Event']
 
-/** Where taps lie until the server has answered for them. */
+/** A tap as the browser keeps it. */
+export interface KeptTap {
+  tap: Tap
+  /** The server has answered for it; it is kept until that shows it itself, for a page that is opened without a network. */
+  sent?: boolean
+}
+/** Where taps lie until the server shows them. */
 export interface TapStore {
-  all(practical: string): Promise<Tap[]>
-  put(practical: string, tap: Tap): Promise<void>
+  all(practical: string): Promise<KeptTap[]>
+  put(practical: string, kept: KeptTap[]): Promise<void>
   remove(practical: string, ids: string[]): Promise<void>
 }
 
@@ -22,11 +28,13 @@ export function indexedTaps(): TapStore {
     }))
   return {
     async all(practical) {
-      const rows = (await (await db()).getAllFromIndex('taps', 'practical', practical)) as { tap: Tap }[]
-      return rows.map((r) => r.tap).sort((a, b) => a.seq - b.seq)
+      const rows = (await (await db()).getAllFromIndex('taps', 'practical', practical)) as KeptTap[]
+      return rows.sort((a, b) => a.tap.seq - b.tap.seq)
     },
-    async put(practical, tap) {
-      await (await db()).put('taps', { practical, tap })
+    async put(practical, kept) {
+      const tx = (await db()).transaction('taps', 'readwrite')
+      await Promise.all(kept.map((k) => tx.store.put({ practical, ...k })))
+      await tx.done
     },
     async remove(practical, ids) {
       const tx = (await db()).transaction('taps', 'readwrite')

@@ -1,8 +1,7 @@
 import type { Schema } from '@/api/client'
 import { stripOf, type StripModel } from '@/parts/strip'
 import { observed } from './observed'
-import type { Tap } from './queue'
-import { live } from './run'
+import type { Table } from './useFloor'
 
 type View = Schema['PracticalView']
 
@@ -11,38 +10,24 @@ export function bandOf(view: View, id: string | undefined) {
   return (view.spans.find((s) => s.step === id) ?? view.spans[0]!).band
 }
 
-/** The plan of a table with what was seen so far under it. */
-export function stripOfRun(
-  view: View,
-  taps: readonly Tap[],
-  nowMs: number,
-  pointed: Set<string>,
-): StripModel {
+/** The plan of a table with what was seen so far under it; what is being done goes on to this moment. */
+export function stripOfRun(view: View, taps: Table['taps'], pointed: Set<string>): StripModel {
+  const now = taps.now.value
   const planned = view.spans.at(-1)?.end ?? 1
   const model = stripOf(
     view.sequence,
     view.spans,
-    Math.max(planned, nowMs / 1000),
+    Math.max(planned, now / 1000),
     () => false,
     (t) => pointed.has(t),
   )
-  const run = live(taps)
-  const starts = run.filter((t) => t.kind === 'step-start')
+  const { on } = taps.progress.value
+  const goesOn = (d: Schema['DoneView']) => on?.step === d.step && on.side === d.side && on.since === d.start
+  const done = (taps.run.value?.done ?? []).map((d) => (goesOn(d) ? { ...d, end: now } : d))
   model.seen = observed(
     view.sequence,
-    [...taps],
-    {
-      done: starts.map((t, i) => ({
-        step: t.data.step!,
-        side: t.data.side ?? 'midline',
-        start: t.atMs,
-        end: starts[i + 1]?.atMs ?? run.find((x) => x.atMs > t.atMs && x.kind === 'step-stop')?.atMs ?? nowMs,
-        event: t.id,
-      })),
-      opens: [],
-      attended: [],
-      end: nowMs,
-    },
+    taps.counting.value,
+    { done, opens: [], attended: [], end: now },
     new Set(),
     (id) => bandOf(view, id),
   )
@@ -82,6 +67,13 @@ export function stripOfView(
     () => false,
     (t) => pointed.has(t),
   )
-  model.seen = observed(view.sequence, view.events, view.run, moved, (id) => bandOf(view, id))
+  const counting = new Set(view.progress.counting)
+  model.seen = observed(
+    view.sequence,
+    view.events.filter((e) => counting.has(e.id)),
+    view.run,
+    moved,
+    (id) => bandOf(view, id),
+  )
   return model
 }

@@ -1,63 +1,72 @@
+import example from '../../../../docs/formats/examples/practical.json'
+import * as core from '@core'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { effectScope, ref, shallowRef } from 'vue'
+import { computed, effectScope, ref, shallowRef } from 'vue'
 import type { Schema } from '@/api/client'
+import type { SoFar } from '@/core/askTaps'
 import { PICKS, type Pick } from './fingers'
 import type { Tap } from './queue'
 import { useCapture } from './useCapture'
 import type { Table } from './useFloor'
 import { useProgress } from './useProgress'
 
+/** A step as the files of the school hold one, with what matters here otherwise. */
 const step = (id: string, more: object) => ({
+  ...example.sequence.blocks[0]!.steps[0],
   id,
   name: id,
   zones: ['calf'],
+  side: 'midline',
   phase: 'warm',
   position: 'prone',
   depth: 2,
-  technique: 'glide',
+  technique: 'effleurage',
   lubricant: 'oil',
-  sheet: 'open',
+  sheet: 'covered',
+  say: [],
   ...more,
 })
+const NO_DETAIL = { structures: [], manner: [], limb: [], props: [], part: [], words: {} }
+const instead = (when: string, then: string) => ({ when, then, zones: [] })
 const STEPS = [
   step('greet', { phase: 'settle', lubricant: 'dry' }),
-  step('strip', { depth: 5, phase: 'treat' }),
+  step('strip', { depth: 4, phase: 'treat', sheet: 'open', side: 'each' }),
   step('holds', {
-    detail: {
-      instead: [
-        { when: 'hurts', then: 'lighter', zones: [] },
-        { when: 'little-time', then: 'skip', zones: [] },
-      ],
-    },
+    detail: { ...NO_DETAIL, instead: [instead('hurts', 'lighter'), instead('little-time', 'skip')] },
   }),
-  step('glutes', { zones: ['gluteals'], position: 'side-left' }),
+  step('glutes', { zones: ['gluteals'], position: 'side-left', sheet: 'through', side: 'left' }),
 ]
 const span = (id: string, side: string) => ({
   step: id,
   side,
   start: 0,
   end: 60,
-  open: id === 'strip' ? [{ unit: 'leg', side }] : [],
-  band: { low: 2, high: 4 },
+  open: [],
+  band: { low: 4, high: 6 },
 })
+const SIDES = { asked: [], sides: 'each', extent: { part: false, opening: true, closing: true } }
 const view = {
-  sequence: { blocks: [{ id: 'b', steps: STEPS }] },
+  ...SIDES,
+  sequence: {
+    ...example.sequence,
+    techniques: [],
+    blocks: [
+      { id: 'b', name: 'b', order: 'in-order', repeat: 'each-side', steps: STEPS.slice(0, 2) },
+      { id: 'c', name: 'c', order: 'in-order', repeat: 'once', steps: [STEPS[3], STEPS[2]] },
+    ],
+  },
   spans: [
     span('greet', 'midline'),
-    span('strip', 'left'),
     span('strip', 'right'),
+    span('strip', 'left'),
     span('glutes', 'left'),
     span('holds', 'midline'),
   ],
-  profile: {
-    draping: { sensitive: ['gluteals'] },
-    mechanics: { lookEverySeconds: 20 },
-    communication: { largestSilenceSeconds: 180 },
-  },
+  profile: example.profile,
 } as unknown as Schema['PracticalView']
 
-/** A table whose clock and log the test holds. */
+/** A table whose clock and log the test holds; the core that ships says at once what the taps come to. */
 function table() {
   const all = shallowRef<Tap[]>([])
   const now = ref(0)
@@ -71,7 +80,14 @@ function table() {
     return Promise.resolve()
   }
   const correct = (of: Tap, data: object) => tap(of.kind, { ...data, corrects: of.id })
-  const at = { id: 'p', view, taps: { taps: all, now, finished, tap, correct } } as unknown as Table
+  const { sequence, profile } = view
+  const soFar = computed(
+    () => core.open({ id: 'p', ...SIDES, sequence, profile, rated: false, events: all.value }) as SoFar,
+  )
+  const progress_ = computed(() => soFar.value.progress)
+  const counting = computed(() => progress_.value.counting.map((id) => all.value.find((t) => t.id === id)!))
+  const taps = { taps: all, counting, progress: progress_, now, finished, tap, correct }
+  const at = { id: 'p', view, taps } as unknown as Table
   const scope = effectScope()
   const progress = scope.run(() => useProgress(at))!
   const capture = scope.run(() => useCapture(at, progress))!
@@ -101,15 +117,15 @@ describe('what an action writes down', () => {
     return Promise.resolve().then(() => {
       expect(progress.current?.step.id).toBe('greet')
       capture.pick(of('next'))
-      expect(last()).toMatchObject({ data: { step: 'strip', side: 'left' } })
+      expect(last()).toMatchObject({ data: { step: 'strip', side: 'right' } })
     })
   })
   it('the other side is that of the step that is on, and says so; without one there is nothing to write', () => {
     const { capture, all, last } = table()
     capture.start(1)
     capture.pick(of('other-side'))
-    expect(last()?.data).toMatchObject({ step: 'strip', side: 'right' })
-    expect(capture.told).toBe('Now right: strip')
+    expect(last()?.data).toMatchObject({ step: 'strip', side: 'left' })
+    expect(capture.told).toBe('Now left: strip')
     capture.start(0)
     const before = all.value.length
     capture.pick(of('other-side'))
@@ -120,7 +136,7 @@ describe('what an action writes down', () => {
     const { capture, progress, last } = table()
     progress.choose(1)
     capture.pick(of('other-side'))
-    expect(last()).toMatchObject({ kind: 'step-start', data: { step: 'strip', side: 'right' } })
+    expect(last()).toMatchObject({ kind: 'step-start', data: { step: 'strip', side: 'left' } })
   })
   it('a digit before anything has begun writes nothing down', () => {
     const { capture, all, last } = table()
@@ -137,10 +153,11 @@ describe('what an action writes down', () => {
     expect(capture.told).toBe('')
   })
   it('a look at the sheet was asked for only after a change of it', () => {
-    const { capture, progress, last } = table()
+    const { capture, progress, now, last } = table()
     capture.start(0)
     capture.pick(of('sheet-clean'))
     expect(last()).toMatchObject({ kind: 'sheet-look', data: { missed: [], asked: false } })
+    now.value = 1000
     capture.start(1)
     expect(progress.cues.draping).toEqual({ text: 'look at the sheet', hot: true })
     capture.pick(of('sheet-loose'))
@@ -282,7 +299,7 @@ describe('how far a table is', () => {
     const { progress, capture, now } = table()
     capture.start(1)
     capture.report(4)
-    expect(progress.cues.pressure).toEqual({ text: 'said 4, band 2–4', hot: false })
+    expect(progress.cues.pressure).toEqual({ text: 'said 4, band 4–6', hot: false })
     capture.report(8)
     expect(progress.cues.pressure).toEqual({ text: 'said 8: answer?', hot: true })
     now.value = 500

@@ -2,7 +2,6 @@ import { reactive, ref } from 'vue'
 import type { Schema } from '@/api/client'
 import { word } from '@/parts/words'
 import type { Pick } from './fingers'
-import { live } from './run'
 import type { Table } from './useFloor'
 import { useHold } from './useHold'
 import type { Progress } from './useProgress'
@@ -101,7 +100,7 @@ export function useCapture(table: Table, progress: Progress) {
         return
       case 'followed-up': {
         // A follow-up belongs to the vague reply before it.
-        const vague = live(taps.taps.value).findLast((t) => t.kind === 'reply')
+        const vague = taps.counting.value.findLast((t) => t.kind === 'reply')
         if (vague && vague.data.clear === false && !vague.data.followedUp)
           return void taps.correct(vague, { clear: false, followedUp: true })
       }

@@ -2,7 +2,8 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, effectScope, readonly, ref, shallowReactive, shallowRef, type EffectScope } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useAgain } from '@/api/useAgain'
-import type { Tap } from './queue'
+import { asksTable } from '@/core/askTaps'
+import { indexedTaps, type Tap } from './queue'
 import { useTaps } from './useTaps'
 
 type View = Schema['PracticalView']
@@ -31,7 +32,11 @@ function floor() {
     const there = tables.get(view.id)
     if (there) return there
     const scope = effectScope(true)
-    const table: Table = { id: view.id, view, taps: scope.run(() => useTaps(view.id))! }
+    const table: Table = {
+      id: view.id,
+      view,
+      taps: scope.run(() => useTaps(view.id, indexedTaps(), asksTable(view)))!,
+    }
     scopes.set(view.id, scope)
     tables.set(view.id, table)
     void table.taps.open(view, agoMs).then(() => table.taps.flush())

@@ -5,7 +5,6 @@ import { stepsOf } from '@/parts/strip'
 import { mmss, word } from '@/parts/words'
 import { drapePicks } from './drapePicks'
 import { PICKS, type Pick } from './fingers'
-import { breaksOf, doing, live, lookDue, lookDueInTurn, sheetDue, tally } from './run'
 import { bandOf } from './tableModel'
 import type { Table } from './useFloor'
 
@@ -27,18 +26,21 @@ export function useProgress(table: Table, tables?: () => number) {
     step: stepOf(s.step)!,
     place: steps.findIndex((x) => x.id === s.step) + 1,
   }))
-  const state = computed(() => doing(taps.taps.value))
-  const current = computed(() => tiles.find((t) => t.key === state.value.on))
-  const spent = (key: string) =>
-    ((state.value.spent.get(key) ?? 0) + (state.value.on === key ? taps.now.value - state.value.since : 0)) /
-    1000
-  /** Index of the tile that Enter would start: the first planned one not seen yet, unless the arrows moved it. */
+  const so = taps.progress
+  const keyOf = (at: { step: string; side: string }) => `${at.step}/${at.side}`
+  const on = computed(() => so.value.on && keyOf(so.value.on))
+  const had = computed(() => new Map(so.value.had.map((h) => [keyOf(h), h])))
+  const current = computed(() => tiles.find((t) => t.key === on.value))
+  /** Seconds that a step has had. */
+  function spent(key: string) {
+    const h = had.value.get(key)
+    return h ? (h.ms + (h.since === undefined ? 0 : taps.now.value - h.since)) / 1000 : 0
+  }
+  /** Index of the tile that Enter would start: the one that comes next, unless the arrows moved it. */
   const chosen = ref(0)
   const upNext = computed(() => {
-    const from = tiles.findIndex((t) => t.key === state.value.on)
-    const fresh = (t: (typeof tiles)[number]) => !state.value.spent.has(t.key) && t.key !== state.value.on
-    const later = tiles.findIndex((t, i) => i > from && fresh(t))
-    return later >= 0 ? later : tiles.findIndex(fresh)
+    const next = so.value.next && keyOf(so.value.next)
+    return tiles.findIndex((t) => t.key === next)
   })
   // At once too: who comes back to a table finds the step that comes next, and not the first.
   watch(upNext, (i) => (chosen.value = Math.max(0, i)), { immediate: true })
@@ -56,27 +58,28 @@ export function useProgress(table: Table, tables?: () => number) {
   })
   const spared = computed(() => (view.today ?? []).map((n) => session.spared(n)))
 
-  const sensitive = new Set<string>(view.profile.draping.sensitive)
+  const permissions = computed(() => new Map(so.value.permissions.map((p) => [p.zone as string, p])))
   const sensitiveZone = computed(() => {
     for (const t of [current.value, tiles[chosen.value]]) {
-      const zone = t?.step.zones.find((z) => sensitive.has(z))
+      const zone = t?.step.zones.find((z) => permissions.value.has(z))
       if (zone) return zone
     }
     return undefined
   })
-  const answerFor = (zone: string) =>
-    live(taps.taps.value).findLast((t) => t.kind === 'consent' && (!t.data.zone || t.data.zone === zone))
-      ?.data.answer
-  const allowed = computed(() => sensitiveZone.value && answerFor(sensitiveZone.value))
+  const allowed = computed(() => sensitiveZone.value && permissions.value.get(sensitiveZone.value))
   /**
    * Which zone a word of permission is about: the sensitive one that is on or chosen; what is asked ahead is about the next that has no
-   * yes, and what is taken back about the last that has one.
+   * yes, and what is taken back about one that has it.
    */
   function permissionFor(answer: string): string | undefined {
     if (sensitiveZone.value) return sensitiveZone.value
-    const ahead = tiles.slice(chosen.value).flatMap((t) => t.step.zones.filter((z) => sensitive.has(z)))
-    const given = live(taps.taps.value).findLast((t) => t.kind === 'consent' && t.data.answer === 'yes')
-    return answer === 'withdrawn' ? (given?.data.zone ?? ahead[0]) : ahead.find((z) => answerFor(z) !== 'yes')
+    const ahead = tiles
+      .slice(chosen.value)
+      .flatMap((t) => t.step.zones.filter((z) => permissions.value.has(z)))
+    const given = so.value.permissions.find((p) => p.given)
+    return answer === 'withdrawn'
+      ? (given?.zone ?? ahead[0])
+      : ahead.find((z) => !permissions.value.get(z)?.given)
   }
   /** The step that a branch of the plan would be taken on, where it has any: what is on, else what comes next. */
   const branching = computed(() =>
@@ -88,78 +91,59 @@ export function useProgress(table: Table, tables?: () => number) {
     return session.catalogue?.drapes.find((d) => d.id === at?.span.drape)
   })
   const band = computed(() => bandOf(view, current.value?.step.id))
-  const lastReport = computed(() => live(taps.taps.value).findLast((t) => t.kind === 'report'))
-  const unanswered = computed(() => {
-    const r = lastReport.value
-    if (!r || (r.data.number ?? 0) <= band.value.high) return false
-    return !live(taps.taps.value).some((t) => t.kind === 'report-answer' && t.atMs >= r.atMs)
-  })
-  const silent = computed(() => {
-    const asked = live(taps.taps.value).findLast(
-      (t) =>
-        (t.kind === 'say' && ['pressure-question', 'choice', 'interview'].includes(t.data.saying ?? '')) ||
-        (t.kind === 'attend' && t.data.on),
-    )
-    return asked ? (taps.now.value - asked.atMs) / 1000 : 0
-  })
-  const resting = computed(() => breaksOf(taps.taps.value).since)
+  const said = computed(() => so.value.said)
+  const silent = computed(() =>
+    so.value.silentSince === undefined ? 0 : (taps.now.value - so.value.silentSince) / 1000,
+  )
+  const resting = computed(() => so.value.restingSince)
+  /** A look at the body is due: at this table, or in its turn among several. */
   const lookAsked = computed(() => {
     if (resting.value !== undefined) return false
-    const every = view.profile.mechanics.lookEverySeconds
-    const due = tables
-      ? lookDueInTurn(taps.taps.value, every, tables(), taps.now.value)
-      : lookDue(taps.taps.value, every, taps.now.value)
-    return due !== undefined
+    const { lookFrom, lookedAt } = so.value
+    const turn = view.profile.mechanics.lookEverySeconds * 1000
+    const from = tables ? lookedAt && lookedAt + turn * tables() : lookFrom
+    return from !== undefined && from <= taps.now.value
   })
   /** A change of the sheet waits to be looked at. */
-  const sheetAsked = computed(
-    () => resting.value === undefined && sheetDue(view.spans, taps.taps.value) !== undefined,
-  )
-  const begun = computed(() => live(taps.taps.value).some((t) => t.kind === 'step-start'))
+  const sheetAsked = computed(() => resting.value === undefined && so.value.sheetSince !== undefined)
+  const begun = computed(() => so.value.begun)
   /** Treated already: what is measured now is measured after the work. */
-  const after = computed(() =>
-    live(taps.taps.value).some(
-      (t) =>
-        t.kind === 'step-start' &&
-        ['isolate', 'treat', 'lengthen'].includes(stepOf(t.data.step ?? '')?.phase ?? ''),
-    ),
-  )
+  const after = computed(() => so.value.treated)
   /** The position the plan turns to next; off plan the other of the two. */
   const turnsTo = computed(() => {
     const now = current.value?.step.position ?? tiles[0]?.step.position
     const i = Math.max(
       0,
-      tiles.findIndex((t) => t.key === state.value.on),
+      tiles.findIndex((t) => t.key === on.value),
     )
     const next = tiles.slice(i).find((t) => t.step.position !== now)
     return next?.step.position ?? (now === 'prone' ? 'supine' : 'prone')
   })
 
   const cues = computed<Record<Criterion, { text: string; hot: boolean }>>(() => {
-    const { on, spent: seen } = state.value
-    const said = lastReport.value
+    const number = said.value
     const zone = sensitiveZone.value
     const sheet = current.value?.step.sheet
     return {
-      pressure: unanswered.value
-        ? { text: `said ${said?.data.number}: answer?`, hot: true }
+      pressure: number?.waits
+        ? { text: `said ${number.number}: answer?`, hot: true }
         : {
-            text: `${said ? `said ${said.data.number}, ` : ''}band ${band.value.low}–${band.value.high}`,
+            text: `${number ? `said ${number.number}, ` : ''}band ${band.value.low}–${band.value.high}`,
             hot: false,
           },
-      order: { text: `${seen.size + (on && !seen.has(on) ? 1 : 0)} of ${tiles.length}`, hot: false },
+      order: { text: `${had.value.size} of ${tiles.length}`, hot: false },
       mechanics: { text: lookAsked.value ? 'look now' : 'next look soon', hot: lookAsked.value },
       communication: {
         text: `silent ${mmss(silent.value)}`,
         hot: silent.value > view.profile.communication.largestSilenceSeconds * 0.8,
       },
       draping:
-        sheetAsked.value && (!zone || allowed.value === 'yes')
+        sheetAsked.value && (!zone || allowed.value?.given)
           ? { text: 'look at the sheet', hot: true }
           : zone
             ? {
-                text: `${word(zone)}: ${allowed.value === 'yes' ? 'allowed' : (allowed.value ?? 'ask first')}`,
-                hot: allowed.value !== 'yes',
+                text: `${word(zone)}: ${allowed.value?.given ? 'allowed' : (allowed.value?.answer ?? 'ask first')}`,
+                hot: !allowed.value?.given,
               }
             : { text: !sheet ? 'covered' : sheet === 'open' ? 'open as planned' : word(sheet), hot: false },
     }
@@ -184,13 +168,13 @@ export function useProgress(table: Table, tables?: () => number) {
   })
   /** How often it was written down. */
   const count = (p: Pick) =>
-    tally(taps.taps.value, (t) => {
+    taps.counting.value.filter((t) => {
       if (p.id === 'hold') return t.kind === 'hold-stop'
       if (p.id === 'next' || p.id === 'other-side' || p.id === 'instead') return false
       if (t.kind !== p.kind) return false
       if (p.kind === 'reply' && !!t.data.followedUp !== !!p.data.followedUp) return false
       return Object.entries(p.data).every(([f, v]) => String(t.data[f as keyof typeof t.data]) === String(v))
-    })
+    }).length
 
   /** What a key picks within a finger. */
   const pickAt = (finger: Criterion, key: string) =>
@@ -199,7 +183,8 @@ export function useProgress(table: Table, tables?: () => number) {
   return reactive({
     tiles,
     stepOf,
-    state,
+    on,
+    had,
     current,
     spent,
     chosen,
@@ -210,7 +195,7 @@ export function useProgress(table: Table, tables?: () => number) {
     branching,
     permissionFor,
     band,
-    lastReport,
+    said,
     resting,
     lookAsked,
     sheetAsked,

@@ -1,37 +1,42 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope, type EffectScope } from 'vue'
 import type { Schema } from '@/api/client'
-import { deviceName, type Tap, type TapStore } from './queue'
+import type { AsksTaps, SoFar } from '@/core/askTaps'
+import { deviceName, type KeptTap, type Tap, type TapStore } from './queue'
 import { useTaps } from './useTaps'
 
 const post = vi.hoisted(() => vi.fn())
-const get = vi.hoisted(() => vi.fn())
 vi.mock('@/api/client', async (original) => ({
   ...(await original<object>()),
-  api: { POST: post, GET: get },
+  api: { POST: post },
 }))
 
 const PRACTICAL = '0123456789'
+const says = vi.fn<AsksTaps>()
 let scope: EffectScope
-let kept: Map<string, Tap>
+let kept: Map<string, KeptTap>
 const store: TapStore = {
   all: async () => [...kept.values()],
-  put: async (_, t) => void kept.set(t.id, t),
+  put: async (_, all) => all.forEach((k) => kept.set(k.tap.id, k)),
   remove: async (_, ids) => ids.forEach((id) => kept.delete(id)),
 }
+/** What taps come to where each of them counts. */
+const soFar = (taps: readonly Tap[]) =>
+  ({ counted: taps.length, progress: { counting: taps.map((t) => t.id) } }) as unknown as SoFar
 const view = (events: Tap[] = [], elapsedMs = 0) =>
-  ({ elapsedMs, events, finished: false }) as unknown as Schema['PracticalView']
+  ({ elapsedMs, events, finished: false, ...soFar(events) }) as unknown as Schema['PracticalView']
 const stored = (n: number) => ({ data: { stored: n, finished: false }, response: new Response() })
 const dead = () => Promise.reject(new TypeError('network'))
+const unsent = () => [...kept.values()].filter((k) => !k.sent).map((k) => k.tap)
 function setUp() {
   scope = effectScope()
-  return scope.run(() => useTaps(PRACTICAL, store))!
+  return scope.run(() => useTaps(PRACTICAL, store, says))!
 }
 
 beforeEach(() => {
   vi.useFakeTimers()
   post.mockReset()
-  get.mockReset().mockResolvedValue({ data: { counted: 0, scores: {} }, response: new Response() })
+  says.mockReset().mockImplementation(async (taps) => soFar(taps))
   kept = new Map()
   localStorage.setItem('palm-device', 'dev')
 })
@@ -41,18 +46,18 @@ afterEach(() => {
 })
 
 describe('taps', () => {
-  it('go to the browser’s own database first and leave it once the server has answered', async () => {
+  it('go to the browser’s own database first and are sent once the server has answered', async () => {
     post.mockImplementation(dead)
     const taps = setUp()
     await taps.open(view())
     await taps.attend(true)
     await taps.tap('report', { number: 3 })
-    expect(kept.size).toBe(2) // the grader's eyes, and the report
+    expect(unsent()).toHaveLength(2) // the grader's eyes, and the report
     expect(taps.waiting.value).toBe(2)
     expect(taps.problem.value?.code).toBe('no-answer')
     post.mockResolvedValue(stored(2))
     await taps.flush()
-    expect(kept.size).toBe(0)
+    expect(unsent()).toEqual([])
     expect(taps.waiting.value).toBe(0)
   })
 
@@ -99,7 +104,7 @@ describe('taps', () => {
       kind: 'report',
       data: { number: 5 },
     } as Tap
-    kept.set(left.id, left)
+    kept.set(left.id, { tap: left })
     post.mockResolvedValue(stored(2))
     const taps = setUp()
     await taps.open(view([], 1000))
@@ -108,6 +113,23 @@ describe('taps', () => {
     const sent = post.mock.calls.flatMap((c) => c[1].body.events as Tap[])
     expect(sent.map((t) => t.seq)).toEqual([7, 8])
     expect(sent[1]!.kind).toBe('attend')
+  })
+
+  it('that were sent are there again for who opens the page without a network, and go once the server shows them', async () => {
+    post.mockResolvedValue(stored(1))
+    const taps = setUp()
+    await taps.open(view())
+    await taps.tap('report', { number: 3 })
+    scope.stop()
+    const offline = setUp()
+    await offline.open(view())
+    expect(offline.taps.value.map((t) => t.data.number)).toEqual([3])
+    expect(offline.waiting.value).toBe(0)
+    scope.stop()
+    const again = setUp()
+    await again.open(view(taps.taps.value))
+    expect(again.taps.value).toHaveLength(1)
+    expect(kept.size).toBe(0)
   })
 
   it('made while the page still opens keep their moment and get a number of their own', async () => {
@@ -134,7 +156,7 @@ describe('taps', () => {
     expect(taps.waiting.value).toBe(0)
     expect(taps.refused.value).toBe(1)
     expect(taps.refusal.value?.detail).toBe('no')
-    expect([...kept.values()].map((t) => t.kind)).toEqual(['report'])
+    expect(unsent().map((t) => t.kind)).toEqual(['report'])
   })
 
   it('never run backwards, even when the device’s clock says less than the server', async () => {
@@ -159,14 +181,44 @@ describe('taps', () => {
     ])
   })
 
-  it('can be taken back one by one', async () => {
+  it('can be taken back one by one, whether they were counted or not yet, and never where the eyes are', async () => {
     post.mockResolvedValue(stored(1))
     const taps = setUp()
     await taps.open(view())
+    await taps.attend(true)
     await taps.tap('report', { number: 2 })
     const report = taps.taps.value.at(-1)!
+    says.mockImplementation(dead)
+    await taps.tap('look', { faults: [] })
+    const look = taps.taps.value.at(-1)!
+    await taps.undo()
+    expect(taps.taps.value.at(-1)).toMatchObject({ kind: 'undo', data: { ref: look.id } })
     await taps.undo()
     expect(taps.taps.value.at(-1)).toMatchObject({ kind: 'undo', data: { ref: report.id } })
+    const before = taps.taps.value.length
+    await taps.undo()
+    expect(taps.taps.value.length).toBe(before)
+  })
+
+  it('are asked about one question at a time, and the last of them always', async () => {
+    post.mockResolvedValue(stored(1))
+    const taps = setUp()
+    await taps.open(view())
+    let answer: (so: SoFar) => void = () => undefined
+    says.mockImplementation(() => new Promise((resolve) => (answer = resolve)))
+    await taps.tap('report', { number: 2 })
+    await taps.tap('report', { number: 3 })
+    await taps.tap('report', { number: 4 })
+    expect(says).toHaveBeenCalledTimes(1)
+    answer(soFar(says.mock.lastCall![0]))
+    await vi.advanceTimersByTimeAsync(0)
+    expect(says).toHaveBeenCalledTimes(2)
+    expect(says.mock.lastCall![0].map((t) => t.data.number)).toEqual([2, 3, 4])
+    expect(taps.unscored.value).toBe(2)
+    answer(soFar(says.mock.lastCall![0]))
+    await taps.settled()
+    expect(taps.unscored.value).toBe(0)
+    expect(taps.counting.value.map((t) => t.data.number)).toEqual([2, 3, 4])
   })
 
   it('say once where the grader’s eyes are, and nothing when they were there already', async () => {
@@ -181,16 +233,18 @@ describe('taps', () => {
     expect(taps.taps.value.map((t) => t.data.on)).toEqual([true, false])
   })
 
-  it('end with the practical that the server says is finished, and the scores are asked for no more', async () => {
+  it('end with the practical that the server says is finished, and are asked about no more', async () => {
     post.mockResolvedValueOnce({ data: { stored: 1, finished: true }, response: new Response() })
     const taps = setUp()
     await taps.open(view())
     expect(taps.finished.value).toBe(false)
     await taps.tap('report', { number: 3 })
     expect(taps.finished.value).toBe(true)
-    await vi.advanceTimersByTimeAsync(5000)
-    expect(get).not.toHaveBeenCalled()
+    await taps.settled()
+    says.mockClear()
     await taps.attend(true)
+    await vi.advanceTimersByTimeAsync(5000)
+    expect(says).not.toHaveBeenCalled()
     expect(taps.taps.value.map((t) => t.kind)).toEqual(['report'])
   })
 
@@ -201,35 +255,45 @@ describe('taps', () => {
     expect(taps.finished.value).toBe(true)
   })
 
-  it('of another device come in once, and the scores are asked for again', async () => {
+  it('of another device come in once, and are asked about once', async () => {
     const taps = setUp()
     await taps.open(view())
     const other = { id: 'y', device: 'hand', seq: 1, atMs: 500, kind: 'report', data: { number: 8 } } as Tap
     taps.news([other])
     taps.news([other])
     expect(taps.taps.value).toEqual([other])
-    get.mockResolvedValue({ data: { counted: 1, scores: { criteria: [] } }, response: new Response() })
-    await vi.advanceTimersByTimeAsync(2100)
-    expect(get).toHaveBeenCalledTimes(1)
-    expect(taps.unscored.value).toBe(0)
     await vi.advanceTimersByTimeAsync(10_000)
-    expect(get).toHaveBeenCalledTimes(1)
+    expect(says).toHaveBeenCalledTimes(1)
+    expect(taps.unscored.value).toBe(0)
   })
 
-  it('keep the last scores while the network is down, and say how many taps they do not count', async () => {
+  it('that nobody can count now keep what was said last, say how many they are, and are asked about again', async () => {
     post.mockResolvedValueOnce(stored(1)).mockImplementation(dead)
-    get.mockResolvedValue({ data: { counted: 1, scores: { criteria: [] } }, response: new Response() })
     const taps = setUp()
     await taps.open(view())
     await taps.tap('report', { number: 3 })
-    await vi.advanceTimersByTimeAsync(2100)
-    const before = taps.scores.value
+    says.mockImplementation(dead)
+    const before = taps.progress.value
     await taps.tap('report', { number: 4 })
     await taps.tap('report', { number: 5 })
     await vi.advanceTimersByTimeAsync(5000)
-    expect(taps.scores.value).toBe(before)
+    expect(taps.progress.value).toBe(before)
     expect(taps.unscored.value).toBe(2)
     expect(taps.waiting.value).toBe(2)
+    says.mockImplementation(async (all) => soFar(all))
+    await vi.advanceTimersByTimeAsync(2000)
+    expect(taps.unscored.value).toBe(0)
+  })
+
+  it('that an answer left out, because they were on their way, are asked about again', async () => {
+    post.mockResolvedValue(stored(1))
+    const taps = setUp()
+    await taps.open(view())
+    says.mockImplementationOnce(async () => soFar([]))
+    await taps.tap('report', { number: 3 })
+    await taps.settled()
+    expect(taps.unscored.value).toBe(0)
+    expect(says).toHaveBeenCalledTimes(2)
   })
 })
 

@@ -1,8 +1,8 @@
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
+import type { AsksTaps, SoFar } from '@/core/askTaps'
 import { deviceName, indexedTaps, type Tap, type TapStore } from './queue'
-import { lastTap, live } from './run'
 
 type Kind = Tap['kind']
 type Data = Partial<Tap['data']>
@@ -10,24 +10,36 @@ type Data = Partial<Tap['data']>
 /** A pause longer than this without a tap, before a page opens again, was not watched. */
 const AWAY_MS = 15_000
 /** What the server says of a practical when a device joins it. */
-type Opening = Pick<Schema['PracticalView'], 'elapsedMs' | 'events' | 'finished'> & {
-  scores?: Schema['ScoreView']
+type Opening = Pick<Schema['PracticalView'], 'elapsedMs' | 'events' | 'finished'> & Omit<SoFar, 'counted'>
+/** How often it is asked again what the taps come to, where no answer counted them all. */
+const AGAIN_MS = 2000
+/** What is known before anything was heard. */
+const NOTHING: SoFar = {
+  counted: 0,
+  progress: {
+    counting: [],
+    takenBack: {},
+    had: [],
+    begun: false,
+    treated: false,
+    rested: 0,
+    coverDue: false,
+    permissions: [],
+    dues: [],
+  },
 }
-/** How often scores so far are asked for while taps come. */
-const SCORES_MS = 2000
 
 /**
  * The taps of one practical: first into the browser's own database, then to the server, sent again until it answers. The clock
  * runs on from what the server said at opening and never backwards.
  *
- * @param scored whether scores so far are asked for; an observer is told none
+ * @param says what they come to so far; without it that is what was said at opening
  */
-export function useTaps(practical: string, store: TapStore = indexedTaps(), scored = true) {
+export function useTaps(practical: string, store: TapStore = indexedTaps(), says?: AsksTaps) {
   const device = deviceName()
   const stored = shallowRef<Tap[]>([])
   const waiting = shallowRef<Tap[]>([])
-  const scores = shallowRef<Schema['ScoreView']>()
-  const scoredTaps = ref(0)
+  const soFar = shallowRef<SoFar>(NOTHING)
   const finished = ref(false)
   const problem = ref<Problem>()
   const refused = shallowRef<Tap[]>([])
@@ -42,14 +54,16 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
 
   const clock = () => Math.max(newest, Math.round(base + performance.now() - read))
   const taps = computed(() => [...stored.value, ...refused.value, ...waiting.value])
+  /** Taps that count, in order, as far as it was said. */
+  const counting = computed(() => {
+    const by = new Map(taps.value.map((t) => [t.id, t]))
+    return soFar.value.progress.counting.flatMap((id) => by.get(id) ?? [])
+  })
 
   let opened: Promise<void> = Promise.resolve()
 
   /** Whether the grader's eyes are on this table. */
   const watched = ref(false)
-  /** Whether the scores do not count everything that is stored. */
-  let behind = false
-
   /**
    * Takes over what the server has and what an earlier visit left unsent.
    *
@@ -60,8 +74,13 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     read = performance.now()
     stored.value = view.events
     newest = Math.max(0, ...view.events.map((t) => t.atMs))
-    scores.value = view.scores
-    scoredTaps.value = view.events.length
+    soFar.value = {
+      counted: view.events.length,
+      scores: view.scores,
+      run: view.run,
+      progress: view.progress,
+    }
+    answered = new Set(view.events.map((t) => t.id))
     finished.value = view.finished
     now.value = clock()
     opened = takeOver(view, clock())
@@ -70,18 +89,28 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
 
   async function takeOver(view: Opening, at: number) {
     const there = new Set(view.events.map((e) => e.id))
-    const left = await store.all(practical).catch(() => [])
-    const known = left.filter((t) => there.has(t.id)).map((t) => t.id)
-    await store.remove(practical, known).catch(() => undefined)
-    waiting.value = left.filter((t) => !there.has(t.id))
+    const kept = await store.all(practical).catch(() => [])
+    const known = kept.filter((k) => there.has(k.tap.id) || (k.sent && view.finished))
+    await store
+      .remove(
+        practical,
+        known.map((k) => k.tap.id),
+      )
+      .catch(() => undefined)
+    const left = kept.filter((k) => !known.includes(k))
+    // Heard of without a network, the server shows less than it has.
+    stored.value = [...stored.value, ...left.filter((k) => k.sent).map((k) => k.tap)]
+    waiting.value = left.filter((k) => !k.sent).map((k) => k.tap)
     const heard = Math.max(0, ...taps.value.map((t) => t.atMs))
     newest = Math.max(newest, heard)
     seq = Math.max(0, ...taps.value.filter((t) => t.device === device).map((t) => t.seq))
     // A page that was closed without a word looked away when it was last heard of; the gap was not watched.
-    const last = live(taps.value).findLast((t) => t.kind === 'attend')
-    if (!last?.data.on || view.finished) return
+    const eyes = taps.value.filter((t) => t.kind === 'attend')
+    const last = eyes.find((t) => t.atMs === Math.max(...eyes.map((e) => e.atMs)))
+    if (!last?.data.on || view.finished) return void see()
     if (at - heard > AWAY_MS) await write('attend', { on: false }, heard)
     else if (last.device === device) watched.value = true
+    void see()
   }
 
   /** The grader looks at this table, or away. */
@@ -98,28 +127,40 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     if (fresh.length === 0) return
     stored.value = [...stored.value, ...fresh]
     newest = Math.max(newest, ...fresh.map((t) => t.atMs))
-    behind = true
     if (fresh.some((t) => t.kind === 'finish')) finished.value = true
+    void see()
   }
 
-  let scoring = false
-  /** Asks what it comes to so far, when something is stored that was not counted. */
-  async function score() {
-    if (!scored || !behind || scoring || gone || finished.value) return
-    scoring = true
-    behind = false
-    try {
-      const answer = await ask(
-        api.GET('/api/practicals/{id}/scores', { params: { path: { id: practical } } }),
-      )
-      scores.value = answer.scores
-      scoredTaps.value = answer.counted
-    } catch {
-      behind = true
-    } finally {
-      scoring = false
+  let seeing: Promise<void> | undefined
+  /** Ids of the taps that the last answer counted. */
+  let answered = new Set<string>()
+  let more = false
+  /** Asks what the taps come to, where no answer counted them all; one question at a time, and the last taps are always asked about. */
+  function see(): Promise<void> {
+    if (seeing) {
+      more = true
+      return seeing
     }
+    if (!says || gone || finished.value) return Promise.resolve()
+    seeing = seeAll(says).finally(() => (seeing = undefined))
+    return seeing
   }
+  async function seeAll(says: AsksTaps) {
+    do {
+      more = false
+      const all = [...stored.value, ...waiting.value]
+      if (all.length <= soFar.value.counted) return
+      try {
+        const said = await says(all)
+        soFar.value = said
+        answered = new Set(all.slice(0, said.counted).map((t) => t.id))
+      } catch {
+        // Asked again with the next tap, and every so often.
+      }
+    } while (more && !gone && !finished.value)
+  }
+  /** Once it is known what the taps so far come to. */
+  const settled = () => seeing ?? Promise.resolve()
 
   /** Writes a tap down at once. What is tapped while the page still opens keeps its moment and waits its turn. */
   async function tap(kind: Kind, data: Data = {}) {
@@ -143,8 +184,9 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     }
     waiting.value = [...waiting.value, tap]
     if (kind === 'finish') finished.value = true
+    void see()
     // A browser without room still sends; the count of unsent taps tells.
-    await store.put(practical, tap).catch(() => undefined)
+    await store.put(practical, [{ tap }]).catch(() => undefined)
   }
 
   /** Sends what waits; who asks while something is being sent is answered when that and their own has been. */
@@ -190,14 +232,26 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     const sent = new Set(batch.map((t) => t.id))
     stored.value = [...stored.value, ...batch]
     waiting.value = waiting.value.filter((t) => !sent.has(t.id))
-    behind = true
     finished.value = answer.finished
-    await store.remove(practical, [...sent]).catch(() => undefined)
+    void see()
+    await store
+      .put(
+        practical,
+        batch.map((tap) => ({ tap, sent: true })),
+      )
+      .catch(() => undefined)
   }
 
-  function undo() {
-    const last = lastTap(taps.value, device)
-    if (last) return tap('undo', { ref: last.id })
+  /** Takes back the newest tap of this device that counts or was not counted yet, and never where the eyes are. */
+  async function undo() {
+    await settled()
+    const fresh = taps.value.filter((t) => !answered.has(t.id))
+    const gone = new Set(fresh.map((t) => t.data.ref))
+    const mine = [...counting.value, ...fresh].filter(
+      (t) => t.device === device && !['attend', 'undo'].includes(t.kind) && !gone.has(t.id),
+    )
+    const last = mine.reduce<Tap | undefined>((a, b) => (a && a.seq > b.seq ? a : b), undefined)
+    if (last) await tap('undo', { ref: last.id })
   }
   /** Takes any tap back, or an undo of it. */
   const takeBack = (ref: string) => tap('undo', { ref })
@@ -210,13 +264,13 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
   }
   const tick = useIntervalFn(() => (now.value = clock()), 250)
   const again = useIntervalFn(() => void flush(), 1500)
-  const soFar = useIntervalFn(() => void score(), SCORES_MS)
+  const seen = useIntervalFn(() => void see(), AGAIN_MS)
   window.addEventListener('online', flush)
   onScopeDispose(() => {
     gone = true
     tick.pause()
     again.pause()
-    soFar.pause()
+    seen.pause()
     window.removeEventListener('online', flush)
   })
 
@@ -224,8 +278,12 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     device,
     taps,
     waiting: computed(() => waiting.value.length),
-    unscored: computed(() => Math.max(0, taps.value.length - scoredTaps.value)),
-    scores: readonly(scores) as typeof scores,
+    counting,
+    progress: computed(() => soFar.value.progress),
+    run: computed(() => soFar.value.run),
+    scores: computed(() => soFar.value.scores),
+    unscored: computed(() => Math.max(0, taps.value.length - soFar.value.counted)),
+    settled,
     refused: computed(() => refused.value.length),
     refusal: readonly(refusal),
     problem: readonly(problem),
@@ -234,7 +292,6 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), scor
     watched: readonly(watched),
     attend,
     news,
-    score,
     open,
     tap,
     undo,
