@@ -11,6 +11,7 @@ import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,7 +22,10 @@ import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import palmtally.core.practical.event.Event;
+import palmtally.formats.Documents;
 import palmtally.formats.Json;
+import palmtally.formats.live.SoFar;
 import palmtally.server.App;
 import palmtally.server.ServerProcess;
 import palmtally.server.TestDatabase;
@@ -200,6 +204,125 @@ class FloorTest {
                 .start();
         assertThat(process.waitFor(60, TimeUnit.SECONDS)).isTrue();
         return Json.MAPPER.readTree(Files.readString(out));
+    }
+
+    /** What the page says of the taps is heard beside it: each answer of its core, as long as the page lives. */
+    private static final String HEARD = """
+            (() => {
+              window.said = [];
+              window.asked = 0;
+              const Plain = Worker;
+              window.Worker = class extends Plain {
+                constructor(...of) {
+                  super(...of);
+                  this.addEventListener('message', (e) => {
+                    if (e.data.said?.progress || e.data.said?.faults) { asked--; if (e.data.said.progress) said.push(JSON.stringify(e.data.said)) }
+                  });
+                }
+                postMessage(q, ...more) { if (q.ask === 'open' || q.ask === 'see') asked++; super.postMessage(q, ...more) }
+              };
+            })()
+            """;
+
+    /**
+     * The network is cut before the first tap and comes back after the last, and the page is closed and opened in between: at every moment
+     * how much was seen, and what is due, is what the server says of those taps afterwards.
+     */
+    @Test
+    void with_the_network_cut_from_start_to_end_all_goes_on_and_is_what_the_server_says_afterwards(App.Running app)
+            throws Exception {
+        try (var browser = new Browser()) {
+            var first = browser.page();
+            browser.watching(first, "floor-cut", () -> {
+                var teacher = Visitor.as(app.url(), "nadia");
+                var id = teacher.practical("Cleo Fenn", "hip");
+                var page = first;
+                page.addInitScript(HEARD);
+                Browser.signIn(page, app.url(), "nadia");
+                page.evaluate("() => navigator.serviceWorker.ready");
+                page.navigate(app.url() + "/floor");
+                page.locator(".table").first().waitFor();
+                page.navigate(app.url() + "/grade/" + id);
+                button(page, "Finish").waitFor();
+                // The rules are there, and the grader's eyes were written down.
+                page.waitForFunction("() => said.length > 0 && asked === 0");
+                page.clock().install();
+                page.context().setOffline(true);
+                var said = new ArrayList<String>();
+                taps(page, 0, 45);
+                said.addAll(heard(page));
+                var context = page.context();
+                page.close();
+                page = context.newPage();
+                page.addInitScript(HEARD);
+                page.clock().install();
+                page.navigate(app.url() + "/grade/" + id);
+                button(page, "Finish").waitFor();
+                page.waitForFunction("() => said.length > 0 && asked === 0");
+                taps(page, 45, 90);
+                assertThat(page.getByText(
+                                Pattern.compile("^[5-9]\\d taps not stored yet|^1\\d\\d taps not stored yet")))
+                        .isVisible();
+                said.addAll(heard(page));
+                var palm = page.locator(".foot svg").getAttribute("aria-label");
+                context.setOffline(false);
+                page.clock().runFor(5000);
+                assertThat(page.getByText(Pattern.compile("^all \\d+ taps stored")))
+                        .isVisible();
+
+                var record = Documents.readPractical(
+                        teacher.get("/api/practicals/" + id + "/file").text());
+                var row = teacher.get("/api/practicals/" + id).json();
+                var limit = row.get("limitSeconds") == null
+                        ? null
+                        : row.get("limitSeconds").asDouble();
+                var tapped = record.events().stream()
+                        .sorted(Comparator.comparingLong(Event::seq))
+                        .toList();
+                assertThat(tapped).hasSizeGreaterThan(90);
+                int compared = 0;
+                for (var one : said) {
+                    var live = Json.MAPPER.readTree(one);
+                    var then = record.with(
+                            record.asked(),
+                            tapped.subList(0, live.get("counted").asInt()));
+                    assertThat(numbers(live)).isEqualTo(numbers(Json.MAPPER.valueToTree(SoFar.of(then, limit, false))));
+                    compared++;
+                }
+                assertThat(compared).isGreaterThan(80);
+                var server = teacher.get("/api/practicals/" + id + "/scores").json();
+                assertThat(numbers(Json.MAPPER.readTree(said.get(said.size() - 1))))
+                        .isEqualTo(numbers(server));
+                assertThat(page.locator(".foot svg").getAttribute("aria-label")).isEqualTo(palm);
+            });
+        }
+    }
+
+    /** A page knows one kind of number. */
+    private static JsonNode numbers(JsonNode of) {
+        return Json.MAPPER.readTree(of.toString().replaceAll("(?<=[:\\[,]-?\\d{1,18})\\.0(?=[,}\\]])", ""));
+    }
+
+    @SuppressWarnings("unchecked")
+    private static List<String> heard(Page page) {
+        return (List<String>) page.evaluate("() => said");
+    }
+
+    /** Of everything something: steps, numbers, looks, words, the sheet, permission, depths, what is taken back, and a break. */
+    private static void taps(Page page, int from, int to) {
+        for (int i = from; i < to; i++) {
+            page.clock().fastForward(4000);
+            if (i % 9 == 0) page.keyboard().press("Enter");
+            else if (i % 9 == 4) page.keyboard().press("Shift+Digit" + i % 6);
+            else if (i % 11 == 5) page.keyboard().press("u");
+            else if (i % 23 == 20 || i % 23 == 21) page.keyboard().press("b");
+            else if (i % 3 == 0) page.keyboard().press(String.valueOf(i % 10));
+            else {
+                page.keyboard().press(List.of("a", "s", "d", " ", "f").get(i % 5));
+                page.keyboard().press(List.of("j", "k", "l").get(i % 3));
+            }
+            page.waitForFunction("() => asked === 0");
+        }
     }
 
     @Test
