@@ -206,24 +206,6 @@ class FloorTest {
         return Json.MAPPER.readTree(Files.readString(out));
     }
 
-    /** What the page says of the taps is heard beside it: each answer of its core, as long as the page lives. */
-    private static final String HEARD = """
-            (() => {
-              window.said = [];
-              window.asked = 0;
-              const Plain = Worker;
-              window.Worker = class extends Plain {
-                constructor(...of) {
-                  super(...of);
-                  this.addEventListener('message', (e) => {
-                    if (e.data.said?.progress || e.data.said?.faults) { asked--; if (e.data.said.progress) said.push(JSON.stringify(e.data.said)) }
-                  });
-                }
-                postMessage(q, ...more) { if (q.ask === 'open' || q.ask === 'see') asked++; super.postMessage(q, ...more) }
-              };
-            })()
-            """;
-
     /**
      * The network is cut before the first tap and comes back after the last, and the page is closed and opened in between: at every moment
      * how much was seen, and what is due, is what the server says of those taps afterwards.
@@ -237,7 +219,7 @@ class FloorTest {
                 var teacher = Visitor.as(app.url(), "nadia");
                 var id = teacher.practical("Cleo Fenn", "hip");
                 var page = first;
-                page.addInitScript(HEARD);
+                CoreHeard.in(page);
                 Browser.signIn(page, app.url(), "nadia");
                 page.evaluate("() => navigator.serviceWorker.ready");
                 page.navigate(app.url() + "/floor");
@@ -245,7 +227,7 @@ class FloorTest {
                 page.navigate(app.url() + "/grade/" + id);
                 button(page, "Finish").waitFor();
                 // The rules are there, and the grader's eyes were written down.
-                page.waitForFunction("() => said.length > 0 && asked === 0");
+                CoreHeard.settled(page);
                 page.clock().install();
                 page.context().setOffline(true);
                 var said = new ArrayList<String>();
@@ -254,11 +236,11 @@ class FloorTest {
                 var context = page.context();
                 page.close();
                 page = context.newPage();
-                page.addInitScript(HEARD);
+                CoreHeard.in(page);
                 page.clock().install();
                 page.navigate(app.url() + "/grade/" + id);
                 button(page, "Finish").waitFor();
-                page.waitForFunction("() => said.length > 0 && asked === 0");
+                CoreHeard.settled(page);
                 taps(page, 45, 90);
                 assertThat(page.getByText(
                                 Pattern.compile("^[5-9]\\d taps not stored yet|^1\\d\\d taps not stored yet")))
@@ -303,9 +285,10 @@ class FloorTest {
         return Json.MAPPER.readTree(of.toString().replaceAll("(?<=[:\\[,]-?\\d{1,18})\\.0(?=[,}\\]])", ""));
     }
 
-    @SuppressWarnings("unchecked")
     private static List<String> heard(Page page) {
-        return (List<String>) page.evaluate("() => said");
+        return CoreHeard.said(page).stream()
+                .filter(said -> said.contains("\"counted\""))
+                .toList();
     }
 
     /** Of everything something: steps, numbers, looks, words, the sheet, permission, depths, what is taken back, and a break. */
@@ -321,7 +304,7 @@ class FloorTest {
                 page.keyboard().press(List.of("a", "s", "d", " ", "f").get(i % 5));
                 page.keyboard().press(List.of("j", "k", "l").get(i % 3));
             }
-            page.waitForFunction("() => asked === 0");
+            CoreHeard.settled(page);
         }
     }
 
