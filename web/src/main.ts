@@ -10,3 +10,5 @@ import { router } from './router'
 import { vuetify } from './vuetify'
 
 createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')
+// Not before the first page stands: it only matters once a core was loaded.
+void import('./core/newerApp').then(({ renewWhenOutdated }) => renewWhenOutdated(router))

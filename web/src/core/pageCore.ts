@@ -1,4 +1,4 @@
-import { ref, shallowRef } from 'vue'
+import { readonly, ref, shallowRef } from 'vue'
 import { api, ask as asked, type Problem } from '@/api/client'
 import { serverRules } from '@/api/rules'
 
@@ -34,6 +34,7 @@ export const byOlderRules = ref(false)
 
 /** By which rules the page computes; nothing until the core is there. */
 const version = shallowRef<string>()
+export const pageRules = readonly(version)
 /** Whether the core was told of its school: nothing of a draft is answered before. */
 let knows = false
 /** Whether what the core knows of the school may have changed: the server is asked first until the core was told anew. */

@@ -2,6 +2,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import type { AsksTaps, SoFar } from '@/core/askTaps'
+import { byOlderRules } from '@/core/pageCore'
 import { deviceName, indexedTaps, type Tap, type TapStore } from './queue'
 
 type Kind = Tap['kind']
@@ -135,7 +136,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
   /** Ids of the taps that the last answer counted. */
   let answered = new Set<string>()
   let more = false
-  /** Asks what the taps come to, where no answer counted them all; one question at a time, and the last taps are always asked about. */
+  /** Asks what the taps come to, where no answer counted them all, or by older rules than the server has; one question at a time, and the last taps are always asked about. */
   function see(): Promise<void> {
     if (seeing) {
       more = true
@@ -149,7 +150,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
     do {
       more = false
       const all = [...stored.value, ...waiting.value]
-      if (all.length <= soFar.value.counted) return
+      if (all.length <= soFar.value.counted && !byOlderRules.value) return
       try {
         const said = await says(all)
         soFar.value = said

@@ -512,6 +512,79 @@ class EditorTest {
         });
     }
 
+    /** Two minutes of work without a network, while somebody else saved: both texts are there, and each act was answered at once. */
+    @Test
+    void two_minutes_without_a_network_beside_somebody_who_saved_lose_nothing(App.Running app) throws Exception {
+        var page = browser.page();
+        CoreHeard.in(page);
+        browser.watching(page, "editor-two-minutes", () -> {
+            begin(page, app, "Away for two minutes");
+            CoreHeard.settled(page);
+            type(page, "glide calves 5s");
+            CoreHeard.settled(page);
+            page.clock().install();
+            page.context().setOffline(true);
+            var other = browser.page();
+            Browser.signIn(other, app.url(), "lead");
+            other.navigate(page.url());
+            other.locator("[data-step]").first().waitFor();
+            type(other, "knead outer thigh 50s supine");
+            button(other, "Save").click();
+            assertThat(other.getByText("version 2")).isVisible();
+
+            var checks = tab(page, "Checks");
+            for (int second = 0; second < 120; second += 5) {
+                page.clock().fastForward(5000);
+                checks.click();
+                switch (second / 5 % 6) {
+                    case 0 -> type(page, "glide quads 20s");
+                    case 1 -> {
+                        type(page, "elbow quads deep 60s");
+                        assertThat(page.locator(".says article.stop").first()).isVisible();
+                    }
+                    case 2 -> {
+                        page.getByRole(
+                                        AriaRole.BUTTON,
+                                        new Page.GetByRoleOptions().setName(Pattern.compile("^Mend all \\d")))
+                                .click();
+                        button(page, "Mend all of it").click();
+                        assertThat(page.locator(".says article.stop")).hasCount(0);
+                    }
+                    case 3 -> {
+                        tab(page, "Fit").click();
+                        page.getByLabel("Minutes there are").fill(String.valueOf(8 + second / 30));
+                        button(page, "Show the best fit").click();
+                        button(page, "Fit it").click();
+                    }
+                    case 4 -> {
+                        tab(page, "See").click();
+                        assertThat(page.locator("svg.picture:not(.table-picture)"))
+                                .isVisible();
+                    }
+                    default -> {
+                        var now = order(page);
+                        button(page, "Undo").click();
+                        assertThat(button(page, "Redo")).isEnabled();
+                        button(page, "Redo").click();
+                        assertThat(order(page)).isEqualTo(now);
+                    }
+                }
+            }
+            var mine = order(page);
+            page.context().setOffline(false);
+            button(page, "Save").click();
+            var race = page.getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("meanwhile"));
+            assertThat(race).containsText("Petrissage, 50 s");
+            button(page, "Save yours as the newest").click();
+            assertThat(page.getByText("version 3")).isVisible();
+            page.reload();
+            page.locator("[data-step]").first().waitFor();
+            assertThat(order(page)).isEqualTo(mine);
+            tab(page, "Versions").click();
+            assertThat(page.getByRole(AriaRole.TABPANEL)).containsText("2 Added Petrissage");
+        });
+    }
+
     @Test
     void two_who_edit_the_same_lose_nothing(App.Running app) throws Exception {
         var page = browser.page();
