@@ -95,7 +95,7 @@ watch(
           class="tile"
           :class="{
             on: t.key === progress.on,
-            done: progress.had.has(t.key),
+            done: progress.done(t.key),
             chosen: i === progress.chosen,
           }"
           :aria-current="t.key === progress.on ? 'step' : undefined"

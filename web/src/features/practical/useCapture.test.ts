@@ -306,6 +306,23 @@ describe('how far a table is', () => {
     capture.pick(of('answer-eased'))
     expect(progress.cues.pressure.hot).toBe(false)
   })
+  it('a step is done once it had its turn, also while it goes on anew', () => {
+    const { progress, capture, now } = table()
+    capture.start(0)
+    expect(progress.on).toBe('greet/midline')
+    expect(progress.done('greet/midline')).toBe(false)
+    expect(progress.cues.order.text).toBe('1 of 5')
+    now.value = 4000
+    capture.start(1)
+    expect(progress.done('greet/midline')).toBe(true)
+    expect(progress.spent('greet/midline')).toBe(4)
+    expect(progress.done('strip/right')).toBe(false)
+    now.value = 9000
+    capture.start(0)
+    now.value = 10_000
+    expect(progress.done('greet/midline')).toBe(true)
+    expect(progress.spent('greet/midline')).toBe(5)
+  })
   it('counts each thing by what it is', () => {
     const { progress, capture } = table()
     capture.start(0)

@@ -36,6 +36,11 @@ export function useProgress(table: Table, tables?: () => number) {
     const h = had.value.get(key)
     return h ? (h.ms + (h.since === undefined ? 0 : taps.now.value - h.since)) / 1000 : 0
   }
+  /** Whether a step had its turn: the one that goes on for the first time has not. */
+  function done(key: string) {
+    const h = had.value.get(key)
+    return !!h && (h.since === undefined || h.ms > 0)
+  }
   /** Index of the tile that Enter would start: the one that comes next, unless the arrows moved it. */
   const chosen = ref(0)
   const upNext = computed(() => {
@@ -184,7 +189,7 @@ export function useProgress(table: Table, tables?: () => number) {
     tiles,
     stepOf,
     on,
-    had,
+    done,
     current,
     spent,
     chosen,
