@@ -37,17 +37,17 @@ public final class DoseSpeed implements Check {
         for (var span : plan.spans()) {
             var step = span.stint().step();
             if (!slow(step) || seen.contains(step.id())) continue;
-            var geometry = Geometry.of(span.stint());
-            var speed = geometry.speed();
+            var measured = Measured.of(span.stint());
+            var speed = measured.speed();
             // What is given by the clock and not in passes has no speed of its own.
-            if (speed == null || speed <= MOST || geometry.travel.dose().kind() != Dose.Kind.PASSES) continue;
+            if (speed == null || speed <= MOST || measured.dose() != Dose.Kind.PASSES) continue;
             seen.add(step.id());
-            double seconds = Math.ceil(geometry.length() / MOST);
+            double seconds = Math.ceil(measured.length() / MOST);
             plan.report(
                     RULE,
                     Where.step(step.id()),
-                    plan.number(step) + " goes " + FastMath.round(geometry.length() / 10) + " cm in "
-                            + FastMath.round(geometry.length() / speed) + " s, " + FastMath.round(speed)
+                    plan.number(step) + " goes " + FastMath.round(measured.length() / 10) + " cm in "
+                            + FastMath.round(measured.length() / speed) + " s, " + FastMath.round(speed)
                             + " mm a second: too fast to feel what lies under the hand.",
                     "Give each pass more time.",
                     new Mend(

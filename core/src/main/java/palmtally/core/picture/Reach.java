@@ -41,13 +41,13 @@ public final class Reach implements Check {
                         " brings the " + step.handWords()
                                 + " in from across the table: the weight hangs on the arm and the back twists.");
             else {
-                var geometry = Geometry.of(span.stint());
-                if (geometry.within()) continue;
+                var measured = Measured.of(span.stint());
+                if (measured.within()) continue;
                 report(
                         plan,
                         step,
-                        " works " + centimetres(geometry.reach()) + " from the feet; "
-                                + centimetres(geometry.therapist.comfortable())
+                        " works " + centimetres(measured.reach()) + " from the feet; "
+                                + centimetres(measured.comfortable())
                                 + " are in reach of an adult of middle height without bending in the waist.");
             }
             seen.add(step.id());
