@@ -28,14 +28,6 @@ export function changed<K extends keyof Detail>(
   return says(all) ? all : undefined
 }
 
-/** After these the step is not done any further. */
-export const ENDING: readonly (string | undefined)[] = [
-  'later',
-  'move-on',
-  'skip',
-  'stop',
-] satisfies Detail['instead'][number]['then'][]
-
 /** A list with one thing put in, or taken out where it was in. */
 export const toggled = <T>(list: readonly T[], one: T): T[] =>
   list.includes(one) ? list.filter((x) => x !== one) : [...list, one]

@@ -61,6 +61,35 @@ class EditorTest {
         assertThat(page.locator("[data-step]")).hasCount(had + 1);
     }
 
+    private static void mendAll(Page page) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mend all \\d")))
+                .click();
+        button(page, "Mend all of it").click();
+        assertThat(page.locator(".says article.stop")).hasCount(0);
+    }
+
+    private static void fit(Page page, int minutes) {
+        tab(page, "Fit").click();
+        page.getByLabel("Minutes there are").fill(String.valueOf(minutes));
+        button(page, "Show the best fit").click();
+        button(page, "Fit it").click();
+    }
+
+    private static void see(Page page) {
+        tab(page, "See").click();
+        assertThat(page.locator("svg.picture:not(.table-picture)")).isVisible();
+    }
+
+    private void somebodyElseSaves(App.Running app, String at) {
+        var other = browser.page();
+        Browser.signIn(other, app.url(), "lead");
+        other.navigate(at);
+        other.locator("[data-step]").first().waitFor();
+        type(other, "knead outer thigh 50s supine");
+        button(other, "Save").click();
+        assertThat(other.getByText("version 2")).isVisible();
+    }
+
     private static void drag(Page page, Locator grip, Locator to, double part) {
         var from = grip.boundingBox();
         var there = to.boundingBox();
@@ -144,10 +173,7 @@ class EditorTest {
             assertThat(order(page)).isEqualTo(before);
 
             // Fitted, saved as one version that tells what was done, and there after a reload.
-            tab(page, "Fit").click();
-            page.getByLabel("Minutes there are").fill("9");
-            button(page, "Show the best fit").click();
-            button(page, "Fit it").click();
+            fit(page, 9);
             button(page, "Save").click();
             assertThat(page.getByText("version 2", new Page.GetByTextOptions().setExact(false)))
                     .isVisible();
@@ -239,10 +265,7 @@ class EditorTest {
             assertThat(finding(page, "ORDER-SIDES")).hasCount(0);
 
             assertThat(finding(page, "DOSE-SLOT")).isVisible();
-            tab(page, "Fit").click();
-            page.getByLabel("Minutes there are").fill("20");
-            button(page, "Show the best fit").click();
-            button(page, "Fit it").click();
+            fit(page, 20);
             tab(page, "Checks").click();
             assertThat(finding(page, "DOSE-SLOT")).hasCount(0);
             assertThat(page.locator("article.stop")).hasCount(0);
@@ -483,16 +506,9 @@ class EditorTest {
             type(page, "elbow quads deep 60s");
             tab(page, "Checks").click();
             assertThat(page.locator(".says article.stop").first()).isVisible();
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mend all \\d")))
-                    .click();
-            button(page, "Mend all of it").click();
-            assertThat(page.locator(".says article.stop")).hasCount(0);
-            tab(page, "Fit").click();
-            page.getByLabel("Minutes there are").fill("9");
-            button(page, "Show the best fit").click();
-            button(page, "Fit it").click();
-            tab(page, "See").click();
-            assertThat(page.locator("svg.picture:not(.table-picture)")).isVisible();
+            mendAll(page);
+            fit(page, 9);
+            see(page);
             // What may take long is the server's while it can be reached, so that it is tried there first.
             assertThat(asked.stream()
                             .filter(u -> u.contains("/api/") && !u.matches(".*/drafts/(fit|mend-all)"))
@@ -524,13 +540,7 @@ class EditorTest {
             CoreHeard.settled(page);
             page.clock().install();
             page.context().setOffline(true);
-            var other = browser.page();
-            Browser.signIn(other, app.url(), "lead");
-            other.navigate(page.url());
-            other.locator("[data-step]").first().waitFor();
-            type(other, "knead outer thigh 50s supine");
-            button(other, "Save").click();
-            assertThat(other.getByText("version 2")).isVisible();
+            somebodyElseSaves(app, page.url());
 
             var checks = tab(page, "Checks");
             for (int second = 0; second < 120; second += 5) {
@@ -543,23 +553,13 @@ class EditorTest {
                         assertThat(page.locator(".says article.stop").first()).isVisible();
                     }
                     case 2 -> {
-                        page.getByRole(
-                                        AriaRole.BUTTON,
-                                        new Page.GetByRoleOptions().setName(Pattern.compile("^Mend all \\d")))
-                                .click();
-                        button(page, "Mend all of it").click();
-                        assertThat(page.locator(".says article.stop")).hasCount(0);
+                        mendAll(page);
                     }
                     case 3 -> {
-                        tab(page, "Fit").click();
-                        page.getByLabel("Minutes there are").fill(String.valueOf(8 + second / 30));
-                        button(page, "Show the best fit").click();
-                        button(page, "Fit it").click();
+                        fit(page, 8 + second / 30);
                     }
                     case 4 -> {
-                        tab(page, "See").click();
-                        assertThat(page.locator("svg.picture:not(.table-picture)"))
-                                .isVisible();
+                        see(page);
                     }
                     default -> {
                         var now = order(page);
@@ -590,13 +590,7 @@ class EditorTest {
         var page = browser.page();
         browser.watching(page, "editor-two", () -> {
             begin(page, app, "Two hands");
-            var other = browser.page();
-            Browser.signIn(other, app.url(), "lead");
-            other.navigate(page.url());
-            other.locator("[data-step]").first().waitFor();
-            type(other, "knead outer thigh 50s supine");
-            button(other, "Save").click();
-            assertThat(other.getByText("version 2")).isVisible();
+            somebodyElseSaves(app, page.url());
 
             type(page, "glide inner thigh 30s supine");
             // A closed tab loses nothing either.

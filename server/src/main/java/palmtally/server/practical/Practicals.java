@@ -413,13 +413,13 @@ public class Practicals {
         var row = records.row(id);
         access.mustTeach(caller, row.termId());
         records.mustNotBeBlind(caller, row);
-        if (row.finished() && !rated(id))
-            throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
-        return SoFar.of(records.practical(row), row.limitSeconds(), rated(id));
+        boolean rated = rated(id);
+        if (row.finished() && !rated) throw Refusal.conflict("not-rated", "Give the one rating of the whole first.");
+        return SoFar.of(records.practical(row), row.limitSeconds(), rated);
     }
 
     /** Whether the one rating of the whole was given, so that what it comes to may be shown. */
-    public boolean rated(UUID id) {
+    private boolean rated(UUID id) {
         return rows.rating(id).isPresent() || rows.award(id).isPresent();
     }
 
