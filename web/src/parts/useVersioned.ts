@@ -88,6 +88,7 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
   let shelving: ReturnType<typeof setTimeout> | undefined
   let left = false
   let asking = false
+  let judging: Promise<void> | undefined
   let waiting = false
 
   async function read() {
@@ -157,6 +158,15 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
       return
     }
     asking = true
+    judging = judge(next)
+    await judging
+    asking = false
+    if (waiting && !left) {
+      waiting = false
+      await check()
+    }
+  }
+  async function judge(next: Text) {
     try {
       const answer = await of.check(next)
       if (!left) {
@@ -166,12 +176,6 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
       }
     } catch (e) {
       if (!left) failed.value = e as Problem
-    } finally {
-      asking = false
-    }
-    if (waiting && !left) {
-      waiting = false
-      await check()
     }
   }
 
@@ -188,9 +192,14 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
     }
   }
 
+  /** When what the checks say is said of the text that is here, or cannot be asked. */
+  async function settled() {
+    while (asking && !left) await judging
+  }
+
   /**
-   * An act that the server works out from the text, such as a mend. Where the text went on before the answer came, the answer is of a
-   * text that is gone: the newer one is asked about. Undefined where the server refused.
+   * An act that is worked out from the text, such as a mend. Where the text went on before the answer came, the answer is of a
+   * text that is gone: the newer one is asked about, once it was judged. Undefined where that was refused.
    */
   async function rewrite<A>(
     what: string,
@@ -198,6 +207,7 @@ export function useVersioned<View extends Stored, Text, Checks>(of: Versioned<Vi
     next: (answer: A) => Text,
   ): Promise<A | undefined> {
     for (;;) {
+      await settled()
       const from = text.value
       if (from === undefined) return undefined
       const answer = await during(() => ask(from))

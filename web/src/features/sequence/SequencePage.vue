@@ -219,7 +219,7 @@ async function saveCopy() {
               :people="people"
               @act="draft.act"
               @open="openFinding"
-              @mend="(f) => draft.mend(f.finding.key, f.mend!)"
+              @mend="(f) => draft.mend(f.finding, f.mend!)"
             />
           </div>
           <div

@@ -20,6 +20,8 @@ const plan = (total: number) => ({ totalSeconds: total, findings: [] }) as unkno
 const view = (version: number, note: string) =>
   ({ version, sequence: sequence(note), plan: plan(0), history: [] }) as unknown as Schema['SequenceView']
 
+const found = (key: string, where: object = {}) =>
+  ({ key, rule: key.split('@')[0], where }) as unknown as Schema['FindingView']
 const flush = () => new Promise((r) => setTimeout(r))
 async function draft() {
   const scope = effectScope()
@@ -213,7 +215,7 @@ describe('a mend', () => {
   it('is an act like any other', async () => {
     const d = await draft()
     post.mockImplementationOnce(async () => ({ sequence: sequence('mended'), plan: plan(2) }))
-    await d.mend('ORDER-WARM@a', 'Add 60 s palm glide')
+    await d.mend(found('ORDER-WARM@a'), 'Add 60 s palm glide')
     expect(d.sequence.value?.note).toBe('mended')
     expect(d.undoable.value).toBe('Add 60 s palm glide')
   })
@@ -225,7 +227,8 @@ describe('a mend', () => {
         ? new Promise((answer) => mends.push({ note: body.sequence.note, answer }))
         : Promise.resolve(plan(1)),
     )
-    const done = d.mend('ORDER-WARM@a', 'Add 60 s palm glide')
+    const done = d.mend(found('ORDER-WARM@a'), 'Add 60 s palm glide')
+    await flush()
     d.act('Split step 2', sequence('split'))
     mends[0]!.answer({ sequence: sequence('first, mended') })
     await flush()
@@ -237,6 +240,20 @@ describe('a mend', () => {
     d.undo()
     expect(d.sequence.value?.note).toBe('split')
   })
+  it('of what was found before a further act is asked of where it is found now', async () => {
+    const d = await draft()
+    const keys: string[] = []
+    const later = found('DEEP@b/-/-/9000', { step: 'b', atMs: 9000 })
+    post.mockImplementation(async (path: string, { body }: { body: { key: string } }) => {
+      if (!path.endsWith('mend')) return { totalSeconds: 1, findings: [{ finding: later }] }
+      keys.push(body.key)
+      return { sequence: sequence('mended') }
+    })
+    d.act('Duplicate', sequence('longer'))
+    await d.mend(found('DEEP@b/-/-/5000', { step: 'b', atMs: 5000 }), 'Add 60 s palm glide')
+    expect(keys).toEqual(['DEEP@b/-/-/9000'])
+    expect(d.sequence.value?.note).toBe('mended')
+  })
   it('that is refused changes nothing and says why', async () => {
     const d = await draft()
     post.mockRejectedValueOnce({
@@ -245,7 +262,7 @@ describe('a mend', () => {
       detail: 'There is no such finding.',
       faults: [],
     })
-    await d.mend('gone', 'x')
+    await d.mend(found('gone'), 'x')
     expect(d.failed.value?.detail).toBe('There is no such finding.')
     expect(d.undoable.value).toBeUndefined()
   })

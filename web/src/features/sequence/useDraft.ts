@@ -2,6 +2,8 @@ import { api, ask, type Schema } from '@/api/client'
 import { askDraft } from '@/core/askDraft'
 import { useVersioned } from '@/parts/useVersioned'
 
+type Finding = Schema['FindingView']
+
 /** A sequence while it is edited, judged by a profile and for a body. */
 export function useDraft(
   id: string,
@@ -34,12 +36,18 @@ export function useDraft(
       ),
     difference: (before, after) => askDraft('difference', { before, after }),
   })
-  const mend = (key: string, label: string) =>
+  /** Mends what was found. Where the text went on since it was shown, its moment may be another: it is mended where it is found now. */
+  const mend = (finding: Finding, label: string) =>
     draft.rewrite(
       label,
-      (from) => askDraft('mend', { ...judged(from), key }),
+      (from) => askDraft('mend', { ...judged(from), key: (nowOf(finding) ?? finding).key }),
       (answer) => answer.sequence,
     )
+  function nowOf(finding: Finding) {
+    const found = plan.value?.findings.map((f) => f.finding) ?? []
+    const place = ({ rule, where }: Finding) => [rule, where.step, where.zone, where.side].join()
+    return found.find((f) => f.key === finding.key) ?? found.find((f) => place(f) === place(finding))
+  }
   /** Stores the text as a sequence under a name of its own, for one that lost a race. Its id, or undefined where that was refused. */
   async function saveCopy(): Promise<string | undefined> {
     const mine = sequence.value
