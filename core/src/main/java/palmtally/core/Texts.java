@@ -27,6 +27,11 @@ public final class Texts {
         return plain.isEmpty() ? otherwise : plain;
     }
 
+    /** A constant's own word in files and interfaces: small letters, with hyphens. */
+    public static String word(Enum<?> constant) {
+        return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
     /** A text with each match of a pattern replaced by what is made of it, as it stands. */
     public static String replaced(Pattern pattern, String text, Function<MatchResult, String> by) {
         var matcher = pattern.matcher(text);

@@ -1,8 +1,8 @@
 package palmtally.core.body;
 
-import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /** A movement that a muscle makes, and how it is asked for so that the muscle stands out under the hand (from memory). */
 public enum Action {
@@ -151,6 +151,8 @@ public enum Action {
             "the shoe: nothing of its own draws them together firmly");
 
     private final Joint joint;
+
+    private final String word = Texts.word(this);
     private final String does;
     private final String ask;
     private final @Nullable String opposite;
@@ -190,6 +192,6 @@ public enum Action {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

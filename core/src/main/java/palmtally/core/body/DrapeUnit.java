@@ -1,6 +1,6 @@
 package palmtally.core.body;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What the sheet opens and closes as one piece. */
 public enum DrapeUnit {
@@ -12,6 +12,8 @@ public enum DrapeUnit {
     HIP(true),
     ARM(true),
     LEG(true);
+
+    private final String word = Texts.word(this);
 
     private final boolean paired;
 
@@ -31,6 +33,6 @@ public enum DrapeUnit {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.body;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Where a movement is seen. */
 public enum Joint {
@@ -25,8 +25,10 @@ public enum Joint {
     FOOT,
     TOES;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -2,9 +2,9 @@ package palmtally.core.body;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import palmtally.core.Texts;
 
 /**
  * A place on the body that a hand finds, and where it is on a body of unit stature that stands with hanging arms, the palms to the front.
@@ -477,6 +477,8 @@ public enum Landmark {
             List.of(Zone.FOOT_TOP, Zone.SOLE)),
     TOE_TIPS("tips of the toes", "phalanges distales pedis", at(46, 6, 112), List.of(Zone.FOOT_TOP, Zone.SOLE));
 
+    private final String word = Texts.word(this);
+
     /**
      * Where it is, in thousandths of the stature; of a paired one that of the right side, whose left fellow lies across the midline.
      *
@@ -554,6 +556,6 @@ public enum Landmark {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.body;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How the client lies or sits. */
 public enum Position {
@@ -11,6 +11,8 @@ public enum Position {
     SEMI_RECLINED,
     SEATED;
 
+    private final String word = Texts.word(this);
+
     /** How the client lies after turning over from one side to the other; any other position is its own. */
     public Position turnedOver() {
         return this == SIDE_LEFT ? SIDE_RIGHT : this == SIDE_RIGHT ? SIDE_LEFT : this;
@@ -18,6 +20,6 @@ public enum Position {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

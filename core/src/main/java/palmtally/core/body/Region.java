@@ -1,6 +1,6 @@
 package palmtally.core.body;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** A region as it is taught and tracked over a term (common practice, no source). */
 public enum Region {
@@ -19,6 +19,8 @@ public enum Region {
     LOWER_LEG("Lower leg"),
     FOOT("Foot and ankle"),
     WHOLE_BODY("Whole body");
+
+    private final String word = Texts.word(this);
 
     private final String label;
 
@@ -40,6 +42,6 @@ public enum Region {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

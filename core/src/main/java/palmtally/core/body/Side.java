@@ -1,6 +1,6 @@
 package palmtally.core.body;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** The client's own left or right, the midline, or both hands at work on both sides at once. */
 public enum Side {
@@ -8,6 +8,8 @@ public enum Side {
     RIGHT,
     MIDLINE,
     BOTH;
+
+    private final String word = Texts.word(this);
 
     /** The other side of a pair; midline and both are their own counterpart. */
     public Side other() {
@@ -25,6 +27,6 @@ public enum Side {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

@@ -8,9 +8,9 @@ import static palmtally.core.body.Zone.*;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /**
  * What lies in the zones and what a teacher names: muscles, tendons, fasciae, ligaments and joints. A row says all that is known of one:
@@ -1003,6 +1003,8 @@ public enum Structure {
             .along(ANKLE_INNER, ANKLE_OUTER)),
     WRIST_JOINT(joint("Wrist joint", "articulatio radiocarpalis").in(WRIST).along(RADIAL_STYLOID, ULNAR_STYLOID));
 
+    private final String word = Texts.word(this);
+
     /** What kind of thing it is. */
     public enum Kind {
         MUSCLE(8),
@@ -1019,7 +1021,7 @@ public enum Structure {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return Texts.word(this);
         }
     }
 
@@ -1202,6 +1204,6 @@ public enum Structure {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -3,11 +3,11 @@ package palmtally.core.body;
 import static palmtally.core.body.DrapeUnit.*;
 import static palmtally.core.body.Region.*;
 
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /**
  * What a step works on and a hand touches. Each zone carries its site ceiling on the 0–5 depth scale: the least and the most
@@ -93,6 +93,8 @@ public enum Zone {
     ACHILLES("Heel cord", Region.FOOT, LEG, true, null),
     SOLE("Sole of the foot", Region.FOOT, LEG, true, null),
     FOOT_TOP("Top of the foot, toes", Region.FOOT, LEG, true, null);
+
+    private final String word = Texts.word(this);
 
     /**
      * How deep a site may be worked.
@@ -257,6 +259,6 @@ public enum Zone {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.calendar;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What a lesson does with a region, in the order a region meets them. */
 public enum Aim {
@@ -8,6 +8,8 @@ public enum Aim {
     PRACTISE("practised"),
     ASSESS("assessed"),
     MEET_AGAIN("met again");
+
+    private final String word = Texts.word(this);
 
     private final String done;
 
@@ -22,6 +24,6 @@ public enum Aim {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -3,10 +3,10 @@ package palmtally.core.competency;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Stream;
+import palmtally.core.Texts;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
@@ -17,6 +17,8 @@ public enum Gate {
     GLUTEALS("The gluteals", Set.of(Zone.GLUTEALS, Zone.HIP_ROTATORS)),
     JAW("The jaw", Set.of(Zone.JAW_MUSCLES, Zone.INSIDE_MOUTH)),
     FRONT_OF_NECK("The front of the neck", Set.of(Zone.THROAT, Zone.NECK_SIDE, Zone.STRAP_MUSCLE));
+
+    private final String word = Texts.word(this);
 
     private static final List<Region> LEG = List.of(Region.THIGH, Region.KNEE, Region.LOWER_LEG, Region.FOOT);
 
@@ -94,6 +96,6 @@ public enum Gate {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,8 +1,8 @@
 package palmtally.core.demonstration;
 
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /**
  * One entry of the log of a demonstration.
@@ -34,9 +34,11 @@ public record Mark(
         REFITTED,
         FINISHED;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -1,6 +1,6 @@
 package palmtally.core.demonstration;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Why presenters leave a step out, and whether the class is still to see it (common practice, no source). */
 public enum Reason {
@@ -8,6 +8,8 @@ public enum Reason {
     SEEN_BEFORE("Seen before", false),
     NOT_ON_THIS_BODY("Not on this body", true),
     NOT_TODAY("Not today", true);
+
+    private final String word = Texts.word(this);
 
     private final String words;
     private final boolean anotherDay;
@@ -29,6 +31,6 @@ public enum Reason {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

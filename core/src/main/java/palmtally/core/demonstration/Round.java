@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.Sums;
+import palmtally.core.Texts;
 import palmtally.core.body.Side;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Profile;
@@ -36,9 +36,11 @@ public record Round(List<Leg> legs, List<String> leftOut) {
         ROLES,
         TIDY;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

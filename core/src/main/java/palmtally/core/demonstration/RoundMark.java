@@ -1,6 +1,6 @@
 package palmtally.core.demonstration;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /**
  * One entry of the log of a practice round.
@@ -18,9 +18,11 @@ public record RoundMark(What what, int leg, double atSeconds, double seconds) {
         LONGER,
         FINISHED;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 }

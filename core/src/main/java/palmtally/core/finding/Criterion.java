@@ -1,6 +1,6 @@
 package palmtally.core.finding;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** The five criteria in the order of the fingers, thumb to little finger. */
 public enum Criterion {
@@ -9,6 +9,8 @@ public enum Criterion {
     MECHANICS("Body mechanics"),
     COMMUNICATION("Client communication"),
     DRAPING("Draping");
+
+    private final String word = Texts.word(this);
 
     private final String label;
 
@@ -22,6 +24,6 @@ public enum Criterion {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.finding;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How grave a finding is; {@code OFF} silences a rule, {@code CRITICAL} occurs in practicals only. */
 public enum Severity {
@@ -10,8 +10,10 @@ public enum Severity {
     STOP,
     CRITICAL;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

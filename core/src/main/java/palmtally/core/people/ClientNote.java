@@ -1,9 +1,9 @@
 package palmtally.core.people;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 
@@ -30,6 +30,8 @@ public record ClientNote(
         TICKLISH("ticklish", false),
         CLOTHED("stays clothed", false);
 
+        private final String word = Texts.word(this);
+
         private final String label;
         private final boolean local;
 
@@ -49,7 +51,7 @@ public record ClientNote(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

@@ -1,11 +1,13 @@
 package palmtally.core.picture;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How heavy the body is that is drawn: of an adult, of no sex. */
 public enum Build {
     MIDDLE(1, 1),
     HEAVY(1.16, 1.28);
+
+    private final String word = Texts.word(this);
 
     private final double limbs;
     private final double trunk;
@@ -27,6 +29,6 @@ public enum Build {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

@@ -1,8 +1,8 @@
 package palmtally.core.picture;
 
 import java.util.List;
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /**
  * A step as it is seen from above the table, the client's head at the top. Millimetres of the client, without colours.
@@ -53,9 +53,11 @@ public record Picture(
         /** No hand is laid on: it is asked and looked at. */
         LOOK;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -1,6 +1,6 @@
 package palmtally.core.picture;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What a shape of a picture is. Whoever draws it gives each a look; none is told apart by colour alone. */
 public enum Role {
@@ -44,8 +44,10 @@ public enum Role {
     /** From the therapist to the work. */
     REACH;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

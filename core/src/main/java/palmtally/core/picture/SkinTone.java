@@ -1,6 +1,6 @@
 package palmtally.core.picture;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** The tone of the skin that is drawn, from the lightest to the darkest. Its colours are the page's; paper is grey. */
 public enum SkinTone {
@@ -10,8 +10,10 @@ public enum SkinTone {
     BROWN,
     DARK;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

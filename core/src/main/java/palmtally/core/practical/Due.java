@@ -1,7 +1,7 @@
 package palmtally.core.practical;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /**
  * Something that a table waits for.
@@ -32,9 +32,11 @@ public record Due(
         SILENCE,
         SIDE;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -1,8 +1,8 @@
 package palmtally.core.practical;
 
 import java.util.EnumSet;
-import java.util.Locale;
 import java.util.Set;
+import palmtally.core.Texts;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.event.Observation;
 import palmtally.core.practical.event.Reply;
@@ -22,6 +22,8 @@ enum Listening {
     INTERVIEWS(Criterion.COMMUNICATION, "No question of a trigger-point interview was tapped."),
     CLOSING(Criterion.COMMUNICATION, "No closing word was tapped."),
     ANSWERS(Criterion.PRESSURE, "The client said too much, and no answer to it was tapped.");
+
+    private final String word = Texts.word(this);
 
     static final Set<SayKind> OPENINGS =
             EnumSet.of(SayKind.GREETING, SayKind.PURPOSE, SayKind.AREAS_TO_AVOID, SayKind.INVITES_FEEDBACK);
@@ -70,6 +72,6 @@ enum Listening {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

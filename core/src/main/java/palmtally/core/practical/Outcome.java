@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Spoken;
 import palmtally.core.profile.Profile;
@@ -34,9 +35,11 @@ public record Outcome(
         FAIL,
         INCOMPLETE;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -5,10 +5,10 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import palmtally.core.Texts;
 import palmtally.core.finding.Finding;
 import palmtally.core.finding.Rule;
 import palmtally.core.sequence.check.Announced;
@@ -42,6 +42,8 @@ public record StepLook(String step, Set<Wrong> wrong) {
         OVER_CEILING("over the ceiling"),
         LEFT_SILENT("nothing said");
 
+        private final String word = Texts.word(this);
+
         private static final Map<Rule, Wrong> BY_RULE = new HashMap<>();
 
         static {
@@ -71,7 +73,7 @@ public record StepLook(String step, Set<Wrong> wrong) {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

@@ -5,10 +5,10 @@ import static palmtally.core.profile.DrapePoint.*;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.body.DrapeUnit;
 
 /** A way to open a part of the sheet, as its points in the order in which they are done (common practice, no source). */
@@ -37,6 +37,8 @@ public enum DrapeMethod {
     ABDOMEN("abdomen, chest drape first", DrapeUnit.ABDOMEN, CHEST_DRAPE_LAID, CHEST_DRAPE_TIGHT, TO_THE_HIPS),
     SIDE_LYING("side-lying", null, FRONT_AND_BACK, LEG_WRAPPED, ROLLED_UNDER),
     CLOTHED("clothed", null, CLOTHES_AS_THEY_ARE, OWN_TOWEL);
+
+    private final String word = Texts.word(this);
 
     private final String label;
     private final Set<DrapeUnit> units;
@@ -92,6 +94,6 @@ public enum DrapeMethod {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.profile;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** One thing that a grader looks at when the sheet is moved (common practice, no source). */
 public enum DrapePoint {
@@ -54,6 +54,8 @@ public enum DrapePoint {
             DrapingFault.NOT_COVERED_AT_END);
 
     private final String words;
+
+    private final String word = Texts.word(this);
     private final String missed;
     private final DrapingFault fault;
 
@@ -80,6 +82,6 @@ public enum DrapePoint {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.profile;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What can be wrong with the sheet, and the points it costs by default. */
 public enum DrapingFault implements Weighed {
@@ -10,6 +10,8 @@ public enum DrapingFault implements Weighed {
     NOT_SECURED("not secured", 10),
     NOT_COVERED_AT_END("not covered at the end", 15),
     OTHER("something else missed", 3, true);
+
+    private final String word = Texts.word(this);
 
     private final String label;
     private final double price;
@@ -42,6 +44,6 @@ public enum DrapingFault implements Weighed {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

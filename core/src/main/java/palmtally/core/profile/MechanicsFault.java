@@ -1,6 +1,6 @@
 package palmtally.core.profile;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What can be wrong with the therapist's own body, and how much of a look it spoils by default. */
 public enum MechanicsFault implements Weighed {
@@ -15,6 +15,8 @@ public enum MechanicsFault implements Weighed {
     LIFTING_WITH_BACK("lifting with the back", 1, true),
     PULLING_WITH_ARMS("pulling with the arms", 0.5, true),
     REACHING("reaching instead of walking", 1, true);
+
+    private final String word = Texts.word(this);
 
     private final String label;
     private final double weight;
@@ -47,6 +49,6 @@ public enum MechanicsFault implements Weighed {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
@@ -13,6 +12,7 @@ import palmtally.core.Choice;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.Sums;
+import palmtally.core.Texts;
 import palmtally.core.body.Zone;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Rule;
@@ -54,6 +54,8 @@ public record Profile(
         FROM_SHEET_EDGE("downward from the sheet's edge"),
         DISTAL_STRIPPING("distal to proximal");
 
+        private final String word = Texts.word(this);
+
         private final String label;
 
         LimbRule(String label) {
@@ -67,7 +69,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -75,6 +77,8 @@ public record Profile(
     public enum FirstOnSkin implements Choice {
         DRY("dry first"),
         LUBRICANT("lubricant first");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -89,7 +93,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -98,6 +102,8 @@ public record Profile(
         BY_SECONDS("by seconds"),
         BY_BREATHS("by breaths"),
         UNTIL_SOFT("until it softens");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -112,7 +118,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -120,6 +126,8 @@ public record Profile(
     public enum CeilingEnd implements Choice {
         LOWER("the lower: angle and patience"),
         UPPER("the upper: generous pressure");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -134,7 +142,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -143,6 +151,8 @@ public record Profile(
         THROUGH_SHEET("through the sheet"),
         SIDE_ONLY("one side bare at a time"),
         BARE("bare");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -157,7 +167,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -165,6 +175,8 @@ public record Profile(
     public enum ConsentMoment implements Choice {
         AT_THE_MOMENT("at the moment"),
         AT_THE_START_CONFIRMED("at the start, and confirmed");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -179,7 +191,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -189,6 +201,8 @@ public record Profile(
         COMPENSATORY("levels: weighted mean and floors"),
         CHECKLIST("checklist"),
         GLOBAL("one global judgement");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -203,7 +217,7 @@ public record Profile(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

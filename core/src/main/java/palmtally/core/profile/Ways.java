@@ -1,7 +1,7 @@
 package palmtally.core.profile;
 
-import java.util.Locale;
 import palmtally.core.Choice;
+import palmtally.core.Texts;
 
 /**
  * The either/ors of one school that are no numbers: where teachers disagree, each takes a side (common practice, no source).
@@ -121,6 +121,8 @@ public record Ways(
         LAST("scalp last"),
         EITHER("either");
 
+        private final String word = Texts.word(this);
+
         private final String label;
 
         Scalp(String label) {
@@ -134,7 +136,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -142,6 +144,8 @@ public record Ways(
     public enum AfterFriction implements Choice {
         COLD("cold"),
         HEAT("heat");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -156,7 +160,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -164,6 +168,8 @@ public record Ways(
     public enum Ears implements Choice {
         TOGETHER("both together"),
         ONE_AT_A_TIME("one at a time");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -178,7 +184,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -186,6 +192,8 @@ public record Ways(
     public enum Opening implements Choice {
         SETTLE("settle, with still hands"),
         CLOTHED_MOVEMENT("movement, clothed or through the sheet");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -200,7 +208,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -209,6 +217,8 @@ public record Ways(
         REPORT("what the client reports"),
         TOUCH("what the hand feels"),
         BOTH("both");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -223,7 +233,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -231,6 +241,8 @@ public record Ways(
     public enum ElbowPoint implements Choice {
         USED("elbow point used"),
         FOREARM_ONLY("forearm only");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -245,7 +257,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -253,6 +265,8 @@ public record Ways(
     public enum ChestSheet implements Choice {
         ARMS_OVER_SHEET("arms over the sheet"),
         CHEST_DRAPE("a tight chest drape");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -267,7 +281,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -275,6 +289,8 @@ public record Ways(
     public enum LegSheet implements Choice {
         TUCK("tucked: scooped between the legs and drawn under the thigh"),
         THREAD("threaded: folded to the knee and slid under it");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -289,7 +305,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -297,6 +313,8 @@ public record Ways(
     public enum GlutealSheet implements Choice {
         BY_STROKE("a stroke pushes the edge on"),
         BY_HAND("a hand draws the edge on");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -311,7 +329,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -319,6 +337,8 @@ public record Ways(
     public enum OnTable implements Choice {
         ALLOWED("allowed"),
         NOT("not allowed");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -333,7 +353,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -342,6 +362,8 @@ public record Ways(
         PASSIVE("stays passive"),
         ACTIVE("moves actively"),
         EITHER("either");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -356,7 +378,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -367,6 +389,8 @@ public record Ways(
         BEST("best"),
         LAST_THREE("mean of the last three"),
         FADING("fading mean");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -381,7 +405,7 @@ public record Ways(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 }

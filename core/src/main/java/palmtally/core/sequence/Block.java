@@ -1,11 +1,11 @@
 package palmtally.core.sequence;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 import palmtally.core.body.Position;
 import palmtally.core.profile.DrapeMethod;
 import palmtally.core.profile.Profile;
@@ -28,9 +28,11 @@ public record Block(
         IN_ORDER,
         ANY_ORDER;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -39,9 +41,11 @@ public record Block(
         ONCE,
         EACH_SIDE;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What is done for the client's sake besides the work itself, in the moment a step begins. */
 public enum Care {
@@ -9,8 +9,10 @@ public enum Care {
     /** Lotion and traces of the feet are wiped off. */
     HANDS_WIPED;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

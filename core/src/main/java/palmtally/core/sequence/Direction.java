@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Which way a stroke goes. Spoken instructions are often ambiguous, so the choice is explicit or not made at all. */
 public enum Direction {
@@ -12,6 +12,8 @@ public enum Direction {
     LATERAL("away from the midline"),
     ACROSS("across the fibre"),
     CIRCULAR("in circles");
+
+    private final String word = Texts.word(this);
 
     private final String label;
 
@@ -25,6 +27,6 @@ public enum Direction {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

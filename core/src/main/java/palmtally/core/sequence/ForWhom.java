@@ -2,7 +2,7 @@ package palmtally.core.sequence;
 
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
+import palmtally.core.Texts;
 import palmtally.core.people.ClientNote;
 
 /** Whom a plan is for, where it is not for anybody: it is held to what a note about such a body says, without a person. */
@@ -14,6 +14,8 @@ public enum ForWhom {
     NECK_INJURY("past neck injury", ClientNote.Kind.NECK_INJURY),
     TICKLISH("ticklish", ClientNote.Kind.TICKLISH),
     CLOTHED("clothed", ClientNote.Kind.CLOTHED);
+
+    private final String word = Texts.word(this);
 
     private final String label;
     private final List<ClientNote> notes;
@@ -34,6 +36,6 @@ public enum ForWhom {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,12 +1,14 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How dearly a step is kept when time is short. */
 public enum Importance {
     MUST,
     SHOULD,
     COULD;
+
+    private final String word = Texts.word(this);
 
     /** 4, 2, 1. */
     public double weight() {
@@ -19,6 +21,6 @@ public enum Importance {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

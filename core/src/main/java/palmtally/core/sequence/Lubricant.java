@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What lies on the skin. */
 public enum Lubricant {
@@ -8,8 +8,10 @@ public enum Lubricant {
     FILM,
     OIL;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

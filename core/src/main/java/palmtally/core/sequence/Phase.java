@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Phases of a treatment, in their usual order. */
 public enum Phase {
@@ -14,6 +14,8 @@ public enum Phase {
     FLUSH,
     RE_CHECK,
     COVER;
+
+    private final String word = Texts.word(this);
 
     /** Phases that end a zone or a treatment: what counts for order is when they were last done. */
     public boolean closing() {
@@ -38,6 +40,6 @@ public enum Phase {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What the therapist says; the same words in a plan and in a practical. */
 public enum SayKind {
@@ -18,6 +18,8 @@ public enum SayKind {
     CONSENT,
     CLOSING;
 
+    private final String word = Texts.word(this);
+
     /** Whether it belongs to the opening talk. */
     public boolean opens() {
         return this == GREETING || this == PURPOSE || this == AREAS_TO_AVOID || this == INVITES_FEEDBACK;
@@ -25,6 +27,6 @@ public enum SayKind {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How a zone is reached: skin, through the sheet, or covered and not touched. */
 public enum Sheet {
@@ -8,8 +8,10 @@ public enum Sheet {
     THROUGH,
     COVERED;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Where a step is due: one side, the midline, both at once, or each side in turn. */
 public enum Sides {
@@ -10,8 +10,10 @@ public enum Sides {
     BOTH,
     EACH;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How the therapist stands or sits. */
 public enum Stance {
@@ -14,6 +14,8 @@ public enum Stance {
     /** A knee on the table as an armrest: likewise. */
     KNEE_ON_TABLE;
 
+    private final String word = Texts.word(this);
+
     /** Whether a school may forbid it. */
     public boolean onTable() {
         return this == ON_TABLE || this == KNEE_ON_TABLE;
@@ -21,6 +23,6 @@ public enum Stance {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

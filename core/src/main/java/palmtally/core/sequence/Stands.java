@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Where the therapist stands, seen from the side that is worked. */
 public enum Stands {
@@ -10,8 +10,10 @@ public enum Stands {
     FOOT,
     CORNER;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -2,7 +2,12 @@ package palmtally.core.sequence;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import java.util.function.IntFunction;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.body.Position;
@@ -38,6 +43,7 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
 
     /** Every half of a zone that this stint touches. */
     public List<Half> halves() {
+        if (step.zones().size() == 1) return halves(step.zones().get(0), side);
         var halves = new ArrayList<Half>();
         for (var zone : step.zones()) halves.addAll(halves(zone, side));
         return halves;
@@ -54,6 +60,7 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
     }
 
     static List<Half> over(List<Half> touched) {
+        if (touched.stream().noneMatch(h -> SITED.contains(h.zone()))) return touched;
         var all = new ArrayList<>(touched);
         for (var site : SITES)
             for (var h : touched)
@@ -66,13 +73,32 @@ public record Stint(Step step, Side side, boolean second, Dose dose, int block, 
     private static final List<Zone> SITES =
             Arrays.stream(Zone.values()).filter(z -> z.within().isPresent()).toList();
 
-    /** The halves of a zone that work on {@code side} touches. */
-    public static List<Half> halves(Zone zone, Side side) {
+    /** Zones in which another lies. */
+    private static final Set<Zone> SITED =
+            EnumSet.copyOf(SITES.stream().map(z -> z.within().orElseThrow()).toList());
+
+    /** What work on each side touches, of each zone: asked for each step of each check. */
+    private static final Map<Zone, Map<Side, List<Half>>> HALVES = new EnumMap<>(Zone.class);
+
+    static {
+        for (var zone : Zone.values()) {
+            var of = new EnumMap<Side, List<Half>>(Side.class);
+            for (var side : Side.values()) of.put(side, touched(zone, side));
+            HALVES.put(zone, of);
+        }
+    }
+
+    private static List<Half> touched(Zone zone, Side side) {
         if (!zone.paired()) return List.of(new Half(zone, Side.MIDLINE));
         return switch (side) {
             case LEFT, RIGHT -> List.of(new Half(zone, side));
             case BOTH, MIDLINE -> List.of(new Half(zone, Side.LEFT), new Half(zone, Side.RIGHT));
         };
+    }
+
+    /** The halves of a zone that work on {@code side} touches. */
+    public static List<Half> halves(Zone zone, Side side) {
+        return Objects.requireNonNull(HALVES.get(zone)).get(side);
     }
 
     /**

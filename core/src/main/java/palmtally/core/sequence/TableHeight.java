@@ -1,6 +1,6 @@
 package palmtally.core.sequence;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 import palmtally.core.body.Position;
 
 /** How high the table stands for a sequence: low for deep work, higher for light or side-lying work. */
@@ -8,6 +8,8 @@ public enum TableHeight {
     LOW,
     MIDDLE,
     HIGH;
+
+    private final String word = Texts.word(this);
 
     private static final int DEEP = 4;
     private static final int LIGHT = 2;
@@ -21,6 +23,6 @@ public enum TableHeight {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT);
+        return word;
     }
 }

@@ -6,6 +6,7 @@ import java.util.Locale;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.Sums;
+import palmtally.core.Texts;
 import palmtally.core.body.Region;
 import palmtally.core.body.Zone;
 import palmtally.core.profile.Profile;
@@ -24,6 +25,8 @@ public enum Template {
     PROTOCOL("Protocol", "warm, isolate, compress, lengthen, reset, on each muscle"),
     /** Find, ask, hold and ease, ask again, restore length, on each point. */
     INTERVIEW("Interview", "find the point, ask, hold and ask again, restore length, at each point");
+
+    private final String word = Texts.word(this);
 
     /** A session that tries everything on this many zones at once is taken for a mistake. */
     public static final int MOST_ZONES = 20;
@@ -47,7 +50,7 @@ public enum Template {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 
     /**

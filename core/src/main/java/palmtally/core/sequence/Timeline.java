@@ -6,11 +6,11 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.Sums;
+import palmtally.core.Texts;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
 import palmtally.core.profile.Profile;
@@ -32,9 +32,11 @@ public record Timeline(List<Span> spans, double totalSeconds) {
         LUBRICANT,
         QUESTION;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

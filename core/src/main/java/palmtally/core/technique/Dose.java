@@ -2,11 +2,11 @@ package palmtally.core.technique;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import org.hipparchus.util.FastMath;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 
 /**
  * How much of a technique. Which fields count depends on the kind: seconds alone; count passes of seconds each; count holds of
@@ -44,9 +44,11 @@ public record Dose(
         BREATHS,
         UNTIL_SOFT;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

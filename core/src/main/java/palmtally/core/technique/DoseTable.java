@@ -1,14 +1,13 @@
 package palmtally.core.technique;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.body.Zone;
 
 /**
@@ -22,9 +21,11 @@ public final class DoseTable {
         PASS,
         WHOLE;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 
@@ -128,6 +129,10 @@ public final class DoseTable {
         },
         HEAT("heat", Stroke.HEAT, ANY, Per.WHOLE, 300, OPEN, "then stretch again, and flush");
 
+        private static final Row[] ALL = values();
+
+        private final String word = Texts.word(this);
+
         private final String label;
         private final @Nullable Stroke stroke;
         private final Set<Zone> zones;
@@ -208,7 +213,7 @@ public final class DoseTable {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -219,7 +224,8 @@ public final class DoseTable {
 
     /** The row for this technique on this zone, if the table has one. */
     public static Optional<Row> find(Technique technique, Zone zone) {
-        return Arrays.stream(Row.values()).filter(r -> r.fits(technique, zone)).findFirst();
+        for (var row : Row.ALL) if (row.fits(technique, zone)) return Optional.of(row);
+        return Optional.empty();
     }
 
     /** What the table says of a technique, a line for each row that fits it somewhere. */

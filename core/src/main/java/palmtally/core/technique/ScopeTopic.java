@@ -1,9 +1,9 @@
 package palmtally.core.technique;
 
-import java.util.Locale;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.Choice;
+import palmtally.core.Texts;
 
 /** What may be unlawful or beyond scope somewhere. Local codes and licensed practice decide; a school sets how it teaches each. */
 public enum ScopeTopic {
@@ -69,6 +69,8 @@ public enum ScopeTopic {
         SUPERVISED("supervised"),
         ALLOWED("allowed");
 
+        private final String word = Texts.word(this);
+
         private final String label;
 
         Level(String label) {
@@ -82,12 +84,14 @@ public enum ScopeTopic {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
     /** Stands beside every caution, on screen and on paper. */
     public static final String WHO_DECIDES = "Local codes and licensed practice decide.";
+
+    private final String word = Texts.word(this);
 
     private final String label;
     private final String caution;
@@ -124,6 +128,6 @@ public enum ScopeTopic {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.technique;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /**
  * Strokes in the standard terms of the trade, as far apart as the rules tell them: what a rule says of a stroke it says of every
@@ -31,6 +31,8 @@ public enum Stroke {
     HEAT("Heat"),
     COLD("Cold"),
     ICE_MASSAGE("Ice massage");
+
+    private final String word = Texts.word(this);
 
     private final String label;
 
@@ -69,7 +71,7 @@ public enum Stroke {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 
     /** Whether a muscle is longer for it. */

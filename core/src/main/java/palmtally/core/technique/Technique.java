@@ -4,13 +4,13 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 
 /**
  * One way of working, defined once and used in several regions. A sequence keeps those it was made with.
@@ -55,6 +55,8 @@ public record Technique(
         RESISTED,
         MOVES_ASIDE;
 
+        private final String word = Texts.word(this);
+
         /** Whether the client moves and so needs a ready cue and a relax cue. */
         public boolean needsCues() {
             return this == ACTIVE || this == RESISTED;
@@ -62,7 +64,7 @@ public record Technique(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

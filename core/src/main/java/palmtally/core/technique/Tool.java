@@ -1,6 +1,6 @@
 package palmtally.core.technique;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /**
  * What touches, from broad to pointed in the order of this list; the usual depth is what teachers start from (common practice, no
@@ -18,6 +18,8 @@ public enum Tool {
     SUPPORTED_THUMB("supported thumb", 4, true),
     BARE_THUMB("bare thumb", 4, true),
     ELBOW("elbow point", 5, true);
+
+    private final String word = Texts.word(this);
 
     private final String label;
     private final int usualDepth;
@@ -52,6 +54,6 @@ public enum Tool {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

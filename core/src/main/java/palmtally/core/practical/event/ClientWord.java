@@ -1,6 +1,6 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** A word of the client's, by the handset; what the pressure is like is a report. */
 public record ClientWord(Word word) implements Observation {
@@ -9,9 +9,11 @@ public record ClientWord(Word word) implements Observation {
         TICKLES,
         COLD;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

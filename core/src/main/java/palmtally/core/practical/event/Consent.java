@@ -1,7 +1,7 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Sheet;
 
@@ -20,9 +20,11 @@ public record Consent(
         NO,
         WITHDRAWN;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

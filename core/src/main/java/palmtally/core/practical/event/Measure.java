@@ -1,7 +1,7 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.body.Side;
 import palmtally.core.body.Zone;
 
@@ -22,9 +22,11 @@ public record Measure(
         PAIN,
         RANGE;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -1,7 +1,7 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 
 /**
  * The client says how strong it is.
@@ -19,9 +19,11 @@ public record Report(
         SPOKEN,
         HANDSET;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -1,6 +1,6 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What the therapist does about a report. */
 public record ReportAnswer(Response response) implements Observation {
@@ -12,9 +12,11 @@ public record ReportAnswer(Response response) implements Observation {
         STOPPED,
         NONE;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

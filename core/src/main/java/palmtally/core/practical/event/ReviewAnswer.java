@@ -1,6 +1,6 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /**
  * The grader says at the review what only they can say. It is about the run, not a moment of it, and counts after the finish too; of
@@ -20,6 +20,8 @@ public record ReviewAnswer(String question, Said said) implements Observation {
         LEFT_OUT("It was left out"),
         NOT_SEEN("I did not see");
 
+        private final String word = Texts.word(this);
+
         private final String label;
 
         Said(String label) {
@@ -33,7 +35,7 @@ public record ReviewAnswer(String question, Said said) implements Observation {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

@@ -1,7 +1,7 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.sequence.SayKind;
 
 /**
@@ -21,9 +21,11 @@ public record Say(
         CHOICE,
         CLOSED;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -1,7 +1,7 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
 import palmtally.core.body.DrapeUnit;
 import palmtally.core.body.Side;
 import palmtally.core.profile.DrapingFault;
@@ -24,9 +24,11 @@ public record SheetChange(
         NOT_SECURED,
         NOT_COVERED_AT_END;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

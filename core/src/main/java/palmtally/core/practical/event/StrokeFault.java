@@ -1,6 +1,6 @@
 package palmtally.core.practical.event;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Something is wrong with the stroke that is on. */
 public record StrokeFault(Flaw flaw) implements Observation {
@@ -11,6 +11,8 @@ public record StrokeFault(Flaw flaw) implements Observation {
         TOO_FAST("too fast"),
         WRONG_DIRECTION("in the wrong direction"),
         WRONG_LANDMARK("beside its landmark");
+
+        private final String word = Texts.word(this);
 
         private final String label;
 
@@ -25,7 +27,7 @@ public record StrokeFault(Flaw flaw) implements Observation {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

@@ -2,7 +2,6 @@ package palmtally.core.sequence.check;
 
 import com.google.auto.service.AutoService;
 import java.util.HashSet;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
@@ -57,7 +56,7 @@ public final class RolledUnder implements Check {
 
     /** Most that is said has no "over" in it, which is soon seen. */
     private static boolean rolledOver(String words) {
-        return words.toLowerCase(Locale.ROOT).contains("over")
+        return (words.indexOf('v') >= 0 || words.indexOf('V') >= 0)
                 && OVER.matcher(words).find();
     }
 

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Sheet;
 import palmtally.core.technique.Tool;
@@ -50,6 +51,8 @@ public record Branch(
         OVER_LENGTHENED("the muscle is over-lengthened"),
         OTHER("something else comes up");
 
+        private final String word = Texts.word(this);
+
         private final String words;
 
         When(String words) {
@@ -62,7 +65,7 @@ public record Branch(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 
@@ -89,6 +92,8 @@ public record Branch(
         SKIP("leave it out"),
         STOP("stop");
 
+        private final String word = Texts.word(this);
+
         private final String words;
 
         Then(String words) {
@@ -106,7 +111,7 @@ public record Branch(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

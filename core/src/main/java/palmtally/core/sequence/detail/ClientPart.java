@@ -5,6 +5,7 @@ import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 
 /**
  * One part of the pattern in which the client takes part (common practice, no source).
@@ -35,6 +36,8 @@ public record ClientPart(
         CHOOSES,
         SAYS_WHEN;
 
+        private final String word = Texts.word(this);
+
         /** Whether a muscle of the client's works. */
         public boolean active() {
             return switch (this) {
@@ -49,7 +52,7 @@ public record ClientPart(
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

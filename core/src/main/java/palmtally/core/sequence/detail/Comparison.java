@@ -3,11 +3,11 @@ package palmtally.core.sequence.detail;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
-import java.util.Locale;
 import java.util.Set;
 import java.util.stream.Collectors;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 
 /**
  * What a step compares, so that the same is looked at before, between the sides and after (common practice, no source).
@@ -25,6 +25,8 @@ public record Comparison(Set<What> what, When when) {
         TENSION("how tense it is"),
         SIDES("left with right");
 
+        private final String word = Texts.word(this);
+
         private final String words;
 
         What(String words) {
@@ -37,7 +39,7 @@ public record Comparison(Set<What> what, When when) {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 
@@ -47,9 +49,11 @@ public record Comparison(Set<What> what, When when) {
         BETWEEN,
         AFTER;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
-import java.util.Locale;
 import java.util.TreeSet;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -13,6 +12,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
+import palmtally.core.Texts;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Structure;
 
@@ -106,6 +106,8 @@ public enum DetailField {
     }
 
     private final String label;
+
+    private final String word = Texts.word(this);
     private final Words words;
     private final Function<Detail, String> written;
     private final BiConsumer<DetailEdit, String> read;
@@ -195,6 +197,6 @@ public enum DetailField {
 
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,9 +1,9 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 import palmtally.core.technique.Dose;
 
 /**
@@ -22,6 +22,8 @@ public record End(When when, @Nullable Double capSeconds) {
         CLIENT_SAYS("the client says so"),
         WARM("it is warm");
 
+        private final String word = Texts.word(this);
+
         private final String words;
 
         When(String words) {
@@ -34,7 +36,7 @@ public record End(When when, @Nullable Double capSeconds) {
 
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+            return word;
         }
     }
 

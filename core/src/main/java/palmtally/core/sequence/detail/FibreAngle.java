@@ -1,6 +1,6 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How a stroke lies to the fibre. */
 public enum FibreAngle {
@@ -8,8 +8,10 @@ public enum FibreAngle {
     ACROSS,
     OBLIQUE;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -1,6 +1,6 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** Where the client's limb lies or is held (common practice, no source). */
 public enum Limb {
@@ -31,8 +31,10 @@ public enum Limb {
     HEAD_LIFTED,
     UPPER_KNEE_FORWARD;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

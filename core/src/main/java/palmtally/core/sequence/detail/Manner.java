@@ -1,6 +1,6 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How the therapist is at the table besides place and stance (common practice, no source). */
 public enum Manner {
@@ -11,8 +11,10 @@ public enum Manner {
     ELBOWS_STRAIGHT,
     LEANS_IN;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

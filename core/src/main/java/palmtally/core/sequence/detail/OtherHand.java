@@ -1,6 +1,6 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What the hand that does not work does, or how two equal hands share the work (common practice, no source). */
 public enum OtherHand {
@@ -18,8 +18,10 @@ public enum OtherHand {
     WORKS_TOGETHER,
     WORKS_OPPOSITE;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

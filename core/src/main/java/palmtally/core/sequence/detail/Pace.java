@@ -1,6 +1,6 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** How quickly a stroke is given. */
 public enum Pace {
@@ -8,8 +8,10 @@ public enum Pace {
     STEADY,
     QUICK;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

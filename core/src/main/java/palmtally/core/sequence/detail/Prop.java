@@ -1,6 +1,6 @@
 package palmtally.core.sequence.detail;
 
-import java.util.Locale;
+import palmtally.core.Texts;
 
 /** What is laid under, over or beside the client (common practice, no source). */
 public enum Prop {
@@ -24,8 +24,10 @@ public enum Prop {
     HOT_PACK,
     STOOL;
 
+    private final String word = Texts.word(this);
+
     @Override
     public String toString() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        return word;
     }
 }

@@ -3,8 +3,8 @@ package palmtally.core.sequence.fit;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import palmtally.core.Sums;
+import palmtally.core.Texts;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
@@ -49,9 +49,11 @@ public record Fit(
         LENGTHENED,
         DROPPED;
 
+        private final String word = Texts.word(this);
+
         @Override
         public String toString() {
-            return name().toLowerCase(Locale.ROOT);
+            return word;
         }
     }
 
