@@ -54,6 +54,11 @@ final class Codec {
 
     private static final JSString TECHNIQUES = JSString.valueOf("techniques");
     private static final JSString KIND = JSString.valueOf("kind");
+    private static final JSString TECHNIQUE = JSString.valueOf("technique");
+    private static final int MOST_KEPT = 2000;
+    /** What was read before, by how it was written. */
+    private static final Map<String, Object> KEPT = new HashMap<>();
+
     private static final Map<Class<?>, Shape> SHAPES = new HashMap<>();
     private static final Map<Class<?>, Map<String, Object>> NAMED = new HashMap<>();
 
@@ -110,6 +115,9 @@ final class Codec {
             script = "o[k] = v;")
     private static native void set(JSObject o, JSString k, JSObject v);
 
+    @JSBody(params = "v", script = "return JSON.stringify(v);")
+    private static native String text(JSObject v);
+
     /** The browser knows its dates: the reader of java.time would bring every time zone with it. */
     @JSBody(params = "v", script = "return Date.parse(v);")
     private static native double millis(JSObject v);
@@ -150,6 +158,22 @@ final class Codec {
         if (c == Rule.class) return Rule.of(((JSString) v).stringValue());
         if (c.isEnum()) return named(c, ((JSString) v).stringValue());
         if (c == Sequence.class) beside = beside(v);
+        return c == Step.class || c == Technique.class ? kept(v, c) : record(v, c);
+    }
+
+    /** Steps and techniques are read once: of a draft that is asked about after each key most of them stay as they are. */
+    private Object kept(JSObject v, Class<?> c) {
+        var text = text(v);
+        var known = KEPT.get(text);
+        if (known instanceof Step s && s.technique() == technique(get(v, TECHNIQUE))) return s;
+        if (known instanceof Technique && c == Technique.class) return known;
+        var read = record(v, c);
+        if (KEPT.size() >= MOST_KEPT) KEPT.clear();
+        KEPT.put(text, read);
+        return read;
+    }
+
+    private Object record(JSObject v, Class<?> c) {
         var shape = shape(c);
         var args = new Object[shape.types.length];
         for (int i = 0; i < args.length; i++) {
@@ -201,22 +225,28 @@ final class Codec {
     }
 
     static JSObject write(Object v) {
+        if (v instanceof Record r) return written(r);
         if (v instanceof String s) return JSString.valueOf(s);
-        if (v instanceof Boolean b) return JSBoolean.valueOf(b);
         if (v instanceof Number n) return JSNumber.valueOf(n.doubleValue());
-        if (v instanceof Instant at) return written(at.toEpochMilli());
-        if (v instanceof Enum<?> || v instanceof Rule || v instanceof UUID || v instanceof java.time.LocalDate)
-            return JSString.valueOf(v.toString());
+        if (v instanceof Enum<?>) return JSString.valueOf(v.toString());
+        if (v instanceof Boolean b) return JSBoolean.valueOf(b);
         if (v instanceof Collection<?> all) {
             var out = new JSArray<JSObject>();
             for (var one : all) out.push(write(one));
             return out;
         }
-        JSMapLike<JSObject> out = JSObjects.create();
         if (v instanceof Map<?, ?> map) {
+            JSMapLike<JSObject> out = JSObjects.create();
             for (var e : map.entrySet()) out.set(e.getKey().toString(), write(e.getValue()));
             return out;
         }
+        if (v instanceof Instant at) return written(at.toEpochMilli());
+        return JSString.valueOf(v.toString());
+    }
+
+    private static JSObject written(Record v) {
+        if (v instanceof Rule) return JSString.valueOf(v.toString());
+        JSObject out = JSObjects.create();
         try {
             var shape = shape(v.getClass());
             for (int i = 0; i < shape.fields.length; i++) {
