@@ -24,6 +24,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import palmtally.core.practical.event.Event;
 import palmtally.formats.Documents;
+import palmtally.formats.FormatException;
 import palmtally.formats.Json;
 import palmtally.formats.live.SoFar;
 import palmtally.server.App;
@@ -67,17 +68,7 @@ class FloorTest {
             try {
                 var url = server.url();
                 var teacher = Visitor.as(url, "nadia");
-                var ids = new ArrayList<String>();
-                for (int i = 0; i < 6; i++)
-                    ids.add(teacher.post(
-                                    "/api/practicals",
-                                    "{\"term\":\"" + teacher.term() + "\",\"student\":\""
-                                            + teacher.person(STUDENTS.get(i))
-                                            + "\",\"sequence\":\"calves\",\"tableNumber\":"
-                                            + (i + 1) + "}")
-                            .json()
-                            .get("id")
-                            .asString());
+                var ids = six(teacher);
                 var page = opened(browser, url);
                 var tapped = new Tapped();
                 grade(page, tapped, 0, 140);
@@ -115,6 +106,20 @@ class FloorTest {
                 server.close();
             }
         }
+    }
+
+    /** A practical of the calves at each of six tables. */
+    private static List<String> six(Visitor teacher) {
+        var ids = new ArrayList<String>();
+        for (int i = 0; i < 6; i++)
+            ids.add(teacher.post(
+                            "/api/practicals",
+                            "{\"term\":\"" + teacher.term() + "\",\"student\":\"" + teacher.person(STUDENTS.get(i))
+                                    + "\",\"sequence\":\"calves\",\"tableNumber\":" + (i + 1) + "}")
+                    .json()
+                    .get("id")
+                    .asString());
+        return ids;
     }
 
     private static Page opened(Browser browser, String url) {
@@ -252,32 +257,91 @@ class FloorTest {
                 assertThat(page.getByText(Pattern.compile("^all \\d+ taps stored")))
                         .isVisible();
 
-                var record = Documents.readPractical(
-                        teacher.get("/api/practicals/" + id + "/file").text());
-                var row = teacher.get("/api/practicals/" + id).json();
-                var limit = row.get("limitSeconds") == null
-                        ? null
-                        : row.get("limitSeconds").asDouble();
-                var tapped = record.events().stream()
-                        .sorted(Comparator.comparingLong(Event::seq))
-                        .toList();
-                assertThat(tapped).hasSizeGreaterThan(90);
-                int compared = 0;
-                for (var one : said) {
-                    var live = Json.MAPPER.readTree(one);
-                    var then = record.with(
-                            record.asked(),
-                            tapped.subList(0, live.get("counted").asInt()));
-                    assertThat(numbers(live)).isEqualTo(numbers(Json.MAPPER.valueToTree(SoFar.of(then, limit, false))));
-                    compared++;
-                }
-                assertThat(compared).isGreaterThan(80);
+                assertThat(held(teacher, id, said)).isGreaterThan(80);
                 var server = teacher.get("/api/practicals/" + id + "/scores").json();
                 assertThat(numbers(Json.MAPPER.readTree(said.get(said.size() - 1))))
                         .isEqualTo(numbers(server));
                 assertThat(page.locator(".foot svg").getAttribute("aria-label")).isEqualTo(palm);
             });
         }
+    }
+
+    /** The same at six tables side by side, from the floor and at opened tables. */
+    @Test
+    void with_the_network_cut_six_tables_say_what_the_server_says_afterwards(App.Running app) throws Exception {
+        try (var browser = new Browser()) {
+            var first = browser.page();
+            browser.watching(first, "floor-cut-six", () -> {
+                var teacher = Visitor.as(app.url(), "nadia");
+                var page = first;
+                CoreHeard.in(page);
+                Browser.signIn(page, app.url(), "nadia");
+                var ids = six(teacher);
+                page.evaluate("() => navigator.serviceWorker.ready");
+                page.navigate(app.url() + "/floor");
+                assertThat(page.locator(".table")).hasCount(6);
+                CoreHeard.settled(page);
+                page.clock().install();
+                page.context().setOffline(true);
+                var said = new HashMap<String, List<String>>();
+                var tapped = new Tapped();
+                grade(page, tapped, 0, 60);
+                hear(page, said);
+                var context = page.context();
+                page.close();
+                page = context.newPage();
+                CoreHeard.in(page);
+                page.clock().install();
+                page.navigate(app.url() + "/floor");
+                assertThat(page.locator(".table")).hasCount(6);
+                CoreHeard.settled(page);
+                grade(page, tapped, 60, 120);
+                hear(page, said);
+                context.setOffline(false);
+                page.clock().runFor(5000);
+                assertThat(page.getByText("everything stored")).isVisible();
+                for (var id : ids) {
+                    assertThat(held(teacher, id, said.get(id))).isGreaterThan(12);
+                    var last = said.get(id).get(said.get(id).size() - 1);
+                    var server =
+                            teacher.get("/api/practicals/" + id + "/scores").json();
+                    assertThat(numbers(Json.MAPPER.readTree(last))).isEqualTo(numbers(server));
+                }
+            });
+        }
+    }
+
+    /** What a page heard of each table, in its order. */
+    private static void hear(Page page, Map<String, List<String>> said) {
+        CoreHeard.settled(page);
+        var asked = CoreHeard.asked(page);
+        var answers = CoreHeard.said(page);
+        for (int i = 0; i < asked.size(); i++) {
+            var question = Json.MAPPER.readTree(asked.get(i));
+            if (List.of("open", "see").contains(question.get("ask").asString())
+                    && answers.get(i).contains("\"counted\""))
+                said.computeIfAbsent(question.get("body").get("id").asString(), k -> new ArrayList<>())
+                        .add(answers.get(i));
+        }
+    }
+
+    /** Holds each answer of a page to what the core says of as many taps of the record, and counts them. */
+    private static int held(Visitor teacher, String id, List<String> said) throws FormatException {
+        var record = Documents.readPractical(
+                teacher.get("/api/practicals/" + id + "/file").text());
+        var row = teacher.get("/api/practicals/" + id).json();
+        var limit =
+                row.get("limitSeconds") == null ? null : row.get("limitSeconds").asDouble();
+        var tapped = record.events().stream()
+                .sorted(Comparator.comparingLong(Event::seq))
+                .toList();
+        for (var one : said) {
+            var live = Json.MAPPER.readTree(one);
+            var then = record.with(
+                    record.asked(), tapped.subList(0, live.get("counted").asInt()));
+            assertThat(numbers(live)).isEqualTo(numbers(Json.MAPPER.valueToTree(SoFar.of(then, limit, false))));
+        }
+        return said.size();
     }
 
     /** A page knows one kind of number. */
