@@ -31,9 +31,9 @@ it('what is late comes first, and else all stay in their order', () => {
 })
 
 it('under a minute and a half it is told in seconds', () => {
-  const look = { kind: 'look', text: 'look: unseen for', from: 0, since: 10_000 } as const
-  expect(duesAt([look], 99_000)[0]?.text).toBe('look: unseen for 89 s')
-  expect(duesAt([look], 100_000)[0]?.text).toBe('look: unseen for 2 min')
+  const look = { kind: 'look', text: 'not looked at for', from: 0, since: 10_000 } as const
+  expect(duesAt([look], 99_000)[0]?.text).toBe('not looked at for 89 s')
+  expect(duesAt([look], 100_000)[0]?.text).toBe('not looked at for 2 min')
 })
 
 it('the clock of the work stands still in a break', () => {

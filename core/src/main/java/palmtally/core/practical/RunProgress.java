@@ -382,7 +382,7 @@ public record RunProgress(
                     .map(Event::atMs)
                     .orElse(0L);
             long turns = TURNS * every();
-            dues.add(Due.soon(Kind.LOOK, "look: unseen for", away + turns)
+            dues.add(Due.soon(Kind.LOOK, "not looked at for", away + turns)
                     .lateFrom(away + 2 * turns)
                     .since(away));
         }

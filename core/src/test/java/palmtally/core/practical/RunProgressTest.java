@@ -288,7 +288,7 @@ class RunProgressTest {
         void a_table_that_nobody_watches_is_looked_at_after_three_turns() {
             var away = begun().at(9).asks().at(10).eyes(false);
             assertThat(due(away, Kind.LOOK))
-                    .isEqualTo(new Due(Kind.LOOK, "look: unseen for", 70_000, 130_000L, null, 10_000L));
+                    .isEqualTo(new Due(Kind.LOOK, "not looked at for", 70_000, 130_000L, null, 10_000L));
             assertThat(due(away.at(70).eyes(true), Kind.LOOK)).isNull();
             assertThat(due(begunUnwatched(PLAN), Kind.LOOK).since()).isZero();
         }
