@@ -71,6 +71,23 @@ describe('a question of a draft', () => {
     expect(await asked).toBe('server')
     expect(await answered('check', {}, async () => 'server')).toBe('server')
   })
+  it('is the server’s where the worker hangs, and another worker is not waited for', async () => {
+    const { port } = worker(() => undefined)
+    const terminate = vi.fn()
+    await startPageCore(() => ({ ...port, terminate }))
+    vi.useFakeTimers()
+    try {
+      const asked = answered('check', {}, async () => 'server')
+      await vi.advanceTimersByTimeAsync(9_000)
+      expect(terminate).not.toHaveBeenCalled()
+      await vi.advanceTimersByTimeAsync(2_000)
+      expect(await asked).toBe('server')
+      expect(terminate).toHaveBeenCalledOnce()
+      expect(await answered('check', {}, async () => 'server again')).toBe('server again')
+    } finally {
+      vi.useRealTimers()
+    }
+  })
   it('is the server’s where it may take long, and the page’s while that cannot be reached', async () => {
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
     expect(await answered('fit', {}, async () => 'server', { long: true })).toBe('server')

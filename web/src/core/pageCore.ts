@@ -27,7 +27,12 @@ export interface Told {
   failed?: string
 }
 /** What a worker of the core is to the page. */
-export type Port = Pick<Worker, 'postMessage' | 'addEventListener'>
+export type Port = Pick<Worker, 'postMessage' | 'addEventListener'> & Partial<Pick<Worker, 'terminate'>>
+
+/** How long an answer is waited for: a worker that takes longer hangs. A fit or all mends of a long plan may take a minute. */
+const MOST_MS = 10_000
+const MOST_LONG_MS = 90_000
+const LONG: readonly What[] = ['fit', 'mendAll']
 
 /** Whether what is shown was computed here by other rules than those of the server, which cannot be reached. */
 export const byOlderRules = ref(false)
@@ -48,7 +53,11 @@ const waiting = new Map<number, (told: Told) => void>()
 function question(ask: What, body: object): Promise<Told> {
   return new Promise((resolve) => {
     const id = ++last
-    waiting.set(id, resolve)
+    const hangs = setTimeout(lost, LONG.includes(ask) ? MOST_LONG_MS : MOST_MS)
+    waiting.set(id, (told) => {
+      clearTimeout(hangs)
+      resolve(told)
+    })
     const asked: Asked = { id, ask, body }
     try {
       port!.postMessage(asked)
@@ -59,6 +68,7 @@ function question(ask: What, body: object): Promise<Told> {
   })
 }
 function lost() {
+  port?.terminate?.()
   port = undefined
   version.value = undefined
   knows = stale = owed = false
