@@ -17,7 +17,10 @@ export interface TapStore {
 }
 
 /** Taps in the browser's own database: they survive a closed tab and a dead network. */
-export function indexedTaps(): TapStore {
+export function indexedTaps(): TapStore & {
+  /** Of what a next person at this device has no need: the server has answered for it. What it has not stays. */
+  removeSent(): Promise<void>
+} {
   let opened: Promise<IDBPDatabase> | undefined
   const db = () =>
     (opened ??= openDB('palm-tally', 1, {
@@ -39,6 +42,11 @@ export function indexedTaps(): TapStore {
     async remove(practical, ids) {
       const tx = (await db()).transaction('taps', 'readwrite')
       await Promise.all(ids.map((id) => tx.store.delete([practical, id])))
+      await tx.done
+    },
+    async removeSent() {
+      const tx = (await db()).transaction('taps', 'readwrite')
+      for await (const row of tx.store) if ((row.value as KeptTap).sent) await row.delete()
       await tx.done
     },
   }

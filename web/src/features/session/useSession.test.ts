@@ -7,6 +7,8 @@ vi.mock('@/api/client', () => ({
   api: { GET: answer, POST: answer, DELETE: answer },
   ask: (p: Promise<unknown>) => p,
 }))
+const removeSent = vi.hoisted(() => vi.fn(async () => undefined))
+vi.mock('@/features/practical/queue', () => ({ indexedTaps: () => ({ removeSent }) }))
 const { useSession } = await import('./useSession')
 const view = (id?: string) => ({ person: id ? { id, name: id, role: 'lead' } : undefined, terms: [] })
 
@@ -27,5 +29,15 @@ describe('what can be taken back', () => {
     answer.mockResolvedValue(view())
     await session.signOut()
     expect(undoOffer.value).toBeUndefined()
+  })
+})
+
+describe('taps that the server has', () => {
+  it('do not stay on the device of who signed out', async () => {
+    vi.stubGlobal('indexedDB', {})
+    answer.mockResolvedValue(view())
+    await useSession().signOut()
+    expect(removeSent).toHaveBeenCalled()
+    vi.unstubAllGlobals()
   })
 })

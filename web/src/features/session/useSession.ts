@@ -29,7 +29,14 @@ export const useSession = defineStore('session', () => {
   const techniques = computed(() => new Map(catalogue.value?.techniques.map((t) => [t.id, t]) ?? []))
 
   /** What the browser keeps for a dead network belongs to the one who signed in. */
-  const forget = () => globalThis.caches?.delete('last-heard').catch(() => undefined)
+  async function forget() {
+    await globalThis.caches?.delete('last-heard').catch(() => undefined)
+    if (typeof indexedDB === 'undefined') return
+    const { indexedTaps } = await import('@/features/practical/queue')
+    await indexedTaps()
+      .removeSent()
+      .catch(() => undefined)
+  }
   async function take(view: Schema['SessionView']) {
     // It names people, and what their bodies must be spared.
     if (view.person?.id !== person.value?.id) undoOffer.value = undefined

@@ -132,6 +132,39 @@ class PageKnowsTest {
     }
 
     @Test
+    void taps_that_the_server_has_are_gone_with_who_signs_out(App.Running app) throws Exception {
+        var page = heard(new ArrayList<>());
+        browser.watching(page, "knows-signed-out", () -> {
+            var nadia = Visitor.as(app.url(), "nadia");
+            var id = nadia.practical("Ana Quill", "calves");
+            Browser.signIn(page, app.url(), "nadia");
+            page.navigate(app.url() + "/grade/" + id);
+            button(page, "Finish").waitFor();
+            page.keyboard().press("Enter");
+            page.waitForFunction("async () => (await (" + KEPT + ")()) > 1");
+            page.navigate(app.url() + "/plan");
+            button(page, "Sign out").click();
+            page.getByLabel("Password").waitFor();
+            assertThat(page.evaluate(KEPT)).isEqualTo(0);
+        });
+    }
+
+    /** How many taps the browser keeps that the server has. */
+    private static final String KEPT = """
+            async () => {
+              const db = await new Promise((done) => {
+                const open = indexedDB.open('palm-tally')
+                open.onsuccess = () => done(open.result)
+              })
+              const all = await new Promise((done) => {
+                const asked = db.transaction('taps').objectStore('taps').getAll()
+                asked.onsuccess = () => done(asked.result)
+              })
+              db.close()
+              return all.filter((kept) => kept.sent).length
+            }""";
+
+    @Test
     void what_a_body_must_be_spared_is_the_servers_to_weigh(App.Running app) throws Exception {
         var asked = new ArrayList<String>();
         var page = heard(asked);
