@@ -1,5 +1,5 @@
 import { api, ask, type Schema } from '@/api/client'
-import { answeredBy, coreNumber, here, loadPageCore } from './pageCore'
+import { answeredBy, coreNumber, here, loadPageCore, OLDER_SERVER } from './pageCore'
 
 export type SoFar = Schema['SoFar']
 type Tap = Schema['Event']
@@ -11,6 +11,12 @@ export type AsksTaps = (taps: readonly Tap[]) => Promise<SoFar>
 /** Loads the core where there may be one and it is not there: one that was lost comes again with the next tap. */
 async function load() {
   if (typeof Worker !== 'undefined' && coreNumber() === 0) await loadPageCore().catch(() => undefined)
+}
+
+/** What a server said, unless it is too old to say all of it. */
+function whole(said: SoFar): SoFar {
+  if (!(said.progress as SoFar['progress'] | undefined)) throw OLDER_SERVER
+  return said
 }
 
 /** Of a practical that its grader has in front of them. The core in the page is told only what is new to it. */
@@ -56,7 +62,8 @@ export function asksTable(view: View): AsksTaps {
     void ready()
     return answeredBy(
       () => page(taps),
-      () => ask(api.GET('/api/practicals/{id}/scores', { params: { path: { id: view.id } } })),
+      async () =>
+        whole(await ask(api.GET('/api/practicals/{id}/scores', { params: { path: { id: view.id } } }))),
     )
   }
 }
@@ -71,7 +78,7 @@ export function asksWatched(look: Schema['Watching']): AsksTaps {
       () => here<SoFar>('watch', { events: taps, lookEverySeconds }),
       async () => {
         const now = (await ask(api.GET('/api/me/peer-looks'))).find((l) => l.id === look.id) ?? look
-        return { counted: now.events.length, progress: now.progress }
+        return whole({ counted: now.events.length, progress: now.progress })
       },
     )
   }

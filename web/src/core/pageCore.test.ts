@@ -1,6 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { serverRules } from '@/api/rules'
-import { answered, byOlderRules, forgetPageCore, startPageCore, type Asked, type Port } from './pageCore'
+import {
+  answered,
+  byOtherRules,
+  forgetPageCore,
+  OLDER_SERVER,
+  startPageCore,
+  type Asked,
+  type Port,
+} from './pageCore'
 
 const get = vi.hoisted(() => vi.fn())
 vi.mock('@/api/client', () => ({ api: { GET: get }, ask: (p: Promise<unknown>) => p }))
@@ -37,18 +45,24 @@ describe('a question of a draft', () => {
     const server = vi.fn()
     expect(await answered('check', { a: 1 }, server)).toEqual({ ask: 'check', body: { a: 1 } })
     expect(server).not.toHaveBeenCalled()
-    expect(byOlderRules.value).toBe(false)
+    expect(byOtherRules.value).toBeUndefined()
   })
   it('is the server’s where its rules are others, and the page’s only while it cannot be reached', async () => {
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
     serverRules.value = 'rules-2'
     expect(await answered('check', {}, async () => 'server')).toBe('server')
     expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })
-    expect(byOlderRules.value).toBe(true)
+    expect(byOtherRules.value).toBe('older')
     expect(await answered('check', {}, async () => 'server')).toBe('server')
-    expect(byOlderRules.value).toBe(false)
+    expect(byOtherRules.value).toBeUndefined()
     const refused = { status: 422, code: 'invalid' }
     await expect(answered('check', {}, () => Promise.reject(refused))).rejects.toBe(refused)
+  })
+  it('is the page’s where an older server cannot answer it, and told so', async () => {
+    await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
+    serverRules.value = 'rules-0'
+    expect(await answered('see', {}, () => Promise.reject(OLDER_SERVER))).toEqual({ by: 'page' })
+    expect(byOtherRules.value).toBe('newer')
   })
   it.each([
     ['refuses', { said: { faults: [{ field: 'depth' }] } }],
@@ -92,7 +106,7 @@ describe('a question of a draft', () => {
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
     expect(await answered('fit', {}, async () => 'server', { long: true })).toBe('server')
     expect(await answered('fit', {}, () => Promise.reject(down), { long: true })).toEqual({ by: 'page' })
-    expect(byOlderRules.value).toBe(false)
+    expect(byOtherRules.value).toBeUndefined()
   })
   it('is the server’s while the page is told anew what there is to know', async () => {
     const { port } = worker(() => ({ said: { by: 'page' } }))

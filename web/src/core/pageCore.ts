@@ -34,8 +34,16 @@ const MOST_MS = 10_000
 const MOST_LONG_MS = 90_000
 const LONG: readonly What[] = ['fit', 'mendAll']
 
-/** Whether what is shown was computed here by other rules than those of the server, which cannot be reached. */
-export const byOlderRules = ref(false)
+/** Whether what is shown was computed here by other rules than the server's: older ones while that is out of reach, or newer ones. */
+export const byOtherRules = ref<'older' | 'newer'>()
+
+/** What an answer lacks that an older server does not know to give. */
+export const OLDER_SERVER: Problem = {
+  status: 0,
+  code: 'older-server',
+  detail: 'The school’s server is older than this page. Open the page anew.',
+  faults: [],
+}
 
 /** By which rules the page computes; nothing until the core is there. */
 const version = shallowRef<string>()
@@ -134,7 +142,7 @@ let rules: Promise<string> = Promise.resolve('')
 /** For a test: as if nothing had been loaded. */
 export function forgetPageCore() {
   lost()
-  byOlderRules.value = false
+  byOtherRules.value = undefined
 }
 
 /** What the core says, or nothing where it is not there, does not know, or refuses: then the server has the word. */
@@ -173,14 +181,14 @@ export async function answeredBy<T>(
   }
   try {
     const said = await server()
-    byOlderRules.value = false
+    byOtherRules.value = undefined
     if (owed) void startPageCore()
     return said
   } catch (e) {
     if (!may || first || (e as Problem).status !== 0) throw e
     const said = await page()
     if (said === undefined) throw e
-    byOlderRules.value = !same
+    byOtherRules.value = same ? undefined : e === OLDER_SERVER ? 'newer' : 'older'
     return said
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { byOlderRules } from '@/core/pageCore'
+import { byOtherRules } from '@/core/pageCore'
 import Palm from '@/parts/Palm.vue'
 import { counted } from '@/parts/words'
 import { barsOf } from './tableModel'
@@ -39,8 +39,8 @@ const bars = computed(() => barsOf(taps.value.scores.value))
       <span class="soft">{{
         taps.unscored.value
           ? `${counted(taps.unscored.value, 'tap')} not counted yet`
-          : byOlderRules
-            ? 'so far, by older rules: the school cannot be reached'
+          : byOtherRules
+            ? `so far, by ${byOtherRules} rules: ${byOtherRules === 'older' ? 'the school cannot be reached' : 'the school’s server is older than this page'}`
             : 'how much of what is enough was seen; no score before the rating'
       }}</span>
       <span v-if="taps.refused.value" class="wait"

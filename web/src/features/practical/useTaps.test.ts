@@ -45,6 +45,19 @@ afterEach(() => {
   vi.useRealTimers()
 })
 
+describe('an older server', () => {
+  it('that does not say what taps come to is not waited for', async () => {
+    const taps = setUp()
+    const events = [{ id: 'a', kind: 'attend', atMs: 5, data: {} } as unknown as Tap]
+    const opened = taps.open({ ...view(events), progress: undefined! })
+    expect(taps.progress.value.counting).toEqual([])
+    await opened
+    await taps.settled()
+    expect(taps.progress.value.counting).toEqual(['a'])
+    expect(taps.unscored.value).toBe(0)
+  })
+})
+
 describe('taps', () => {
   it('go to the browser’s own database first and are sent once the server has answered', async () => {
     post.mockImplementation(dead)

@@ -2,7 +2,7 @@ import { useIntervalFn } from '@vueuse/core'
 import { computed, onScopeDispose, readonly, ref, shallowRef } from 'vue'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import type { AsksTaps, SoFar } from '@/core/askTaps'
-import { byOlderRules } from '@/core/pageCore'
+import { byOtherRules } from '@/core/pageCore'
 import { deviceName, indexedTaps, type Tap, type TapStore } from './queue'
 
 type Kind = Tap['kind']
@@ -75,13 +75,11 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
     read = performance.now()
     stored.value = view.events
     newest = Math.max(0, ...view.events.map((t) => t.atMs))
-    soFar.value = {
-      counted: view.events.length,
-      scores: view.scores,
-      run: view.run,
-      progress: view.progress,
-    }
-    answered = new Set(view.events.map((t) => t.id))
+    // An older server does not say what the taps come to: that is asked for.
+    soFar.value = (view.progress as typeof view.progress | undefined)
+      ? { counted: view.events.length, scores: view.scores, run: view.run, progress: view.progress }
+      : NOTHING
+    answered = new Set(view.events.slice(0, soFar.value.counted).map((t) => t.id))
     finished.value = view.finished
     now.value = clock()
     opened = takeOver(view, clock())
@@ -150,7 +148,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
     do {
       more = false
       const all = [...stored.value, ...waiting.value]
-      if (all.length <= soFar.value.counted && !byOlderRules.value) return
+      if (all.length <= soFar.value.counted && !byOtherRules.value) return
       try {
         const said = await says(all)
         soFar.value = said

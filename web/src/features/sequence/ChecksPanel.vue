@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Schema } from '@/api/client'
-import { byOlderRules } from '@/core/pageCore'
+import { byOtherRules } from '@/core/pageCore'
 import { useSession } from '@/features/session/useSession'
 import { capital } from '@/parts/words'
 import FindingPile from './FindingPile.vue'
@@ -89,7 +89,7 @@ function mended(what: string, after: Schema['Sequence']) {
       @update:model-value="meant"
     />
   </div>
-  <p v-if="byOlderRules" class="soft" role="status">
+  <p v-if="byOtherRules" class="soft" role="status">
     So far, by older rules: the server does not answer, and it judges by newer ones than this page.
   </p>
   <p v-if="findings.length === 0" class="soft">

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
-import { byOlderRules } from '@/core/pageCore'
+import { byOtherRules } from '@/core/pageCore'
 import { usePageCore } from '@/core/usePageCore'
 import { useSession } from '@/features/session/useSession'
 import StepSeen from '@/parts/StepSeen.vue'
@@ -46,7 +46,7 @@ const draft = useDraft(
 const { sequence, plan, view, busy, dirty } = draft
 watch([profile, client], () => void draft.check())
 // What was judged by older rules is judged anew once the server can be asked.
-useEventListener(window, 'online', () => void (byOlderRules.value && draft.check()))
+useEventListener(window, 'online', () => void (byOtherRules.value && draft.check()))
 const { data: people } = useAsked(async () =>
   session.term
     ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))

@@ -5,15 +5,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static palmtally.e2e.Browser.button;
 import static palmtally.e2e.Browser.tab;
 
+import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import palmtally.formats.Json;
 import palmtally.server.App;
 import palmtally.server.Visitor;
+import tools.jackson.databind.node.ObjectNode;
 
 /** A page that judges by other rules than the server: shown is the server's word where there is one, and else that it is the older one's. */
 @ExtendWith(App.class)
@@ -121,5 +127,48 @@ class OtherRulesTest {
                 kinds.add(e.get("kind").asString());
             assertThat(kinds).isEqualTo(List.of("attend", "step-start", "report"));
         });
+    }
+
+    /** The other way round: the page is the newer one, and the server says less than it asks for. */
+    @Test
+    void beside_an_older_server_the_page_counts_itself_and_says_so(App.Running app) throws Exception {
+        var page = browser.page();
+        CoreHeard.in(page);
+        Browser.signIn(page, app.url(), "nadia");
+        browser.watching(page, "older-server", () -> {
+            var nadia = Visitor.as(app.url(), "nadia");
+            var id = nadia.practical("Eli Thorne", "calves");
+            page.context()
+                    .route(
+                            Pattern.compile("/api/(floor|practicals/.*)$"),
+                            route -> route.fulfill(older(route.fetch())));
+            page.navigate(app.url() + "/grade/" + id);
+            button(page, "Finish").waitFor();
+            CoreHeard.settled(page);
+            page.keyboard().press("Enter");
+            assertThat(page.locator(".tile.on, [aria-current=step]").first()).isVisible();
+            page.keyboard().press("9");
+            assertThat(page.getByText("said 9: answer?")).isVisible();
+            assertThat(page.getByText("so far, by newer rules: the school’s server is older than this page"))
+                    .isVisible();
+            assertThat(page.getByText(Pattern.compile("^all \\d+ taps stored"))).isVisible();
+            var kinds = new ArrayList<String>();
+            for (var e : nadia.get("/api/practicals/" + id).json().get("events"))
+                kinds.add(e.get("kind").asString());
+            assertThat(kinds).isEqualTo(List.of("attend", "step-start", "report"));
+        });
+    }
+
+    /** What a server said before it knew of progress: the same without, by rules of its own. */
+    private static Route.FulfillOptions older(APIResponse answer) {
+        var headers = new HashMap<>(answer.headers());
+        headers.put("x-palm-rules", "older");
+        var all = Json.MAPPER.readTree(answer.body());
+        for (var one : all.isArray() ? all : List.of(all))
+            if (one instanceof ObjectNode o) o.remove(List.of("progress", "extent"));
+        return new Route.FulfillOptions()
+                .setStatus(answer.status())
+                .setHeaders(headers)
+                .setBody(all.toString());
     }
 }

@@ -23,6 +23,7 @@ public final class Tables {
 
     /**
      * @param id of the practical
+     * @param extent how much is asked; the whole where whoever asks was not told
      * @param rated whether the one rating of the whole was given
      */
     public record Opened(
@@ -31,7 +32,7 @@ public final class Tables {
             Profile profile,
             List<String> asked,
             Sides sides,
-            Extent extent,
+            @Nullable Extent extent,
             @Nullable Double limitSeconds,
             boolean rated,
             List<Event> events) {}
@@ -52,11 +53,11 @@ public final class Tables {
     }
 
     public SoFar open(Opened table) {
+        var extent = table.extent == null ? Extent.WHOLE : table.extent;
         return keep(
                 table.id,
                 new Open(
-                        new Practical(
-                                table.sequence, table.profile, table.asked, table.sides, table.extent, table.events),
+                        new Practical(table.sequence, table.profile, table.asked, table.sides, extent, table.events),
                         table.limitSeconds,
                         table.rated,
                         table.events.size()));
