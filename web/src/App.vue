@@ -132,6 +132,8 @@ async function leave() {
 .rail :deep(.room.here) {
   background: var(--ground);
   color: var(--ink);
+  /* By night ground and rail are nearly alike. */
+  box-shadow: inset 0 0 0 2px var(--rail-ink);
 }
 .rail :deep(.room:focus-visible) {
   outline-color: var(--rail-ink);

@@ -5,6 +5,7 @@ import { useSession } from '@/features/session/useSession'
 import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
 import type { Criterion } from '@/parts/criteria'
+import { usePhone } from '@/parts/usePhone'
 import FloorCard from './FloorCard.vue'
 import FloorFingers from './FloorFingers.vue'
 import { useFingerKeys } from './useFingerKeys'
@@ -13,6 +14,7 @@ import { useFloor } from './useFloor'
 /** All tables at once. The floor has the grader's eyes on none: what is judged by time is judged at an opened table only. */
 const session = useSession()
 const router = useRouter()
+const phone = usePhone()
 const floor = useFloor()
 const { tables, problem, loaded, waiting } = floor
 const chosen = ref(0)
@@ -83,7 +85,7 @@ onMounted(async () => {
         v-model:opened="opened"
         :table="t"
         :chosen="i === at"
-        :keys="enabled"
+        :keys="enabled && !phone"
         :roomy="roomy"
         @focusin="chosen = i"
         @pointerdown="chosen = i"
@@ -95,7 +97,7 @@ onMounted(async () => {
         :progress="card.progress"
         :capture="card.capture"
         :table="tables[at]!.view.tableNumber"
-        :keys="enabled"
+        :keys="enabled && !phone"
       >
         <strong>Table {{ tables[at]!.view.tableNumber }}, {{ tables[at]!.view.student.name }}</strong>
       </FloorFingers>
