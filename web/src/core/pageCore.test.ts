@@ -102,6 +102,37 @@ describe('a question of a draft', () => {
       vi.useRealTimers()
     }
   })
+  it('waits behind one that may take a minute, and while the worker is still being loaded', async () => {
+    const late: (() => void)[] = []
+    const heard: Record<string, (e: unknown) => void> = {}
+    const terminate = vi.fn()
+    const port: Port = {
+      terminate,
+      addEventListener: ((kind: string, on: (e: unknown) => void) =>
+        (heard[kind] = on)) as Port['addEventListener'],
+      postMessage: ({ id, ask }: Asked) =>
+        void late.push(() => heard['message']!({ data: { id, said: ask === 'know' ? undefined : { ask } } })),
+    }
+    vi.useFakeTimers()
+    try {
+      void startPageCore(() => port)
+      await vi.advanceTimersByTimeAsync(40_000)
+      heard['message']!({ data: { version: 'rules-1' } })
+      late.shift()!()
+      await vi.advanceTimersByTimeAsync(0)
+      const fit = answered('fit', {}, () => Promise.reject(down), { long: true })
+      await vi.advanceTimersByTimeAsync(0)
+      const check = answered('check', {}, async () => 'server')
+      await vi.advanceTimersByTimeAsync(60_000)
+      late.shift()!()
+      await vi.advanceTimersByTimeAsync(9_000)
+      late.shift()!()
+      expect([await fit, await check]).toEqual([{ ask: 'fit' }, { ask: 'check' }])
+      expect(terminate).not.toHaveBeenCalled()
+    } finally {
+      vi.useRealTimers()
+    }
+  })
   it('is the server’s where it may take long, and the page’s while that cannot be reached', async () => {
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
     expect(await answered('fit', {}, async () => 'server', { long: true })).toBe('server')

@@ -56,16 +56,23 @@ let stale = false
 let owed = false
 let port: Port | undefined
 let last = 0
-const waiting = new Map<number, (told: Told) => void>()
+const waiting = new Map<number, { ask: What; resolve: (told: Told) => void }>()
+/** Whether the worker has spoken: until then it is being loaded, however long that takes. */
+let there = false
+let hangs: ReturnType<typeof setTimeout> | undefined
+
+/** Waits for the answer to the first question only: the worker gives one after another. */
+function watchFirst() {
+  clearTimeout(hangs)
+  const [first] = waiting.values()
+  if (first && there) hangs = setTimeout(lost, LONG.includes(first.ask) ? MOST_LONG_MS : MOST_MS)
+}
 
 function question(ask: What, body: object): Promise<Told> {
   return new Promise((resolve) => {
     const id = ++last
-    const hangs = setTimeout(lost, LONG.includes(ask) ? MOST_LONG_MS : MOST_MS)
-    waiting.set(id, (told) => {
-      clearTimeout(hangs)
-      resolve(told)
-    })
+    waiting.set(id, { ask, resolve })
+    if (waiting.size === 1) watchFirst()
     const asked: Asked = { id, ask, body }
     try {
       port!.postMessage(asked)
@@ -77,10 +84,12 @@ function question(ask: What, body: object): Promise<Told> {
 }
 function lost() {
   port?.terminate?.()
+  there = false
+  clearTimeout(hangs)
   port = undefined
   version.value = undefined
   knows = stale = owed = false
-  for (const resolve of waiting.values()) resolve({ failed: 'the core is gone' })
+  for (const { resolve } of waiting.values()) resolve({ failed: 'the core is gone' })
   waiting.clear()
 }
 const inWorker = (): Port => new Worker(new URL('./worker.ts', import.meta.url), { type: 'module' })
@@ -102,10 +111,15 @@ export async function loadPageCore(open: () => Port = inWorker): Promise<void> {
     rules = new Promise<string>((resolve) => {
       opened.addEventListener('message', ((e: MessageEvent<Told>) => {
         const told = e.data
-        if (told.version) resolve(told.version)
-        if (told.id === undefined) return
-        waiting.get(told.id)?.(told)
-        waiting.delete(told.id)
+        if (told.version) {
+          there = true
+          resolve(told.version)
+        }
+        if (told.id !== undefined) {
+          waiting.get(told.id)?.resolve(told)
+          waiting.delete(told.id)
+        }
+        watchFirst()
       }) as EventListener)
     })
     opened.addEventListener('error', lost)
