@@ -63,7 +63,7 @@ public record Coverage(List<Cell> cells) {
         var expected = expected(term.regions(), profile);
         for (var lesson : term.lessons()) {
             var sequence = lesson.sequence() == null ? null : sequences.get(lesson.sequence());
-            if (sequence == null) continue;
+            if (sequence == null || lesson.aim() == Aim.EXPLAIN) continue;
             Map<Key, List<String>> steps = new LinkedHashMap<>();
             for (var block : sequence.blocks())
                 for (var step : block.steps()) {

@@ -28,6 +28,7 @@ import palmtally.core.body.Region;
  * @param labMinutes hours of one lab, in minutes, above 0 and at most 480
  * @param targetHours what the school asks of the whole term, 0 for nothing asked
  * @param regionHours what the school asks of single regions, in hours
+ * @param kindHours what it asks of each kind of hours
  * @param off weeks without labs
  * @param lessons in the order of their labs; within a lab in the order given
  * @param times when and where the labs of a week are held, the first first, or empty where nobody has said
@@ -40,6 +41,7 @@ public record Curriculum(
         double labMinutes,
         double targetHours,
         Map<Region, Double> regionHours,
+        Map<HourKind, Double> kindHours,
         Set<Integer> off,
         List<Lesson> lessons,
         List<LabTime> times) {
@@ -51,6 +53,9 @@ public record Curriculum(
         var hours = new EnumMap<Region, Double>(Region.class);
         hours.putAll(regionHours);
         regionHours = Collections.unmodifiableMap(hours);
+        var kinds = new EnumMap<HourKind, Double>(HourKind.class);
+        kinds.putAll(kindHours);
+        kindHours = Collections.unmodifiableMap(kinds);
         off = Collections.unmodifiableSet(new TreeSet<>(off));
         var sorted = new ArrayList<>(lessons);
         sorted.sort(Comparator.comparingInt(Lesson::week).thenComparingInt(Lesson::lab));
@@ -67,6 +72,9 @@ public record Curriculum(
         for (var h : regionHours.entrySet())
             if (!(h.getValue() >= 0 && h.getValue() <= 10000))
                 faults.add(new Fault("regionHours/" + h.getKey(), String.valueOf(h.getValue()), "must be 0 to 10000"));
+        for (var h : kindHours.entrySet())
+            if (!(h.getValue() >= 0 && h.getValue() <= 10000))
+                faults.add(new Fault("kindHours/" + h.getKey(), String.valueOf(h.getValue()), "must be 0 to 10000"));
         for (int w : off)
             if (w < 1 || w > weeks)
                 faults.add(new Fault("off", String.valueOf(w), "must be a week of the term, 1 to " + weeks));
@@ -89,7 +97,7 @@ public record Curriculum(
         times = List.copyOf(times);
     }
 
-    /** A term whose labs have no times yet. */
+    /** A term whose labs have no times yet, and that asks for no kind of hours. */
     public Curriculum(
             String id,
             String name,
@@ -100,7 +108,7 @@ public record Curriculum(
             Map<Region, Double> regionHours,
             Set<Integer> off,
             List<Lesson> lessons) {
-        this(id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, off, lessons, List.of());
+        this(id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, Map.of(), off, lessons, List.of());
     }
 
     /** An empty term of two labs of two hours a week. */
@@ -110,7 +118,17 @@ public record Curriculum(
 
     public Curriculum withLessons(Collection<Lesson> changed) {
         return new Curriculum(
-                id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, off, List.copyOf(changed), times);
+                id,
+                name,
+                weeks,
+                labsAWeek,
+                labMinutes,
+                targetHours,
+                regionHours,
+                kindHours,
+                off,
+                List.copyOf(changed),
+                times);
     }
 
     Curriculum with(Lesson changed) {
@@ -216,6 +234,15 @@ public record Curriculum(
     /** Hours there are: labs of the weeks that are not off. */
     public double roomHours() {
         return (weeks - off.size()) * labsAWeek * labMinutes / 60;
+    }
+
+    /** Minutes of the labs that no lesson takes. */
+    double openMinutes() {
+        double open = 0;
+        for (int week = 1; week <= weeks; week++)
+            for (int lab = 1; lab <= labsAWeek; lab++)
+                if (!off.contains(week)) open += Math.max(0, labMinutes - minutes(week, lab));
+        return open;
     }
 
     public double plannedHours() {

@@ -80,6 +80,10 @@ public record Lesson(
         return new Lesson(id, newWeek, newLab, region, aim, minutes, sequence, note, steps);
     }
 
+    Lesson called(String newId) {
+        return new Lesson(newId, week, lab, region, aim, minutes, sequence, note, steps);
+    }
+
     Lesson lasting(double newMinutes) {
         return new Lesson(id, week, lab, region, aim, newMinutes, sequence, note, steps);
     }

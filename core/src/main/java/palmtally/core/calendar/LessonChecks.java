@@ -241,10 +241,10 @@ final class LessonChecks {
     static void glutealAfterDrapes(TermPlan plan) {
         int wanted = plan.profile.terms().cleanDrapes();
         var drapes = plan.term.lessons().stream()
-                .filter(l -> l.aim() != Aim.TEACH && l.region() != Region.HIP && drapesLeg(plan, l))
+                .filter(l -> l.aim().handsOn() && l.region() != Region.HIP && drapesLeg(plan, l))
                 .toList();
         for (var l : plan.term.lessons()) {
-            boolean gluteal = l.aim() != Aim.TEACH
+            boolean gluteal = l.aim().handsOn()
                     && (l.region() == Region.HIP || works(plan, l, z -> z == Zone.GLUTEALS || z == Zone.HIP_ROTATORS));
             if (!gluteal) continue;
             long had = drapes.stream().filter(d -> plan.before(d, l)).count();

@@ -15,6 +15,7 @@ import palmtally.core.calendar.TermFinding.TermMend;
 import palmtally.core.calendar.TermFinding.TermPlace;
 import palmtally.core.finding.Criterion;
 import palmtally.core.finding.Severity;
+import palmtally.core.profile.Hours;
 import palmtally.core.technique.Tool;
 
 /** Whether the hours hold what is planned in them, and whether the plan holds what it should. */
@@ -72,8 +73,12 @@ final class RoomChecks {
                             ? "Add labs or weeks: the hours do not fit."
                             : "Plan " + hours(term.targetHours() - term.plannedHours()) + " hours more.",
                     Stream::of);
+        hoursByKind(plan);
         term.regionHours().forEach((region, asked) -> {
-            double planned = Sums.of(plan.of(region).stream().mapToDouble(Lesson::minutes)) / 60;
+            double planned = Sums.of(term.lessons().stream()
+                            .filter(l -> l.region() == region)
+                            .mapToDouble(Lesson::minutes))
+                    / 60;
             if (planned < asked - 0.01)
                 plan.report(
                         TermRules.HOURS,
@@ -84,6 +89,35 @@ final class RoomChecks {
         });
     }
 
+    /** Hours of each kind that labs have, the open minutes as the school counts them. */
+    private static void hoursByKind(TermPlan plan) {
+        var term = plan.term;
+        var rules = plan.profile.hours();
+        var few = new ArrayList<String>();
+        double lacking = 0;
+        for (var kind : HourKind.values()) {
+            double asked = term.kindHours().getOrDefault(kind, 0.0);
+            if (!kind.inLabs() || asked <= 0) continue;
+            double minutes = Sums.of(term.lessons().stream()
+                    .filter(l -> l.aim().hours() == kind && !term.off().contains(l.week()))
+                    .mapToDouble(Lesson::minutes));
+            if (kind == HourKind.SUPERVISED_PRACTICE && rules.openMinutes() == Hours.OpenMinutes.PRACTICE)
+                minutes += term.openMinutes();
+            double planned = minutes / rules.hourMinutes();
+            if (planned >= asked - 0.01) continue;
+            few.add(hours(planned) + " of the " + hours(asked) + " hours of " + kind.label());
+            lacking += asked - planned;
+        }
+        if (few.isEmpty()) return;
+        plan.report(
+                TermRules.HOURS_OF_KINDS,
+                TermPlace.TERM,
+                "The labs have only " + String.join(", ", few) + " that the school asks for.",
+                "Plan " + hours(lacking) + " hours more of "
+                        + (few.size() == 1 ? "it, or ask for less." : "them, or ask for less."),
+                Stream::of);
+    }
+
     static String hours(double hours) {
         var text = String.valueOf(FastMath.round(hours * 10) / 10.0);
         return text.endsWith(".0") ? text.substring(0, text.length() - 2) : text;
@@ -92,6 +126,7 @@ final class RoomChecks {
     /** Minutes a lesson needs for its sequence: as demonstrated; twice where students change roles; once to be graded or met again. */
     static double needed(Aim aim, SequenceFacts.Facts facts) {
         return switch (aim) {
+                    case EXPLAIN -> 0;
                     case TEACH -> facts.classSeconds();
                     case PRACTISE -> 2 * facts.seconds();
                     case ASSESS, MEET_AGAIN -> facts.seconds();
@@ -103,6 +138,7 @@ final class RoomChecks {
         var stopped = new HashSet<String>();
         for (var l : plan.term.lessons()) {
             if (l.sequence() == null) {
+                if (l.aim() == Aim.EXPLAIN) continue;
                 var only = plan.facts.only(l.region());
                 plan.report(
                         TermRules.SEQUENCE,

@@ -24,6 +24,7 @@ public final class TermDifference {
         change(said, "The term", "minutes of a lab", before.labMinutes(), after.labMinutes());
         change(said, "The term", "hours asked for", before.targetHours(), after.targetHours());
         change(said, "The term", "hours asked for by region", before.regionHours(), after.regionHours());
+        change(said, "The term", "hours asked for by kind", before.kindHours(), after.kindHours());
         change(said, "The term", "weeks off", before.off(), after.off());
         change(said, "The term", "times of the labs", times(before), times(after));
         Map<String, Lesson> had = new LinkedHashMap<>();

@@ -56,6 +56,7 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
 
         double minutes(Aim aim) {
             return switch (aim) {
+                case EXPLAIN -> 0;
                 case TEACH -> teach;
                 case PRACTISE -> practise;
                 case ASSESS -> assess;
@@ -127,6 +128,9 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
         final Curriculum frame;
         final List<Wish> wishes;
         final Profile profile;
+        /** What is only explained stays where it is, and takes its minutes. */
+        final List<Lesson> explained;
+
         final double[][] load;
         final List<Lesson> placed = new ArrayList<>();
         final List<List<Placing>> choices = new ArrayList<>();
@@ -149,6 +153,9 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
             this.wishes = wishes;
             this.profile = profile;
             load = new double[frame.weeks() + 1][frame.labsAWeek() + 1];
+            explained =
+                    frame.lessons().stream().filter(l -> l.aim() == Aim.EXPLAIN).toList();
+            for (var l : explained) load[l.week()][l.lab()] += l.minutes();
             least = new double[wishes.size() + 1];
             for (int i = 0; i < wishes.size(); i++) choices.add(choices(i));
             for (int i = wishes.size() - 1; i >= 0; i--) {
@@ -159,7 +166,9 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
 
         TermLayout run() {
             go(0, 1, 0, 0, 0);
-            return new TermLayout(frame.withLessons(best), bestOver, bestMissed, nodes < MOST_NODES);
+            var all = new ArrayList<>(best);
+            for (int i = 0; i < explained.size(); i++) all.add(explained.get(i).called("e" + (i + 1)));
+            return new TermLayout(frame.withLessons(all), bestOver, bestMissed, nodes < MOST_NODES);
         }
 
         /** Starts and gaps of a region, the most even first. */
@@ -240,12 +249,12 @@ public record TermLayout(Curriculum term, double overMinutes, int missed, boolea
             var rests = placed.subList(0, from).stream()
                     .filter(l -> region == Region.JAW
                             ? l.region() == Region.NECK && l.aim() == Aim.TEACH
-                            : l.aim() != Aim.TEACH && drapes.contains(l.id()))
+                            : l.aim().handsOn() && drapes.contains(l.id()))
                     .toList();
             int wanted = region == Region.JAW ? 1 : profile.terms().cleanDrapes();
             if (rests.isEmpty()) return 0;
             return (int) placed.subList(from, placed.size()).stream()
-                    .filter(l -> region == Region.JAW || l.aim() != Aim.TEACH)
+                    .filter(l -> region == Region.JAW || l.aim().handsOn())
                     .filter(l ->
                             rests.stream().filter(r -> inTime(r) <= inTime(l)).count() < wanted)
                     .count();

@@ -31,8 +31,10 @@ final class TermPlan {
         this.term = term;
         this.profile = profile;
         this.facts = facts;
+        // What is only explained is neither met nor asked for with the hands.
         for (var l : term.lessons())
-            byRegion.computeIfAbsent(l.region(), r -> new ArrayList<>()).add(l);
+            if (l.aim() != Aim.EXPLAIN)
+                byRegion.computeIfAbsent(l.region(), r -> new ArrayList<>()).add(l);
     }
 
     List<Lesson> of(Region region) {

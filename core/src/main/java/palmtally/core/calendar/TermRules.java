@@ -39,6 +39,12 @@ public final class TermRules implements Rule.Source {
             Severity.WARN,
             "The hours of the term and of each region reach the school's target.");
 
+    static final Rule HOURS_OF_KINDS = new Rule(
+            "TERM-HOURS/kinds",
+            Criterion.ORDER,
+            Severity.WARN,
+            "The labs have the hours of each kind that the school asks for.");
+
     static final Rule SEQUENCE = new Rule(
             "TERM-SEQUENCE",
             Criterion.ORDER,
@@ -75,6 +81,7 @@ public final class TermRules implements Rule.Source {
                 AGAIN,
                 FULL,
                 HOURS,
+                HOURS_OF_KINDS,
                 SEQUENCE,
                 COVER,
                 PREREQ_JAW_AFTER_NECK,

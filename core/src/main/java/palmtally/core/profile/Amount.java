@@ -21,7 +21,7 @@ import java.lang.annotation.Target;
 
     Group group();
 
-    /** s, %, grade, weeks, times, points, or nothing where the name says it; a share is held as 0 to 1 and shown in %. */
+    /** s, min, %, grade, weeks, times, points, or nothing where the name says it; a share is held as 0 to 1 and shown in %. */
     String unit() default "";
 
     double least();

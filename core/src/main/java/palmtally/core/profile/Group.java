@@ -12,7 +12,8 @@ public enum Group {
     BETWEEN("Time between steps"),
     MARKING("Marks and outcome"),
     TRACKING("Track"),
-    TERM("Term");
+    TERM("Term"),
+    HOURS("Attendance and hours");
 
     private final String label;
 

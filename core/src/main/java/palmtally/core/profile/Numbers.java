@@ -23,7 +23,7 @@ public final class Numbers {
      *
      * @param id short name, unique
      * @param name what it is
-     * @param unit s, %, grade, or empty where the name says it
+     * @param unit s, min, %, grade, or empty where the name says it
      * @param path where it stands in a profile and in its file
      * @param least smallest that is taken, in the unit
      * @param most largest that is taken, in the unit

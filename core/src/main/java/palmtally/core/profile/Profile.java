@@ -26,6 +26,7 @@ import palmtally.core.technique.Techniques;
  * where teachers do. All values are common practice, no source, unless a source is named.
  *
  * @param terms what a term plan is held to
+ * @param hours how attendance becomes hours
  * @param techniques what it does otherwise than the techniques that ship, and its own
  * @param scope how each topic that may be beyond scope is taught
  * @param severities what each rule is worth here; a rule that is not named keeps its own severity
@@ -44,6 +45,7 @@ public record Profile(
         Growth growth,
         Ways ways,
         Terms terms,
+        Hours hours,
         Techniques techniques,
         Map<ScopeTopic, ScopeTopic.Level> scope,
         Map<Rule, Severity> severities) {
@@ -751,6 +753,11 @@ public record Profile(
                     "terms/longestGapWeeks",
                     String.valueOf(terms.longestGapWeeks()),
                     "must be above 0 and at most 60"));
+        if (hours.missedFromMinutes() <= hours.graceMinutes())
+            faults.add(new Fault(
+                    "hours/missedFromMinutes",
+                    String.valueOf(hours.missedFromMinutes()),
+                    "must be more than the " + hours.graceMinutes() + " minutes that are in time"));
         for (var r : severities.entrySet())
             if (r.getValue() == Severity.CRITICAL)
                 faults.add(new Fault("severities/" + r.getKey(), "critical", "must be off, hint, warn or stop"));
@@ -793,6 +800,7 @@ public record Profile(
                 growth,
                 ways,
                 terms,
+                hours,
                 techniques,
                 scope,
                 severities);
@@ -844,6 +852,7 @@ public record Profile(
                 Rows.shipped(Growth.class, b),
                 Rows.shipped(Ways.class, b),
                 Rows.shipped(Terms.class, b),
+                Rows.shipped(Hours.class, b),
                 Techniques.SHIPPED,
                 scope,
                 Map.of());

@@ -41,6 +41,7 @@ class CurriculumTest {
                 120,
                 0,
                 Map.of(),
+                Map.of(),
                 Set.of(),
                 List.of(lesson(2, 1, Region.NECK, Aim.TEACH, 25), lesson(2, 1, Region.JAW, Aim.TEACH, 40)),
                 List.of(tuesday, saturday));
@@ -72,8 +73,8 @@ class CurriculumTest {
 
         @Test
         void labs_have_a_time_each_or_none_has() {
-            assertThatThrownBy(() ->
-                            new Curriculum("t", "Term", 8, 2, 120, 0, Map.of(), Set.of(), List.of(), List.of(tuesday)))
+            assertThatThrownBy(() -> new Curriculum(
+                            "t", "Term", 8, 2, 120, 0, Map.of(), Map.of(), Set.of(), List.of(), List.of(tuesday)))
                     .hasMessageContaining("one for each of the 2 labs");
             assertThatThrownBy(() -> new LabTime(2, "18:00", "x".repeat(41))).hasMessageContaining("40");
         }

@@ -16,10 +16,10 @@ class RuleTest {
             stop pressure: PRESS-ANSWER
             warn draping: DRAPE-FAULT
             warn mechanics: MECH-LOOK
-            warn order: ORDER-COVER, ORDER-RUN, ORDER-WAY, TERM-AGAIN, TERM-ASSESSED, TERM-FULL, TERM-HOURS, TERM-PRACTISED, TERM-SEQUENCE
+            warn order: HOURS-MISSED, HOURS-SHORT, ORDER-COVER, ORDER-RUN, ORDER-WAY, TERM-AGAIN, TERM-ASSESSED, TERM-FULL, TERM-HOURS, TERM-HOURS/kinds, TERM-PRACTISED, TERM-SEQUENCE
             warn pressure: PRESS-DEPTH
             hint mechanics: MECH-BALANCE
-            hint order: TERM-COVER
+            hint order: HOURS-UNMARKED, TERM-COVER
             hint pressure: PRESS-BAND
             hint communication: COMM-REPLY
             """;

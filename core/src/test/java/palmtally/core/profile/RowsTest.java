@@ -175,7 +175,7 @@ class RowsTest {
                 .hasMessageContaining("1 to 4");
         assertThatThrownBy(() -> Numbers.find("mechanics-looks").orElseThrow().set(A, -1))
                 .hasMessageContaining("0 to");
-        assertThat(Set.of("s", "%", "grade", "weeks", "times", "points", ""))
+        assertThat(Set.of("s", "min", "%", "grade", "weeks", "times", "points", ""))
                 .containsAll(Numbers.all().stream().map(Numbers.Row::unit).toList());
     }
 }
