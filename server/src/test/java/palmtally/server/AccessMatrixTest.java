@@ -135,8 +135,9 @@ class AccessMatrixTest {
         ids.put("sequence", "calves");
         ids.put("version", "1");
         ids.put("week", "1");
+        ids.put("lab", "1");
         ids.put("index", "1");
-        for (var random : List.of("account", "note", "step")) ids.put(random, NOBODY);
+        for (var random : List.of("account", "note", "step", "entry")) ids.put(random, NOBODY);
         return ids;
     }
 
@@ -252,6 +253,7 @@ class AccessMatrixTest {
 
     /** Whole enough that who it is decides, where the endpoint asks for the body first. */
     private static String body(String endpoint) {
+        if (endpoint.endsWith("/register/{week}/{lab}")) return "{\"minutes\":90,\"parts\":[]}";
         if (endpoint.endsWith("/rating")) return "{\"value\":50}";
         if (endpoint.endsWith("/void")) return "{\"reason\":null}";
         if (endpoint.endsWith("/self-marks")) return "{\"marks\":{\"order\":50}}";

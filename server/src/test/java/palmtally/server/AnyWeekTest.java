@@ -116,7 +116,7 @@ class AnyWeekTest {
         var lesson =
                 "{\"id\":\"%s\",\"week\":1,\"lab\":%d,\"region\":\"neck\",\"aim\":\"teach\",\"minutes\":45,\"sequence\":\"neck\",\"note\":\"\",\"steps\":[]}";
         var plan =
-                "{\"id\":\"t\",\"name\":\"T\",\"weeks\":15,\"labsAWeek\":2,\"labMinutes\":60,\"targetHours\":0,\"regionHours\":{},\"off\":[],"
+                "{\"id\":\"t\",\"name\":\"T\",\"weeks\":15,\"labsAWeek\":2,\"labMinutes\":60,\"targetHours\":0,\"regionHours\":{},\"kindHours\":{},\"off\":[],"
                         + "\"times\":[{\"day\":"
                         + today.minusDays(1).getDayOfWeek().getValue()
                         + ",\"begins\":\"10:00\",\"room\":\"\"},{\"day\":"

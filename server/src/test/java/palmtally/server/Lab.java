@@ -31,7 +31,7 @@ record Lab(Visitor teacher, String term, Visitor anybody) {
         var lab = new Lab(Visitor.as(app.url(), signIn), term.id().toString(), Visitor.at(app.url()));
         var began = ZonedDateTime.now(app.clock()).minusMinutes(30);
         var text = """
-                {"id":"t","name":"T","weeks":4,"labsAWeek":1,"labMinutes":120,"targetHours":0,"regionHours":{},"off":[3],
+                {"id":"t","name":"T","weeks":4,"labsAWeek":1,"labMinutes":120,"targetHours":0,"regionHours":{},"kindHours":{},"off":[3],
                  "lessons":[
                   {"id":"l1","week":2,"lab":1,"region":"lower-leg","aim":"teach","minutes":20,"sequence":"calves","note":"","steps":[]},
                   {"id":"l2","week":2,"lab":1,"region":"neck","aim":"teach","minutes":45,"sequence":"neck","note":"","steps":[]},

@@ -46,6 +46,7 @@ class TablesTest {
                     "enrolment",
                     "duty",
                     "school",
+                    "left_term",
                     "known_device",
                     "sign_in_try",
                     "spring_session",
@@ -62,6 +63,8 @@ class TablesTest {
             Set.of("carried"),
             "picture",
             Set.of("picture"),
+            "register",
+            Set.of("register_lab", "register_mark", "entered_hours"),
             "audit",
             Set.of("audit"));
 

@@ -499,7 +499,7 @@ class TrackTest {
             var lesson =
                     "{\"id\":\"%s\",\"week\":1,\"lab\":%d,\"region\":\"%s\",\"aim\":\"teach\",\"minutes\":45,%s\"note\":\"\",\"steps\":[]}";
             var plan =
-                    "{\"id\":\"t\",\"name\":\"T\",\"weeks\":15,\"labsAWeek\":2,\"labMinutes\":120,\"targetHours\":0,\"regionHours\":{},\"off\":[],"
+                    "{\"id\":\"t\",\"name\":\"T\",\"weeks\":15,\"labsAWeek\":2,\"labMinutes\":120,\"targetHours\":0,\"regionHours\":{},\"kindHours\":{},\"off\":[],"
                             + "\"times\":[],\"lessons\":["
                             + lesson.formatted("l1", 1, "knee", "") + ","
                             + lesson.formatted("l2", 1, "neck", "\"sequence\":\"neck\",") + "]}";

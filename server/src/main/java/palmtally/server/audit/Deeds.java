@@ -107,6 +107,8 @@ final class Deeds {
         done("GET /api/terms/{term}/graders", "read how graders agree");
         done("GET /api/students/gone", "read who has left");
         done("GET /api/me/peer-looks", "read the own looks at others");
+        done("PUT /api/terms/{term}/register/{week}/{lab}", "changed what a lab was made of");
+        done("GET /api/terms/{term}/register/{week}/{lab}", "read the register of a lab");
         told(
                 "GET /api/competency/students/{id}",
                 "GET /api/competency/students/{id}/evidence",
@@ -126,6 +128,11 @@ final class Deeds {
                 "GET /api/terms/{term}/competency",
                 "GET /api/terms/{term}/evidence",
                 "GET /api/terms/{term}/forecast",
+                "GET /api/terms/{term}/hours",
+                "GET /api/terms/{term}/hours.csv",
+                "GET /api/terms/{term}/hours/{student}",
+                "POST /api/terms/{term}/hours/{student}",
+                "DELETE /api/terms/{term}/hours/{student}/{entry}",
                 "GET /api/terms/{term}/marks.csv",
                 "GET /api/terms/{term}/marks.xlsx",
                 "GET /api/terms/{term}/report",
@@ -159,7 +166,11 @@ final class Deeds {
                 "POST /api/terms/{term}/curriculum/incoming/preview",
                 "POST /api/terms/{term}/curriculum/layout",
                 "POST /api/terms/{term}/curriculum/mend");
-        none("its marks say who made them", "POST /api/demonstrations/{id}/marks", "POST /api/rounds/{id}/marks");
+        none(
+                "its marks say who made them",
+                "POST /api/demonstrations/{id}/marks",
+                "POST /api/rounds/{id}/marks",
+                "POST /api/terms/{term}/register/{week}/{lab}/marks");
         none("it changes how a screen looks and no record", "PUT /api/demonstrations/{id}/look");
         none(
                 "it tells nothing of a student's record",
@@ -170,6 +181,7 @@ final class Deeds {
                 "GET /api/demonstrations/{id}",
                 "GET /api/demonstrations/{id}/refit",
                 "GET /api/demonstrations/{id}/steps/{index}/picture",
+                "GET /api/me/hours",
                 "GET /api/me/to-mark",
                 "GET /api/pictures/{id}",
                 "GET /api/practicals/{id}/steps/{step}/picture",
@@ -197,6 +209,7 @@ final class Deeds {
                 "GET /api/known",
                 "GET /api/techniques/file",
                 "GET /api/terms/{term}/duties",
+                "GET /api/terms/{term}/register",
                 "GET /api/terms/{term}/people",
                 "GET /api/terms/{term}/curriculum",
                 "GET /api/terms/{term}/curriculum/file",

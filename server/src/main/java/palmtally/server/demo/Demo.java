@@ -50,6 +50,8 @@ import palmtally.server.practical.Award;
 import palmtally.server.practical.Awards;
 import palmtally.server.practical.Practicals;
 import palmtally.server.profile.Profiles;
+import palmtally.server.register.Registers;
+import palmtally.server.register.TermHours;
 import palmtally.server.sequence.Sequences;
 
 /** Fills an empty database with the demo school: one transaction, so that it is there whole or not at all. */
@@ -106,6 +108,8 @@ class Demo implements ApplicationRunner {
     private final Curricula curricula;
     private final Demonstrations demonstrations;
     private final Duties duties;
+    private final Registers registers;
+    private final TermHours hours;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final int daysGone;
@@ -126,6 +130,8 @@ class Demo implements ApplicationRunner {
             Curricula curricula,
             Demonstrations demonstrations,
             Duties duties,
+            Registers registers,
+            TermHours hours,
             TransactionTemplate transaction,
             Clock clock,
             @Value("${palm.demo-day:60}") int daysGone,
@@ -140,6 +146,8 @@ class Demo implements ApplicationRunner {
         this.curricula = curricula;
         this.demonstrations = demonstrations;
         this.duties = duties;
+        this.registers = registers;
+        this.hours = hours;
         this.transaction = transaction;
         this.clock = clock;
         this.daysGone = daysGone;
@@ -165,6 +173,13 @@ class Demo implements ApplicationRunner {
         return names;
     }
 
+    /** Somebody who was there from the beginning of the term. */
+    private UUID enrolled(UUID term, String name, String signIn, String password, Role role) {
+        var id = accounts.add(name, signIn, password, role);
+        terms.enrol(term, id);
+        return id;
+    }
+
     private static String firstName(Habits student) {
         return student.name().substring(0, student.name().indexOf(' ')).toLowerCase(Locale.ROOT);
     }
@@ -174,13 +189,11 @@ class Demo implements ApplicationRunner {
         var starts = LocalDate.now(clock).minusDays(daysGone);
         var term = terms.add("Autumn, regatta recovery tent", "Evening cohort", starts, 15);
         var teacher = new Caller(
-                accounts.addTo(term.id(), "Nadia Reef", "nadia", word + "-nadia", Role.INSTRUCTOR),
+                enrolled(term.id(), "Nadia Reef", "nadia", word + "-nadia", Role.INSTRUCTOR),
                 "Nadia Reef",
                 Role.INSTRUCTOR);
         var grader = new Caller(
-                accounts.addTo(term.id(), "Olle Strand", "olle", word + "-olle", Role.GRADER),
-                "Olle Strand",
-                Role.GRADER);
+                enrolled(term.id(), "Olle Strand", "olle", word + "-olle", Role.GRADER), "Olle Strand", Role.GRADER);
         terms.enrol(term.id(), lead.id());
         Map<String, Sequence> plans = new LinkedHashMap<>();
         for (var name : SEQUENCES) plans.put(name, sequences.take(read(name), lead, v -> v.document()));
@@ -198,8 +211,9 @@ class Demo implements ApplicationRunner {
         var students = new ArrayList<UUID>();
         for (var h : STUDENTS) {
             var first = firstName(h);
-            students.add(accounts.addTo(term.id(), h.name(), first, word + "-" + first, Role.STUDENT));
+            students.add(enrolled(term.id(), h.name(), first, word + "-" + first, Role.STUDENT));
         }
+        attended(term.id(), teacher, starts, students);
         for (int s = 0; s < STUDENTS.size(); s++)
             for (int l = 0; l < LABS.size(); l++) {
                 var lab = LABS.get(l);
@@ -262,6 +276,31 @@ class Demo implements ApplicationRunner {
                     ShownLesson.of(
                             plans.get(lesson.sequence()), profile, late ? 1.2 : 0.97 + 0.02 * n, late ? 2 : 0, n++));
         }
+    }
+
+    /** Who was in the labs that are gone. */
+    private void attended(UUID term, Caller teacher, LocalDate starts, List<UUID> students) {
+        var plan = plan();
+        int n = 0;
+        for (int week = 1; week <= plan.weeks(); week++)
+            for (int lab = 1; lab <= plan.labsAWeek(); lab++) {
+                var ends = plan.begins(starts, week, lab)
+                        .orElseThrow()
+                        .plusMinutes(Math.round(plan.labMinutes()))
+                        .atZone(clock.getZone())
+                        .toInstant();
+                if (plan.off().contains(week) || ends.isAfter(clock.instant())) continue;
+                var marks = new ArrayList<Registers.SentPresence>();
+                for (int s = 0; s < students.size(); s++) {
+                    var mark = AttendedLabs.of(students.get(s), s, n);
+                    if (mark != null) marks.add(mark);
+                }
+                if (!marks.isEmpty()) registers.mark(teacher, term, week, lab, marks);
+                n++;
+            }
+        for (int s = 0; s < students.size(); s++)
+            for (var entry : AttendedLabs.elsewhere(s, LocalDate.now(clock)))
+                hours.enter(teacher, term, students.get(s), entry);
     }
 
     /** A grader who rates close to what was seen, confirms what is critical and releases. */

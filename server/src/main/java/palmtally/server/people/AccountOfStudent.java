@@ -28,6 +28,9 @@ class AccountOfStudent implements KeptOfStudent {
         @Delete("delete from enrolment where account_id = #{id}")
         int enrolments(UUID id);
 
+        @Delete("delete from left_term where account_id = #{id}")
+        int termsLeft(UUID id);
+
         @Delete("delete from duty where account_id = #{id}")
         void duties(UUID id);
 
@@ -58,7 +61,7 @@ class AccountOfStudent implements KeptOfStudent {
 
     @Override
     public void erase(UUID student, Erased erased) {
-        erased.add("terms", rows.enrolments(student));
+        erased.add("terms", rows.enrolments(student) + rows.termsLeft(student));
         rows.duties(student);
         devices.forget(student);
         accounts.endSessions(student.toString());

@@ -124,7 +124,8 @@ public class Accounts {
     @Transactional
     public UUID addTo(UUID term, String name, String signIn, String password, Role role) {
         var id = add(name, signIn, password, role);
-        terms.enrol(term, id);
+        var of = terms.byId(term).orElseThrow(() -> Refusal.notFound("term"));
+        terms.enrol(term, id, of.joining(LocalDate.now(clock)));
         return id;
     }
 

@@ -77,7 +77,7 @@ public class ClassLists {
             var id = password == null
                     ? accounts.bySignIn(line.signIn).orElseThrow().id()
                     : accounts.add(line.name, line.signIn, password, line.role);
-            terms.enrol(term, id);
+            terms.enrolNow(term, id);
             sheets.add(new SignInSheet(id, line.name, line.signIn, line.role, password));
         }
         return sheets;

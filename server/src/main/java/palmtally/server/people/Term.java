@@ -24,6 +24,12 @@ public record Term(
         return Math.max(0, days / 7);
     }
 
+    /** Since when somebody is in it who is taken into it today; null, from its beginning, while its first week is not over. */
+    @Nullable
+    LocalDate joining(LocalDate today) {
+        return startsOn.plusWeeks(1).isAfter(today) ? null : today;
+    }
+
     /** Day of the term, from 0; below 0 before it. */
     public int day(Instant at, ZoneId zone) {
         return (int) ChronoUnit.DAYS.between(startsOn, LocalDate.ofInstant(at, zone));

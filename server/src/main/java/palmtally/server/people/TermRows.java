@@ -63,8 +63,39 @@ interface TermRows {
     @Update("update term set tracked = tracked + 1 where id = #{id}")
     void track(UUID id);
 
-    @Insert("insert into enrolment (term_id, account_id) values (#{term}, #{account}) on conflict do nothing")
-    void enrol(UUID term, UUID account);
+    @Insert("""
+            insert into enrolment (term_id, account_id, joined_on)
+            values (#{term}, #{account}, #{joinedOn,jdbcType=DATE}) on conflict do nothing""")
+    void enrol(UUID term, UUID account, @Nullable LocalDate joinedOn);
+
+    /** Keeps until when somebody was in a term who is taken out of it. */
+    @Insert("""
+            insert into left_term (term_id, account_id, joined_on, left_on)
+            select term_id, account_id, joined_on, #{on} from enrolment
+            where term_id = #{term} and account_id = #{account}
+            on conflict (term_id, account_id) do update set left_on = #{on}""")
+    void keepLeft(UUID term, UUID account, LocalDate on);
+
+    /** Somebody who comes back was never away: what they missed meanwhile they missed. */
+    @Update("""
+            update enrolment e set joined_on = l.joined_on from left_term l
+            where e.term_id = #{term} and e.account_id = #{account}
+                and l.term_id = e.term_id and l.account_id = e.account_id""")
+    void comeBack(UUID term, UUID account);
+
+    @Delete("delete from left_term where term_id = #{term} and account_id = #{account}")
+    void forgetLeft(UUID term, UUID account);
+
+    @Select("""
+            select a.id, a.name, e.joined_on, null::date as left_on from enrolment e
+            join account a on a.id = e.account_id
+            where e.term_id = #{term} and a.role = 'student'
+            union all
+            select a.id, a.name, l.joined_on, l.left_on from left_term l
+            join account a on a.id = l.account_id
+            where l.term_id = #{term} and a.role = 'student' and a.erased_at is null
+            order by name, id""")
+    List<Attendee> attendees(UUID term);
 
     @Delete("delete from enrolment where term_id = #{term} and account_id = #{account}")
     int leave(UUID term, UUID account);

@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.server.problem.Refusal;
@@ -127,20 +128,34 @@ public class Terms {
     }
 
     public void enrol(UUID term, UUID account) {
-        rows.enrol(term, account);
+        rows.enrol(term, account, null);
+    }
+
+    /** Takes somebody into a term from today on where its first week is over, else from its beginning. */
+    void enrolNow(UUID term, UUID account) {
+        rows.enrol(term, account, term(term).joining(LocalDate.now(clock)));
+        rows.comeBack(term, account);
+        rows.forgetLeft(term, account);
+    }
+
+    /** The students of a term with those who left it, by name. */
+    public List<Attendee> attendees(UUID term) {
+        return rows.attendees(term);
     }
 
     /** Takes somebody of the school into a term that goes on; who is in it stays so. */
     public void join(UUID term, UUID account) {
         mustBeOpen(term);
         if (accounts.byId(account).isEmpty()) throw Refusal.notFound("person");
-        rows.enrol(term, account);
+        enrolNow(term, account);
         access.changed();
     }
 
     /** Takes somebody out of a term; what was seen of them stays. */
+    @Transactional
     public void leave(UUID term, UUID account) {
         mustBeOpen(term);
+        rows.keepLeft(term, account, LocalDate.now(clock));
         if (rows.leave(term, account) == 0) throw Refusal.notFound("person in this term");
         access.changed();
     }
