@@ -28,7 +28,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['student']
+    get: operations['student_1']
     put?: never
     post?: never
     delete?: never
@@ -60,7 +60,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['student_1']
+    get: operations['student_2']
     put?: never
     post?: never
     delete?: never
@@ -142,7 +142,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['mark_1']
+    post: operations['mark_2']
     delete?: never
     options?: never
     head?: never
@@ -421,6 +421,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/me/hours': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['own']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/me/peer-looks': {
     parameters: {
       query?: never
@@ -479,7 +495,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw']
+    delete: operations['withdraw_1']
     options?: never
     head?: never
     patch?: never
@@ -878,7 +894,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['mark']
+    post: operations['mark_1']
     delete?: never
     options?: never
     head?: never
@@ -1909,6 +1925,70 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/hours': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['hours']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/hours.csv': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['table']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/hours/{student}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['student']
+    put?: never
+    post: operations['enter']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/hours/{student}/{entry}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['withdraw']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/marks.csv': {
     parameters: {
       query?: never
@@ -1967,6 +2047,54 @@ export interface paths {
     get: operations['lines_1']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/register': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['register']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/register/{week}/{lab}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['sheet']
+    put: operations['change']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/register/{week}/{lab}/marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mark']
     delete?: never
     options?: never
     head?: never
@@ -2503,7 +2631,7 @@ export interface components {
       /** @enum {string} */
       position: 'prone' | 'supine' | 'side-left' | 'side-right' | 'semi-reclined' | 'seated'
       reach: {
-        [key: string]: 'teach' | 'practise' | 'assess' | 'meet-again'
+        [key: string]: 'explain' | 'teach' | 'practise' | 'assess' | 'meet-again'
       }
       /** @enum {string} */
       region:
@@ -2806,6 +2934,9 @@ export interface components {
     }
     Curriculum: {
       id: string
+      kindHours: {
+        [key: string]: number
+      }
       /** Format: double */
       labMinutes: number
       /** Format: int32 */
@@ -3543,6 +3674,17 @@ export interface components {
       /** @enum {string} */
       when: 'softens' | 'number-falls' | 'no-sensation' | 'numb' | 'range-changes' | 'client-says' | 'warm'
     }
+    EnteredHours: {
+      id: string
+      /** @enum {string} */
+      kind: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
+      madeUp?: components['schemas']['LabPlace']
+      /** Format: double */
+      minutes: number
+      note: string
+      /** Format: date */
+      on: string
+    }
     Erase: {
       name?: string
     }
@@ -4211,6 +4353,39 @@ export interface components {
       seconds: number
       step: string
     }
+    Hours: {
+      /** @enum {string} */
+      counted: 'minutes' | 'quarter-hours'
+      /** Format: double */
+      excusedShare: number
+      /** Format: double */
+      graceMinutes: number
+      /** Format: double */
+      hourMinutes: number
+      /** Format: double */
+      missedFromMinutes: number
+      /** Format: double */
+      missedShare: number
+      /** @enum {string} */
+      openMinutes: 'practice' | 'break'
+    }
+    HoursLine: {
+      all: components['schemas']['KindHours']
+      findings: components['schemas']['RegisterFinding'][]
+      /** Format: uuid */
+      id: string
+      kinds: components['schemas']['KindHours'][]
+      /** Format: int32 */
+      labsMissed: number
+      /** Format: date */
+      leftOn?: string
+      name: string
+    }
+    HoursView: {
+      /** Format: double */
+      hourMinutes: number
+      students: components['schemas']['HoursLine'][]
+    }
     InWords: {
       /** @enum {string} */
       field:
@@ -4336,6 +4511,24 @@ export interface components {
       provenAt: string
       words: string
     }
+    KindHours: {
+      /** Format: double */
+      asked: number
+      /** Format: double */
+      attended: number
+      /** Format: double */
+      entered: number
+      /** Format: double */
+      excused: number
+      /** @enum {string} */
+      kind?: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
+      /** Format: double */
+      madeUp: number
+      /** Format: double */
+      missing: number
+      /** Format: double */
+      toCome: number
+    }
     Lab: {
       /** Format: date-time */
       endsAt?: string
@@ -4345,6 +4538,73 @@ export interface components {
       room: string
       /** Format: date-time */
       roomUntil?: string
+      /** Format: int32 */
+      week: number
+    }
+    LabForm: {
+      /** Format: double */
+      minutes?: number
+      parts?: components['schemas']['LabPart'][]
+    }
+    LabHours: {
+      counted: {
+        [key: string]: number
+      }
+      /** Format: double */
+      madeUp: number
+      missed: {
+        [key: string]: number
+      }
+      place: components['schemas']['LabPlace']
+      presence?: components['schemas']['Presence']
+    }
+    LabLine: {
+      /** Format: int32 */
+      away: number
+      /** Format: date-time */
+      begins?: string
+      /** Format: int32 */
+      lab: number
+      /** Format: int32 */
+      late: number
+      /** Format: double */
+      minutes: number
+      over: boolean
+      regions: string[]
+      room: string
+      /** Format: int32 */
+      there: number
+      /** Format: int32 */
+      unmarked: number
+      /** Format: int32 */
+      week: number
+    }
+    LabPart: {
+      /** @enum {string} */
+      kind: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
+      /** Format: double */
+      minutes: number
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+    }
+    LabPlace: {
+      /** Format: int32 */
+      lab: number
       /** Format: int32 */
       week: number
     }
@@ -4613,7 +4873,7 @@ export interface components {
     }
     Lesson: {
       /** @enum {string} */
-      aim: 'teach' | 'practise' | 'assess' | 'meet-again'
+      aim: 'explain' | 'teach' | 'practise' | 'assess' | 'meet-again'
       id: string
       /** Format: int32 */
       lab: number
@@ -4644,7 +4904,7 @@ export interface components {
     }
     LessonLine: {
       /** @enum {string} */
-      aim: 'teach' | 'practise' | 'assess' | 'meet-again'
+      aim: 'explain' | 'teach' | 'practise' | 'assess' | 'meet-again'
       /** Format: date-time */
       begins?: string
       /** Format: int32 */
@@ -4798,6 +5058,31 @@ export interface components {
       severity: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
       step?: string
     }
+    Missed: {
+      again?: components['schemas']['LabPlace']
+      /** @enum {string} */
+      kind: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
+      /** Format: double */
+      minutes: number
+      place: components['schemas']['LabPlace']
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+    }
     MomentView: {
       beat?: components['schemas']['Beat']
       caution?: string
@@ -4893,6 +5178,21 @@ export interface components {
       lesson?: string
       /** Format: double */
       slotSeconds?: number
+    }
+    NewHours: {
+      /** Format: uuid */
+      id?: string
+      /** @enum {string} */
+      kind?: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
+      /** Format: int32 */
+      lab?: number
+      /** Format: double */
+      minutes?: number
+      note?: string
+      /** Format: date */
+      on?: string
+      /** Format: int32 */
+      week?: number
     }
     NewNote: {
       /** @enum {string} */
@@ -5525,6 +5825,17 @@ export interface components {
       today?: components['schemas']['ClientNote'][]
       voidReason?: string
     }
+    Presence: {
+      /** @enum {string} */
+      kind: 'present' | 'absent' | 'excused'
+      /** Format: double */
+      lateMinutes: number
+      /** Format: double */
+      leftMinutes?: number
+    }
+    PresenceList: {
+      marks?: components['schemas']['SentPresence'][]
+    }
     Pressing: {
       /** @enum {string} */
       ceilingEnd: 'lower' | 'upper'
@@ -5565,6 +5876,7 @@ export interface components {
       dose: components['schemas']['Dosing']
       draping: components['schemas']['Draping']
       growth: components['schemas']['Growth']
+      hours: components['schemas']['Hours']
       id: string
       marking: components['schemas']['Marking']
       mechanics: components['schemas']['Mechanics']
@@ -5776,7 +6088,7 @@ export interface components {
       /** Format: double */
       hours: number
       reach: {
-        [key: string]: 'teach' | 'practise' | 'assess' | 'meet-again'
+        [key: string]: 'explain' | 'teach' | 'practise' | 'assess' | 'meet-again'
       }
       /** @enum {string} */
       region:
@@ -5815,6 +6127,22 @@ export interface components {
         | 'foot'
         | 'whole-body'
       name: string
+    }
+    RegisterFinding: {
+      /** @enum {string} */
+      kind?: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
+      remedy: string
+      rule: components['schemas']['Rule']
+      sentence: string
+      /** @enum {string} */
+      severity: 'off' | 'hint' | 'warn' | 'stop' | 'critical'
+      where?: components['schemas']['LabPlace']
+    }
+    RegisterView: {
+      archived: boolean
+      findings: components['schemas']['RegisterFinding'][]
+      labs: components['schemas']['LabLine'][]
+      now?: components['schemas']['LabPlace']
     }
     Remark: {
       /** Format: int64 */
@@ -5879,6 +6207,9 @@ export interface components {
       | 'PRESS-SPINE'
       | 'PRESS-STEP'
       | 'DOSE-SLOT'
+      | 'HOURS-MISSED'
+      | 'HOURS-SHORT'
+      | 'HOURS-UNMARKED'
       | 'ORDER-BROAD'
       | 'ORDER-COVER'
       | 'ORDER-DRY'
@@ -5913,6 +6244,7 @@ export interface components {
       | 'TERM-COVER'
       | 'TERM-FULL'
       | 'TERM-HOURS'
+      | 'TERM-HOURS/kinds'
       | 'TERM-PRACTISED'
       | 'TERM-PREREQ/front-after-back-of-neck'
       | 'TERM-PREREQ/gluteal-after-drapes'
@@ -6105,6 +6437,17 @@ export interface components {
       /** @enum {string} */
       what?: 'started' | 'paused' | 'resumed' | 'parked' | 'skipped' | 'refitted' | 'finished'
     }
+    SentPresence: {
+      id?: string
+      /** @enum {string} */
+      kind?: 'present' | 'absent' | 'excused'
+      /** Format: double */
+      lateMinutes?: number
+      /** Format: double */
+      leftMinutes?: number
+      /** Format: uuid */
+      student?: string
+    }
     SentRoundMark: {
       /** Format: double */
       atSeconds?: number
@@ -6265,6 +6608,28 @@ export interface components {
         | 'foot'
         | 'facing'
         | 'reach'
+    }
+    Sheet: {
+      archived: boolean
+      /** Format: date-time */
+      begins?: string
+      held: boolean
+      /** Format: int32 */
+      lab: number
+      /** Format: double */
+      minutes: number
+      parts: components['schemas']['LabPart'][]
+      room: string
+      students: components['schemas']['SheetLine'][]
+      /** Format: int32 */
+      week: number
+    }
+    SheetLine: {
+      /** Format: uuid */
+      id: string
+      markedBy?: string
+      name: string
+      presence?: components['schemas']['Presence']
     }
     ShownAgain: {
       /** Format: int32 */
@@ -6861,6 +7226,25 @@ export interface components {
       name: string
       /** Format: uuid */
       student: string
+    }
+    StudentHours: {
+      all: components['schemas']['KindHours']
+      entered: components['schemas']['EnteredHours'][]
+      findings: components['schemas']['RegisterFinding'][]
+      kinds: components['schemas']['KindHours'][]
+      labs: components['schemas']['LabHours'][]
+      /** Format: int32 */
+      labsMissed: number
+      missed: components['schemas']['Missed'][]
+      student: string
+    }
+    StudentHoursView: {
+      /** Format: double */
+      hourMinutes: number
+      hours: components['schemas']['StudentHours']
+      name: string
+      /** Format: uuid */
+      term: string
     }
     StudentRow: {
       /** Format: int32 */
@@ -7666,7 +8050,7 @@ export interface operations {
       }
     }
   }
-  student: {
+  student_1: {
     parameters: {
       query?: never
       header?: never
@@ -7710,7 +8094,7 @@ export interface operations {
       }
     }
   }
-  student_1: {
+  student_2: {
     parameters: {
       query?: {
         paper?: string
@@ -7825,7 +8209,7 @@ export interface operations {
       }
     }
   }
-  mark_1: {
+  mark_2: {
     parameters: {
       query?: never
       header?: never
@@ -8260,6 +8644,26 @@ export interface operations {
       }
     }
   }
+  own: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StudentHoursView'][]
+        }
+      }
+    }
+  }
   watching: {
     parameters: {
       query?: never
@@ -8348,7 +8752,7 @@ export interface operations {
       }
     }
   }
-  withdraw: {
+  withdraw_1: {
     parameters: {
       query?: never
       header?: never
@@ -8940,7 +9344,7 @@ export interface operations {
       }
     }
   }
-  mark: {
+  mark_1: {
     parameters: {
       query?: never
       header?: never
@@ -10735,6 +11139,124 @@ export interface operations {
       }
     }
   }
+  hours: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['HoursView']
+        }
+      }
+    }
+  }
+  table: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/csv': string
+        }
+      }
+    }
+  }
+  student: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StudentHoursView']
+        }
+      }
+    }
+  }
+  enter: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewHours']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StudentHoursView']
+        }
+      }
+    }
+  }
+  withdraw: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+        entry: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StudentHoursView']
+        }
+      }
+    }
+  }
   csv: {
     parameters: {
       query?: never
@@ -10821,6 +11343,108 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['PagePracticalLine']
+        }
+      }
+    }
+  }
+  register: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RegisterView']
+        }
+      }
+    }
+  }
+  sheet: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Sheet']
+        }
+      }
+    }
+  }
+  change: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LabForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Sheet']
+        }
+      }
+    }
+  }
+  mark: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PresenceList']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Sheet']
         }
       }
     }
@@ -11314,7 +11938,7 @@ export const cellViewPositionValues: ReadonlyArray<
 > = ['prone', 'supine', 'side-left', 'side-right', 'semi-reclined', 'seated']
 export const cellViewReachValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['CellView']['reach'][string]
-> = ['teach', 'practise', 'assess', 'meet-again']
+> = ['explain', 'teach', 'practise', 'assess', 'meet-again']
 export const cellViewRegionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['CellView']['region']
 > = [
@@ -12069,6 +12693,9 @@ export const endWhenValues: ReadonlyArray<FlattenedDeepRequired<components>['sch
   'client-says',
   'warm',
 ]
+export const enteredHoursKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['EnteredHours']['kind']
+> = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
 export const eventKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Event']['kind']> = [
   'step-start',
   'step-stop',
@@ -12534,6 +13161,12 @@ export const handNameLikeValues: ReadonlyArray<
   'bare-thumb',
   'elbow',
 ]
+export const hoursCountedValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['Hours']['counted']
+> = ['minutes', 'quarter-hours']
+export const hoursOpenMinutesValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['Hours']['openMinutes']
+> = ['practice', 'break']
 export const inWordsFieldValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['InWords']['field']
 > = [
@@ -12629,6 +13262,31 @@ export const keptZoneValues: ReadonlyArray<FlattenedDeepRequired<components>['sc
   'achilles',
   'sole',
   'foot-top',
+]
+export const kindHoursKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['KindHours']['kind']
+> = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
+export const labPartKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['LabPart']['kind']
+> = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
+export const labPartRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['LabPart']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
 ]
 export const laidTemplateValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Laid']['template']
@@ -12864,6 +13522,7 @@ export const legKindValues: ReadonlyArray<FlattenedDeepRequired<components>['sch
   'tidy',
 ]
 export const lessonAimValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Lesson']['aim']> = [
+  'explain',
   'teach',
   'practise',
   'assess',
@@ -12890,7 +13549,7 @@ export const lessonRegionValues: ReadonlyArray<
 ]
 export const lessonLineAimValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['LessonLine']['aim']
-> = ['teach', 'practise', 'assess', 'meet-again']
+> = ['explain', 'teach', 'practise', 'assess', 'meet-again']
 export const lessonLineRegionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['LessonLine']['region']
 > = [
@@ -12938,6 +13597,27 @@ export const markingOutcomeValues: ReadonlyArray<
 export const mendLineSeverityValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['MendLine']['severity']
 > = ['off', 'hint', 'warn', 'stop', 'critical']
+export const missedKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Missed']['kind']> =
+  ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
+export const missedRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['Missed']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
 export const momentViewPositionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['MomentView']['position']
 > = ['prone', 'supine', 'side-left', 'side-right', 'semi-reclined', 'seated']
@@ -12998,6 +13678,9 @@ export const momentViewZonesValues: ReadonlyArray<
 ]
 export const motionKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Motion']['kind']> =
   ['glide', 'knead', 'press', 'hold', 'circle', 'across', 'rock', 'tap', 'move', 'look']
+export const newHoursKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['NewHours']['kind']
+> = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
 export const newNoteKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['NewNote']['kind']
 > = [
@@ -13382,6 +14065,9 @@ export const practicalViewKindValues: ReadonlyArray<
 export const practicalViewSidesValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['PracticalView']['sides']
 > = ['left', 'right', 'midline', 'both', 'each']
+export const presenceKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['Presence']['kind']
+> = ['present', 'absent', 'excused']
 export const pressingCeilingEndValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Pressing']['ceilingEnd']
 > = ['lower', 'upper']
@@ -13482,7 +14168,7 @@ export const regionLinesRegionValues: ReadonlyArray<
 ]
 export const regionViewReachValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['RegionView']['reach'][string]
-> = ['teach', 'practise', 'assess', 'meet-again']
+> = ['explain', 'teach', 'practise', 'assess', 'meet-again']
 export const regionViewRegionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['RegionView']['region']
 > = [
@@ -13521,6 +14207,12 @@ export const regionWordIdValues: ReadonlyArray<
   'foot',
   'whole-body',
 ]
+export const registerFindingKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['RegisterFinding']['kind']
+> = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
+export const registerFindingSeverityValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['RegisterFinding']['severity']
+> = ['off', 'hint', 'warn', 'stop', 'critical']
 export const ruleValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Rule']> = [
   'CLIENT',
   'DOSE-CAP',
@@ -13536,6 +14228,9 @@ export const ruleValues: ReadonlyArray<FlattenedDeepRequired<components>['schema
   'PRESS-SPINE',
   'PRESS-STEP',
   'DOSE-SLOT',
+  'HOURS-MISSED',
+  'HOURS-SHORT',
+  'HOURS-UNMARKED',
   'ORDER-BROAD',
   'ORDER-COVER',
   'ORDER-DRY',
@@ -13570,6 +14265,7 @@ export const ruleValues: ReadonlyArray<FlattenedDeepRequired<components>['schema
   'TERM-COVER',
   'TERM-FULL',
   'TERM-HOURS',
+  'TERM-HOURS/kinds',
   'TERM-PRACTISED',
   'TERM-PREREQ/front-after-back-of-neck',
   'TERM-PREREQ/gluteal-after-drapes',
@@ -13657,6 +14353,9 @@ export const selfMarkCriterionValues: ReadonlyArray<
 export const sentMarkWhatValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['SentMark']['what']
 > = ['started', 'paused', 'resumed', 'parked', 'skipped', 'refitted', 'finished']
+export const sentPresenceKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['SentPresence']['kind']
+> = ['present', 'absent', 'excused']
 export const sentRoundMarkWhatValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['SentRoundMark']['what']
 > = ['started', 'paused', 'resumed', 'longer', 'finished']

@@ -22,6 +22,10 @@ defineProps<{ aim: string; picked?: boolean; flagged?: boolean }>()
   background: var(--paper);
   color: var(--ink);
 }
+.explain {
+  border-style: dotted;
+  border-radius: 4px;
+}
 .teach {
   border-style: dashed;
 }

@@ -4,6 +4,8 @@ import { useSession } from '@/features/session/useSession'
 import { vTyped } from '@/parts/typed'
 import { changeTime, DAYS, timesFor, withLabs, type Curriculum } from './term'
 import ChoiceField from '@/parts/ChoiceField.vue'
+import { HOUR_KINDS } from '@/parts/hours'
+import { capital } from '@/parts/words'
 
 /** How long a term is, when its labs are held, and how many hours are asked for. */
 const props = defineProps<{ curriculum: Curriculum; regions: Schema['TermChecksView']['regions'] }>()
@@ -31,6 +33,13 @@ function setHours(region: string, e: Event) {
   if (value > 0) regionHours[region] = value
   else delete regionHours[region]
   set(`Hours of ${session.regionName(region).toLowerCase()}`, { regionHours })
+}
+function setKind(kind: string, name: string, e: Event) {
+  const kindHours = { ...props.curriculum.kindHours } as Record<string, number>
+  const value = Number(typed(e))
+  if (value > 0) kindHours[kind] = value
+  else delete kindHours[kind]
+  set(`Hours of ${name}`, { kindHours })
 }
 </script>
 
@@ -107,6 +116,29 @@ function setHours(region: string, e: Event) {
             class="slim"
             :aria-label="`Hours asked for, ${session.regionName(r.region)}`"
             @change="setHours(r.region, $event)"
+          />
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <table class="lines">
+    <thead>
+      <tr>
+        <th>Kind of hours</th>
+        <th>asked for, h</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="k in HOUR_KINDS" :key="k.id">
+        <td>{{ capital(k.name) }}</td>
+        <td>
+          <input
+            v-typed="curriculum.kindHours[k.id] ?? ''"
+            type="number"
+            min="0"
+            class="slim"
+            :aria-label="`Hours asked for, ${k.name}`"
+            @change="setKind(k.id, k.name, $event)"
           />
         </td>
       </tr>

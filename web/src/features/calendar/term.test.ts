@@ -25,6 +25,7 @@ const term = (...lessons: Lesson[]): Curriculum => ({
   labMinutes: 120,
   targetHours: 0,
   regionHours: {},
+  kindHours: {},
   off: [],
   lessons,
   times: [],

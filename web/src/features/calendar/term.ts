@@ -6,14 +6,19 @@ export type Aim = Lesson['aim']
 
 /** What a lesson does with a region, in the order a region meets them; the letter is its key. */
 export const AIMS: readonly { id: Aim; name: string; letter: string; done: string; minutes: number }[] = [
+  { id: 'explain', name: 'Explain', letter: 'E', done: 'explained', minutes: 30 },
   { id: 'teach', name: 'Teach', letter: 'T', done: 'taught', minutes: 45 },
   { id: 'practise', name: 'Practise', letter: 'P', done: 'practised', minutes: 60 },
   { id: 'assess', name: 'Assess', letter: 'A', done: 'assessed', minutes: 60 },
   { id: 'meet-again', name: 'Meet again', letter: 'M', done: 'met again', minutes: 20 },
 ]
 export const aimOf = (id: string) => AIMS.find((a) => a.id === id)!
-/** How far a criterion got, as the bars of a palm are filled: 1 taught to 4 met again. */
-export const fillOf = (id: string | undefined) => AIMS.findIndex((a) => a.id === id) + 1
+/** How far a criterion got, as the bars of a palm are filled: 1 taught to 4 met again; what is only explained fills none. */
+export const fillOf = (id: string | undefined) =>
+  Math.max(
+    0,
+    AIMS.findIndex((a) => a.id === id),
+  )
 
 const inOrder = (lessons: Lesson[]): Lesson[] =>
   lessons

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import SelfMarks from '@/features/practical/SelfMarks.vue'
+import OwnHours from '@/features/register/OwnHours.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
 import { useSession } from '@/features/session/useSession'
@@ -15,6 +16,7 @@ const session = useSession()
       <router-link class="push" to="/peer">Watch at a table</router-link>
     </StudentPage>
     <div class="own">
+      <OwnHours />
       <NotesForm :person="session.person" readonly />
       <PasswordForm />
     </div>

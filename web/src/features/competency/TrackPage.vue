@@ -12,6 +12,7 @@ import CohortPalms from './CohortPalms.vue'
 const NextLooks = defineAsyncComponent(() => import('./NextLooks.vue'))
 const CohortSteps = defineAsyncComponent(() => import('./CohortSteps.vue'))
 const TermForecast = defineAsyncComponent(() => import('./TermForecast.vue'))
+const CohortHours = defineAsyncComponent(() => import('@/features/register/CohortHours.vue'))
 const GraderQuality = defineAsyncComponent(() => import('./GraderQuality.vue'))
 const TermClosing = defineAsyncComponent(() => import('./TermClosing.vue'))
 
@@ -31,6 +32,7 @@ const views = computed(() => [
   { id: 'next', name: 'Next looks' },
   { id: 'steps', name: 'What is missed' },
   { id: 'forecast', name: 'Forecast' },
+  { id: 'hours', name: 'Hours' },
   ...(session.person?.role === 'grader'
     ? []
     : [
@@ -74,12 +76,14 @@ if (term)
           >
             {{ v.name }}
           </button>
+          <router-link class="push" to="/door">At the door</router-link>
         </nav>
       </div>
       <CohortPalms v-if="view === 'palms'" :cohort="cohort" />
       <NextLooks v-else-if="view === 'next'" :cohort="cohort" />
       <CohortSteps v-else-if="view === 'steps'" :cohort="cohort" />
       <TermForecast v-else-if="view === 'forecast'" :cohort="cohort" />
+      <CohortHours v-else-if="view === 'hours'" :term="term" />
       <GraderQuality v-else-if="view === 'graders'" :cohort="cohort" />
       <TermClosing v-else :cohort="cohort" @changed="again" />
     </template>

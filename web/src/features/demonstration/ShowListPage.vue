@@ -20,7 +20,12 @@ const {
 const { failed, during } = useCommand()
 
 /** How a lesson of the term is called here. */
-const AIMS: Record<string, string> = { teach: 'Teach', practise: 'Practise', 'meet-again': 'Meet again' }
+const AIMS: Record<string, string> = {
+  explain: 'Explain',
+  teach: 'Teach',
+  practise: 'Practise',
+  'meet-again': 'Meet again',
+}
 const time = (iso: string) =>
   new Date(iso).toLocaleTimeString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
 
@@ -40,6 +45,7 @@ async function show(id: string, lesson?: string) {
       <h1>Show</h1>
       <span class="soft">Pick what the class will see; space, arrows, page keys or a tap go on.</span>
       <span class="grow" />
+      <router-link class="push" to="/door">At the door</router-link>
       <router-link class="push" to="/show/rounds">Practice round</router-link>
     </div>
     <Standing :problem="problem ?? failed" :loading="loading && !lines" @again="again" />
