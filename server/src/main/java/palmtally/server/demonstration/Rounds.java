@@ -16,7 +16,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.demonstration.Round;
 import palmtally.core.demonstration.RoundMark;
 import palmtally.core.demonstration.RoundStanding;
-import palmtally.core.demonstration.Seating;
+import palmtally.core.pairing.Seating;
 import palmtally.formats.Json;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Term;
@@ -233,7 +233,7 @@ public class Rounds {
                     "round",
                     new Fault("seats", "", "must give everybody who is there one place, two or three at a table"));
         return new Seating(
-                seats.stream().map(t -> t.stream().map(UUID::toString).toList()).toList(), 0);
+                seats.stream().map(t -> t.stream().map(UUID::toString).toList()).toList(), 0, 0);
     }
 
     private Map<UUID, String> names(Term term) {

@@ -1,4 +1,4 @@
-package palmtally.core.demonstration;
+package palmtally.core.pairing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -13,7 +13,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import palmtally.core.InvalidValue;
-import palmtally.core.demonstration.Seating.Pair;
 
 /** Who is at which table with whom. */
 class SeatingTest {
