@@ -107,6 +107,14 @@ final class Deeds {
         done("GET /api/terms/{term}/graders", "read how graders agree");
         done("GET /api/students/gone", "read who has left");
         done("GET /api/me/peer-looks", "read the own looks at others");
+        done("POST /api/terms/{term}/partners", "planned partners");
+        done("DELETE /api/terms/{term}/partners/{plan}", "took a plan of partners back");
+        done("PUT /api/terms/{term}/seats/{week}/{lab}", "set the seats of a lab");
+        none(
+                "a line would tell who asked not to be seated with whom",
+                "GET /api/me/apart",
+                "POST /api/me/apart",
+                "DELETE /api/me/apart/{id}");
         done("PUT /api/terms/{term}/register/{week}/{lab}", "changed what a lab was made of");
         done("GET /api/terms/{term}/register/{week}/{lab}", "read the register of a lab");
         told(
@@ -210,6 +218,8 @@ final class Deeds {
                 "GET /api/techniques/file",
                 "GET /api/terms/{term}/duties",
                 "GET /api/terms/{term}/register",
+                "GET /api/terms/{term}/partners",
+                "GET /api/terms/{term}/seats/{week}/{lab}",
                 "GET /api/terms/{term}/people",
                 "GET /api/terms/{term}/curriculum",
                 "GET /api/terms/{term}/curriculum/file",

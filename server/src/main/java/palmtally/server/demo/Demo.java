@@ -40,6 +40,7 @@ import palmtally.formats.FormatException;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.demo.Habits.Weakness;
 import palmtally.server.demonstration.Demonstrations;
+import palmtally.server.pairing.Pairings;
 import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Duties;
@@ -110,6 +111,7 @@ class Demo implements ApplicationRunner {
     private final Duties duties;
     private final Registers registers;
     private final TermHours hours;
+    private final Pairings pairings;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final int daysGone;
@@ -132,6 +134,7 @@ class Demo implements ApplicationRunner {
             Duties duties,
             Registers registers,
             TermHours hours,
+            Pairings pairings,
             TransactionTemplate transaction,
             Clock clock,
             @Value("${palm.demo-day:60}") int daysGone,
@@ -148,6 +151,7 @@ class Demo implements ApplicationRunner {
         this.duties = duties;
         this.registers = registers;
         this.hours = hours;
+        this.pairings = pairings;
         this.transaction = transaction;
         this.clock = clock;
         this.daysGone = daysGone;
@@ -243,6 +247,7 @@ class Demo implements ApplicationRunner {
                 }
                 award(by, id, played);
             }
+        pairings.make(teacher, term.id(), students.size() / 2, 2);
     }
 
     /** What a student thinks of the own run before the result is shown: off by as much as they usually are. */

@@ -30,7 +30,7 @@ class RoundController {
     /** Who may be at the tables. */
     @Allow(Permission.STAFF)
     @GetMapping("/api/rounds/students")
-    List<Rounds.Seated> students(@Me Caller caller) {
+    List<Rounds.RoundStudent> students(@Me Caller caller) {
         return rounds.students(caller);
     }
 

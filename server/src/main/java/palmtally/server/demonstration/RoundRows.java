@@ -50,14 +50,6 @@ interface RoundRows {
             where round_id = #{round} order by table_number, place""")
     List<Seat> seats(UUID round);
 
-    /** Seats of the rounds of a term that were begun. */
-    @Select("""
-            select round_id, table_number, place, account_id, '' as name from round_seat s
-            join practice_round r on r.id = s.round_id
-            where r.term_id = #{term} and exists (select 1 from round_mark m where m.round_id = r.id)
-            order by r.opened_at, round_id, table_number, place""")
-    List<Seat> seatsOfTerm(UUID term);
-
     @Select("""
             select count(distinct s.round_id) from round_seat s join practice_round r on r.id = s.round_id
             where r.term_id = #{term} and s.account_id = #{account}""")

@@ -18,6 +18,7 @@ import palmtally.core.demonstration.RoundMark;
 import palmtally.core.demonstration.RoundStanding;
 import palmtally.core.pairing.Seating;
 import palmtally.formats.Json;
+import palmtally.server.pairing.Pairings;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Term;
 import palmtally.server.people.Terms;
@@ -77,6 +78,7 @@ public class Rounds {
     private final Profiles profiles;
     private final Terms terms;
     private final Agenda agenda;
+    private final Pairings pairings;
     private final Clock clock;
 
     Rounds(
@@ -86,6 +88,7 @@ public class Rounds {
             Profiles profiles,
             Terms terms,
             Agenda agenda,
+            Pairings pairings,
             Clock clock) {
         this.rows = rows;
         this.screens = screens;
@@ -93,13 +96,19 @@ public class Rounds {
         this.profiles = profiles;
         this.terms = terms;
         this.agenda = agenda;
+        this.pairings = pairings;
         this.clock = clock;
     }
 
+    /** @param away whether they are marked away in the lab of today */
+    public record RoundStudent(UUID id, String name, boolean away) {}
+
     /** Students of the caller's term: who may be there. */
-    public List<Seated> students(Caller caller) {
-        return terms.students(term(caller).id()).stream()
-                .map(p -> new Seated(p.id(), p.name()))
+    public List<RoundStudent> students(Caller caller) {
+        var term = term(caller).id();
+        var away = pairings.awayToday(term);
+        return terms.students(term).stream()
+                .map(p -> new RoundStudent(p.id(), p.name(), away.contains(p.id())))
                 .toList();
     }
 
@@ -109,7 +118,7 @@ public class Rounds {
         var round = Round.of(
                 sequences.newest(sequenceId).document(), profiles.ofSchool().document(), wish(asked));
         var names = names(term);
-        var seating = seating(term, asked, names);
+        var seating = seating(term, asked, names, sequenceId);
         return new RoundPreview(
                 round,
                 round.totalSeconds(),
@@ -128,7 +137,7 @@ public class Rounds {
         terms.mustBeOpen(term.id());
         var version = sequences.newest(sequenceId);
         var round = Round.of(version.document(), profiles.ofSchool().document(), wish(asked));
-        var seating = seating(term, asked, names(term));
+        var seating = seating(term, asked, names(term), sequenceId);
         var id = UUID.randomUUID();
         rows.add(new RoundRows.Row(
                 id,
@@ -205,7 +214,7 @@ public class Rounds {
                 round.standing(marks, now));
     }
 
-    private Seating seating(Term term, AskedRound asked, Map<UUID, String> names) {
+    private Seating seating(Term term, AskedRound asked, Map<UUID, String> names, String sequence) {
         var present = asked.people == null ? List.copyOf(names.keySet()) : asked.people;
         var faults = new ArrayList<Fault>();
         for (int i = 0; i < present.size(); i++)
@@ -214,12 +223,12 @@ public class Rounds {
         if (asked.tables == null) faults.add(new Fault("tables", "", "is missing"));
         if (!faults.isEmpty()) throw new InvalidValue("round", faults);
         var ids = present.stream().map(UUID::toString).toList();
-        if (asked.seats != null) return arranged(asked.seats, ids);
-        Map<String, List<String>> before = new LinkedHashMap<>();
-        for (var s : rows.seatsOfTerm(term.id()))
-            before.computeIfAbsent(s.roundId() + "/" + s.tableNumber(), k -> new ArrayList<>())
-                    .add(s.accountId().toString());
-        return Seating.of(ids, asked.tables, asked.roles == null ? 2 : asked.roles, List.copyOf(before.values()));
+        if (asked.seats != null) {
+            var seats = arranged(asked.seats, ids);
+            pairings.mustSit(seats.tables());
+            return seats;
+        }
+        return pairings.round(term.id(), ids, asked.tables, asked.roles == null ? 2 : asked.roles, sequence);
     }
 
     /** @throws InvalidValue unless everybody who is there has one seat, two or three at a table */

@@ -37,8 +37,24 @@ public class ClientNotes {
         }
     }
 
+    /** A note with whose it is. */
+    record Whose(
+            UUID accountId,
+            ClientNote.Kind kind,
+            @Nullable Zone zone,
+            @Nullable Side side) {
+        ClientNote note() {
+            return new ClientNote(kind, zone, side);
+        }
+    }
+
     @Mapper
     interface Rows {
+        @Select("""
+                select account_id, kind, zone, side from client_note
+                where withdrawn_at is null and (until is null or until >= #{today})""")
+        List<Whose> notes(LocalDate today);
+
         @Select("""
                 select id, kind, zone, side, until from client_note
                 where account_id = #{account} and withdrawn_at is null and (until is null or until >= #{today})

@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
@@ -279,6 +280,32 @@ public class Registers {
         rows.open(id, week, lab, held.minutes(), json, caller.id(), clock.instant());
         rows.change(id, week, lab, held.minutes(), json, caller.id(), clock.instant());
         return sheet(id, week, lab);
+    }
+
+    /** The lab of today, the one that is on or comes next where there are several. */
+    public Optional<LabPlace> today(UUID id) {
+        var read = read(id);
+        var today = LocalDate.now(clock);
+        LabPlace found = null;
+        for (int lab = 1; lab <= read.plan.times().size(); lab++)
+            for (int week = 1; week <= read.plan.weeks(); week++) {
+                var place = new LabPlace(week, lab);
+                if (read.plan.off().contains(week)
+                        || !day(read, place).toLocalDate().equals(today)) continue;
+                if (found == null || over(read, found)) found = place;
+            }
+        return Optional.ofNullable(found);
+    }
+
+    /** Labs that are not over, the first first. */
+    public List<LabPlace> toCome(UUID id) {
+        var read = read(id);
+        var places = new ArrayList<LabPlace>();
+        for (int week = 1; week <= read.plan.weeks(); week++)
+            if (!read.plan.off().contains(week))
+                for (int lab = 1; lab <= read.plan.labsAWeek(); lab++)
+                    if (!over(read, new LabPlace(week, lab))) places.add(new LabPlace(week, lab));
+        return places;
     }
 
     Read read(UUID id) {
