@@ -29,7 +29,7 @@ const rooms = computed(() =>
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
         { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks'] },
-        { to: '/track', name: 'Track', also: ['/door'] },
+        { to: '/track', name: 'Track', also: ['/door', '/partners'] },
         { to: '/school', name: 'School' },
       ]
     : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks'] }],

@@ -421,6 +421,38 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/me/apart': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['written']
+    put?: never
+    post: operations['keepApart']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/apart/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['withdrawApart']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/me/hours': {
     parameters: {
       query?: never
@@ -495,7 +527,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_1']
+    delete: operations['withdraw_2']
     options?: never
     head?: never
     patch?: never
@@ -926,7 +958,7 @@ export interface paths {
     }
     get: operations['all_2']
     put?: never
-    post: operations['make']
+    post: operations['make_1']
     delete?: never
     options?: never
     head?: never
@@ -1983,7 +2015,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw']
+    delete: operations['withdraw_1']
     options?: never
     head?: never
     patch?: never
@@ -2016,6 +2048,38 @@ export interface paths {
     put?: never
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/partners': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['plan']
+    put?: never
+    post: operations['make']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/partners/{plan}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['withdraw']
     options?: never
     head?: never
     patch?: never
@@ -2110,6 +2174,22 @@ export interface paths {
     }
     get: operations['cohort']
     put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/seats/{week}/{lab}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['lab']
+    put: operations['sit']
     post?: never
     delete?: never
     options?: never
@@ -2295,6 +2375,16 @@ export interface components {
       answer:
         'asked' | 'not-asked' | 'cannot-say' | 'heard-nothing' | 'not-listening' | 'left-out' | 'not-seen'
       label: string
+    }
+    ApartForm: {
+      /** Format: uuid */
+      one?: string
+      /** Format: uuid */
+      other?: string
+    }
+    ApartView: {
+      classmates: components['schemas']['Person'][]
+      written: components['schemas']['Wish'][]
     }
     Archived: {
       archived?: boolean
@@ -4608,6 +4698,25 @@ export interface components {
       /** Format: int32 */
       week: number
     }
+    LabSeating: {
+      away: components['schemas']['SeatedStudent'][]
+      /** Format: int32 */
+      changed: number
+      /** Format: int32 */
+      lab: number
+      planned: boolean
+      /** Format: int32 */
+      repeats: number
+      sat: boolean
+      tables: components['schemas']['SeatedStudent'][][]
+      /** Format: int32 */
+      unmet: number
+      /** Format: int32 */
+      week: number
+    }
+    LabSeats: {
+      tables?: string[][]
+    }
     LabTime: {
       begins: string
       /** Format: int32 */
@@ -5602,6 +5711,29 @@ export interface components {
       /** Format: double */
       weight: number
     }
+    PartnerCount: {
+      /** Format: uuid */
+      id: string
+      met: number[]
+      name: string
+      planned: number[]
+    }
+    PartnerPlan: {
+      /** Format: int32 */
+      atTable: number
+      /** Format: uuid */
+      id?: string
+      labs: components['schemas']['PlannedLab'][]
+      students: components['schemas']['PartnerCount'][]
+      /** Format: int32 */
+      tables: number
+    }
+    PartnerWish: {
+      /** Format: int32 */
+      atTable?: number
+      /** Format: int32 */
+      tables?: number
+    }
     Passage: {
       /** @enum {string} */
       gate: 'gluteals' | 'jaw' | 'front-of-neck'
@@ -5720,6 +5852,13 @@ export interface components {
       spans: components['schemas']['SpanView'][]
       /** Format: double */
       totalSeconds: number
+    }
+    PlannedLab: {
+      /** Format: int32 */
+      lab: number
+      tables: components['schemas']['SeatedStudent'][][]
+      /** Format: int32 */
+      week: number
     }
     Point: {
       /** Format: double */
@@ -6184,6 +6323,12 @@ export interface components {
       /** Format: double */
       startedAt: number
     }
+    RoundStudent: {
+      away: boolean
+      /** Format: uuid */
+      id: string
+      name: string
+    }
     RoundView: {
       /** Format: uuid */
       id: string
@@ -6391,6 +6536,11 @@ export interface components {
       shown?: components['schemas']['ShownView']
     }
     Seated: {
+      /** Format: uuid */
+      id: string
+      name: string
+    }
+    SeatedStudent: {
       /** Format: uuid */
       id: string
       name: string
@@ -7809,6 +7959,12 @@ export interface components {
       /** @enum {string} */
       per: 'hold' | 'pass' | 'whole'
     }
+    Wish: {
+      /** Format: uuid */
+      id: string
+      one: string
+      other: string
+    }
     Worked: {
       /** Format: int32 */
       bodies: number
@@ -8644,6 +8800,72 @@ export interface operations {
       }
     }
   }
+  written: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ApartView']
+        }
+      }
+    }
+  }
+  keepApart: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ApartForm']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ApartView']
+        }
+      }
+    }
+  }
+  withdrawApart: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ApartView']
+        }
+      }
+    }
+  }
   own: {
     parameters: {
       query?: never
@@ -8752,7 +8974,7 @@ export interface operations {
       }
     }
   }
-  withdraw_1: {
+  withdraw_2: {
     parameters: {
       query?: never
       header?: never
@@ -9315,7 +9537,7 @@ export interface operations {
           [name: string]: unknown
         }
         content: {
-          '*/*': components['schemas']['Seated'][]
+          '*/*': components['schemas']['RoundStudent'][]
         }
       }
     }
@@ -9413,7 +9635,7 @@ export interface operations {
       }
     }
   }
-  make: {
+  make_1: {
     parameters: {
       query?: never
       header?: never
@@ -11233,7 +11455,7 @@ export interface operations {
       }
     }
   }
-  withdraw: {
+  withdraw_1: {
     parameters: {
       query?: never
       header?: never
@@ -11297,6 +11519,77 @@ export interface operations {
         }
         content: {
           '*/*': string
+        }
+      }
+    }
+  }
+  plan: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PartnerPlan']
+        }
+      }
+    }
+  }
+  make: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PartnerWish']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PartnerPlan']
+        }
+      }
+    }
+  }
+  withdraw: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        plan: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PartnerPlan']
         }
       }
     }
@@ -11469,6 +11762,58 @@ export interface operations {
         }
         content: {
           'application/pdf': string
+        }
+      }
+    }
+  }
+  lab: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LabSeating']
+        }
+      }
+    }
+  }
+  sit: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LabSeats']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LabSeating']
         }
       }
     }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import SelfMarks from '@/features/practical/SelfMarks.vue'
+import KeepApart from '@/features/pairing/KeepApart.vue'
 import OwnHours from '@/features/register/OwnHours.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
@@ -17,6 +18,7 @@ const session = useSession()
     </StudentPage>
     <div class="own">
       <OwnHours />
+      <KeepApart class="card" />
       <NotesForm :person="session.person" readonly />
       <PasswordForm />
     </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useStorage, watchDebounced } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api, ask, type Problem, type Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
@@ -28,6 +28,8 @@ const roles = ref(2)
 const tables = useStorage('palm-round-tables', 6)
 const calls = useStorage('palm-round-calls', true)
 const away = ref<string[]>([])
+/** Who is marked away at the door is not seated. */
+watch(students, (all) => (away.value = all?.filter((s) => s.away).map((s) => s.id) ?? []))
 /** Who is where as somebody changed it, undefined while it is as it was found. */
 const seats = ref<string[][]>()
 const preview = ref<Schema['RoundPreview']>()

@@ -4,7 +4,10 @@ import type { Schema } from '@/api/client'
 import { swapped } from './round'
 
 /** Who is with whom at which table, as it was found; two touches change two places. */
-const props = defineProps<{ preview: Schema['RoundPreview'] }>()
+const props = defineProps<{
+  preview: Pick<Schema['RoundPreview'], 'tables' | 'repeats'>
+  /** It was so, and is not to come. */ sat?: boolean
+}>()
 const emit = defineEmits<{ seats: [seats: string[][]] }>()
 const picked = ref<string>()
 const nameOf = (id: string) => props.preview.tables.flat().find((s) => s.id === id)?.name ?? ''
@@ -26,9 +29,11 @@ function touch(id: string) {
     {{
       picked
         ? `Touch who changes places with ${nameOf(picked)}.`
-        : preview.repeats
-          ? `${preview.repeats} partners have met before this term; nobody has met less.`
-          : 'Nobody has been with this partner before this term. Touch two names to change them.'
+        : sat
+          ? 'Touch two names to change them.'
+          : preview.repeats
+            ? `${preview.repeats} partners have met before this term; nobody has met less.`
+            : 'Nobody has been with this partner before this term. Touch two names to change them.'
     }}
   </p>
   <ol class="tables">

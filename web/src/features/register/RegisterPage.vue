@@ -1,56 +1,22 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watchEffect } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { api, ask } from '@/api/client'
-import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
-import ChoiceField from '@/parts/ChoiceField.vue'
 import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
-import { counted, day } from '@/parts/words'
+import { counted } from '@/parts/words'
+import LabChooser from './LabChooser.vue'
 import LabMadeOf from './LabMadeOf.vue'
 import PresenceRow from './PresenceRow.vue'
+import { useLabs } from './useLabs'
 import { useRegister, type Line, type Presence } from './useRegister'
 
 /** At the door: who is there, in one pass, on a phone. */
 const session = useSession()
-const route = useRoute()
-const router = useRouter()
 const term = session.term?.id ?? ''
-const {
-  data: register,
-  problem,
-  loading,
-  again,
-} = useAsked(() => ask(api.GET('/api/terms/{term}/register', { params: { path: { term } } })))
-
-const keyOf = (l: { week: number; lab: number }) => `${l.week}.${l.lab}`
-/** The lab that is shown stands in the address; without one it is the lab of now. */
-const shown = computed(() => {
-  const labs = register.value?.labs ?? []
-  const now = register.value?.now
-  return (
-    labs.find((l) => keyOf(l) === route.query.lab) ??
-    labs.find((l) => now && keyOf(l) === keyOf(now)) ??
-    labs[0]
-  )
-})
-const place = computed(() => shown.value && { week: shown.value.week, lab: shown.value.lab })
+const { register, problem, loading, again, shown, chosen, place } = useLabs(term)
 const door = useRegister(session.person?.id ?? '', term, place)
 const { sheet, lines, waiting, undo } = door
-
-const labs = computed(() =>
-  (register.value?.labs ?? []).map((l) => ({
-    id: keyOf(l),
-    name:
-      `Week ${l.week}, lab ${l.lab}` +
-      (l.begins ? ` · ${day(l.begins)}` : '') +
-      (l.there + l.late + l.away > 0 ? (l.unmarked ? ` · ${l.unmarked} not marked` : ' · marked') : ''),
-  })),
-)
-const go = (to: string | undefined) => to && void router.replace({ query: { lab: to } })
-const at = computed(() => labs.value.findIndex((l) => shown.value && l.id === keyOf(shown.value)))
 
 const now = ref(Date.now())
 useIntervalFn(() => (now.value = Date.now()), 5000)
@@ -118,27 +84,9 @@ function move(by: number) {
     <template v-if="register && shown">
       <div class="top">
         <h1>At the door</h1>
-        <div class="labs">
-          <button class="push" aria-label="The lab before" :disabled="at <= 0" @click="go(labs[at - 1]?.id)">
-            ‹
-          </button>
-          <ChoiceField
-            bare
-            label="Lab"
-            :model-value="keyOf(shown)"
-            :options="labs"
-            @update:model-value="go"
-          />
-          <button
-            class="push"
-            aria-label="The lab after"
-            :disabled="at >= labs.length - 1"
-            @click="go(labs[at + 1]?.id)"
-          >
-            ›
-          </button>
-        </div>
+        <LabChooser v-model="chosen" :labs="register.labs" />
         <span class="grow" />
+        <router-link class="push" :to="`/partners?lab=${chosen}`">Partners</router-link>
         <router-link class="push" to="/track#hours">Hours</router-link>
       </div>
       <div v-if="sheet" class="cols">
@@ -201,12 +149,6 @@ function move(by: number) {
 </template>
 
 <style scoped>
-.labs {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-width: 0;
-}
 .cols {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(260px, 320px);
@@ -251,17 +193,6 @@ function move(by: number) {
     display: flex;
     flex-direction: column;
     align-items: stretch;
-  }
-  .labs {
-    order: 1;
-    flex: 1 1 100%;
-  }
-  .labs :deep(.choice) {
-    flex: 1;
-    min-width: 0;
-  }
-  .labs :deep(select) {
-    width: 100%;
   }
   .counts {
     flex: 1;
