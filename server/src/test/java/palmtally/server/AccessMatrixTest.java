@@ -137,7 +137,7 @@ class AccessMatrixTest {
         ids.put("week", "1");
         ids.put("lab", "1");
         ids.put("index", "1");
-        for (var random : List.of("account", "note", "step", "entry")) ids.put(random, NOBODY);
+        for (var random : List.of("account", "note", "step", "entry", "plan")) ids.put(random, NOBODY);
         return ids;
     }
 
@@ -254,6 +254,8 @@ class AccessMatrixTest {
     /** Whole enough that who it is decides, where the endpoint asks for the body first. */
     private static String body(String endpoint) {
         if (endpoint.endsWith("/register/{week}/{lab}")) return "{\"minutes\":90,\"parts\":[]}";
+        if (endpoint.endsWith("/partners")) return "{\"tables\":6}";
+        if (endpoint.endsWith("/seats/{week}/{lab}")) return "{\"tables\":[]}";
         if (endpoint.endsWith("/rating")) return "{\"value\":50}";
         if (endpoint.endsWith("/void")) return "{\"reason\":null}";
         if (endpoint.endsWith("/self-marks")) return "{\"marks\":{\"order\":50}}";
