@@ -1,0 +1,4 @@
+package palmtally.solver;
+
+/** A start and a table. */
+record Place(int begins, int table) {}
