@@ -91,6 +91,7 @@ final class Screens {
         screens.put("looks", "/track#next");
         screens.put("missed", "/track#steps");
         screens.put("forecast", "/track#forecast");
+        screens.put("hours", "/track#hours");
         screens.put("graders", "/track#graders");
         screens.put("closing", "/track#closing");
         screens.put("student", "/track/" + teacher.person("Gus Harrow"));
