@@ -63,6 +63,8 @@ class AccessTest {
                 "/api/setup",
                 "/api/catalogue",
                 "/api/marks",
+                "/api/me/apart",
+                "/api/me/hours",
                 "/api/me/to-mark",
                 "/api/me/peer-looks");
         for (var e : endpoints(app)) {
@@ -72,6 +74,7 @@ class AccessTest {
             // A word on one's own practical, and what one was asked to watch; this one is nobody's.
             if (!e[0].equals("GET")
                     && !e[1].startsWith("/api/handsets/")
+                    && !e[1].startsWith("/api/me/apart/")
                     && !e[1].endsWith("/self-marks")
                     && !e[1].equals("/api/practicals/" + ID + "/events"))
                 assertThat(answer.status()).as(e[0] + " " + e[1]).isEqualTo(403);

@@ -11,7 +11,7 @@ class SettingTest {
     @Test
     void every_setting_says_what_each_profile_answers(App.Running app) {
         var view = Visitor.as(app.url(), "nadia").get("/api/settings").json();
-        assertThat(view.get("settings").size()).isEqualTo(20);
+        assertThat(view.get("settings").size()).isEqualTo(22);
         for (var s : view.get("settings")) {
             assertThat(s.get("chosen").has("by-seconds")).isTrue();
             assertThat(s.get("options").size()).isGreaterThanOrEqualTo(2);

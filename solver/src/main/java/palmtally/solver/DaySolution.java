@@ -29,11 +29,11 @@ public class DaySolution {
 
     DaySolution() {}
 
-    DaySolution(PracticalDay day, Timetable before) {
+    /** @param first where everything is put to begin with */
+    DaySolution(PracticalDay day, Timetable before, Timetable first) {
         places = new ArrayList<>();
         for (int begins : day.starts())
             for (int table = 1; table <= day.tables(); table++) places.add(new Place(begins, table));
-        var first = FirstFit.of(day, before);
         assignments = new ArrayList<>();
         for (var s : day.sittings())
             assignments.add(new Assignment(

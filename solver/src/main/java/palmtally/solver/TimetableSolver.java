@@ -15,19 +15,27 @@ import ai.timefold.solver.core.config.solver.termination.TerminationConfig;
 import java.time.Duration;
 import java.util.List;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import palmtally.core.timetable.PracticalDay;
 import palmtally.core.timetable.Timetable;
 
 /** Looks for the timetable of a day; can be watched, stopped, and gone on with from what it found. */
 public final class TimetableSolver {
-    private final Solver<DaySolution> solver;
-    private volatile boolean stopped;
+    private final Duration longest;
+    private final Duration quiet;
+    private @Nullable Solver<DaySolution> solver;
+    private boolean stopped;
 
     /**
      * @param longest it looks no longer
      * @param quiet it ends when nothing better was found for so long
      */
     public TimetableSolver(Duration longest, Duration quiet) {
+        this.longest = longest;
+        this.quiet = quiet;
+    }
+
+    private static Solver<DaySolution> solver(Duration longest, Duration quiet) {
         var config = new SolverConfig()
                 .withSolutionClass(DaySolution.class)
                 .withEntityClasses(Assignment.class)
@@ -37,7 +45,7 @@ public final class TimetableSolver {
                 .withPhaseList(List.of(new LocalSearchPhaseConfig().withMoveSelectorConfig(moves())))
                 .withTerminationConfig(
                         new TerminationConfig().withSpentLimit(longest).withUnimprovedSpentLimit(quiet));
-        solver = SolverFactory.<DaySolution>create(config).buildSolver();
+        return SolverFactory.<DaySolution>create(config).buildSolver();
     }
 
     /** One practical elsewhere, with another grader or client; two that change places; or all three of one at once. */
@@ -69,23 +77,29 @@ public final class TimetableSolver {
 
     /**
      * @param before what it was, or an empty timetable: from there it goes on, and changes as little of it as can be
-     * @param better told each timetable that is better than those before and can be held
+     * @param better told each timetable that is better than those before and can be held; the first at once
      * @return the best
      */
     public Timetable solve(PracticalDay day, Timetable before, Consumer<Timetable> better) {
-        if (day.sittings().isEmpty() || day.starts().isEmpty())
-            return new DaySolution(day, new Timetable(java.util.Map.of())).timetable();
-        solver.addEventListener(event -> {
-            if (event.isNewBestSolutionInitialized() && event.getNewBestScore().isFeasible())
+        var first = FirstFit.of(day, before);
+        if (day.sittings().isEmpty() || day.starts().isEmpty()) return first;
+        better.accept(first);
+        Solver<DaySolution> made;
+        synchronized (this) {
+            if (stopped) return first;
+            made = solver(longest, quiet);
+            solver = made;
+        }
+        made.addEventListener(event -> {
+            if (event.getNewBestScore().isFeasible())
                 better.accept(event.getNewBestSolution().timetable());
         });
-        if (stopped) return before;
-        return solver.solve(new DaySolution(day, before)).timetable();
+        return made.solve(new DaySolution(day, before, first)).timetable();
     }
 
     /** Ends with the best that was found. */
-    public void stop() {
+    public synchronized void stop() {
         stopped = true;
-        solver.terminateEarly();
+        if (solver != null) solver.terminateEarly();
     }
 }

@@ -25,9 +25,13 @@ public record Span(int from, int until) {
         return until - from;
     }
 
+    private static String two(int number) {
+        return (number < 10 ? "0" : "") + number;
+    }
+
     /** Hours and minutes of a minute of the day. */
     public static String clock(int minute) {
-        return String.format(java.util.Locale.ROOT, "%02d:%02d", minute / 60, minute % 60);
+        return two(minute / 60) + ":" + two(minute % 60);
     }
 
     @Override

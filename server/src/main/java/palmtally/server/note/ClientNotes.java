@@ -4,7 +4,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
@@ -105,6 +108,13 @@ public class ClientNotes {
     /** The notes as the checks want them. */
     public List<ClientNote> notes(Caller caller, UUID account) {
         return of(caller, account).stream().map(Kept::note).toList();
+    }
+
+    /** The notes of those people who have any, for finding seats: they are shown to nobody, so nobody has read them. */
+    public Map<UUID, List<ClientNote>> forSeats(Set<UUID> people) {
+        return rows.notes(LocalDate.now(clock)).stream()
+                .filter(n -> people.contains(n.accountId()))
+                .collect(Collectors.groupingBy(Whose::accountId, Collectors.mapping(Whose::note, Collectors.toList())));
     }
 
     private List<Kept> kept(UUID account) {

@@ -26,7 +26,6 @@ import palmtally.core.pairing.SeatingWish;
 import palmtally.core.register.LabPlace;
 import palmtally.core.register.Presence;
 import palmtally.server.calendar.Curricula;
-import palmtally.server.note.Spared;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Person;
 import palmtally.server.people.Terms;
