@@ -160,6 +160,12 @@ const short = computed(() => data.value?.students.filter((s) => s.findings.lengt
   color: var(--stop);
   font-weight: 700;
 }
+/* Where there is no room for a bar a kind, its number is told. */
+@media (max-width: 1150px) {
+  .kind :deep(.bar) {
+    display: none;
+  }
+}
 @media (max-width: 900px) {
   .cols {
     display: flex;

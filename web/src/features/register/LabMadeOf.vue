@@ -192,7 +192,7 @@ const number = (e: Event) => Number((e.target as HTMLInputElement).value)
   align-items: center;
   padding: 4px 8px;
   border-radius: 10px;
-  background: var(--linen);
+  background: var(--ground);
   border: 1.5px solid var(--line);
   font-size: 15px;
 }
