@@ -18,6 +18,9 @@ import palmtally.core.InvalidValue.Fault;
  */
 public record SeatingWish(
         List<String> people, int tables, int atTable, Set<String> notClients, List<List<String>> kept) {
+    /** More in one lab are taken for a mistake. */
+    private static final int MOST_PEOPLE = 300;
+
     /** @throws InvalidValue naming every fault; where there are fewer tables than a third of the people */
     public SeatingWish {
         people = List.copyOf(people);
@@ -25,6 +28,7 @@ public record SeatingWish(
         kept = kept.stream().map(List::copyOf).toList();
         int n = people.size();
         var faults = new ArrayList<Fault>();
+        if (n > MOST_PEOPLE) faults.add(new Fault("people", n + " people", "must be at most " + MOST_PEOPLE));
         if (n < 2) faults.add(new Fault("people", n + " people", "must be at least two"));
         if (new HashSet<>(people).size() < n)
             faults.add(new Fault("people", String.join(", ", people), "names somebody twice"));

@@ -251,7 +251,7 @@ class RotationTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"1,3,2,people", "8,2,2,tables", "8,0,2,tables", "8,4,4,atTable"})
+    @CsvSource({"1,3,2,people", "301,150,2,people", "8,2,2,tables", "8,0,2,tables", "8,4,4,atTable"})
     void what_cannot_be_seated_is_refused(int n, int tables, int atTable, String field) {
         assertThatThrownBy(() -> new SeatingWish(people(n), tables, atTable))
                 .isInstanceOfSatisfying(

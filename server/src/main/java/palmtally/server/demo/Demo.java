@@ -247,7 +247,7 @@ class Demo implements ApplicationRunner {
                 }
                 award(by, id, played);
             }
-        pairings.make(teacher, term.id(), students.size() / 2, 2);
+        if (pairings.hasLabsToPlan(term.id())) pairings.make(teacher, term.id(), students.size() / 2, 2);
     }
 
     /** What a student thinks of the own run before the result is shown: off by as much as they usually are. */

@@ -132,6 +132,12 @@ public class Pairings {
                 .toList();
     }
 
+    /** Whether a lab is to come in which students have their hands on. */
+    public boolean hasLabsToPlan(UUID term) {
+        var curriculum = curricula.newest(term).curriculum();
+        return toCome(term).stream().anyMatch(p -> handsOn(curriculum, p));
+    }
+
     /** Plans the partners of all labs to come in which students have their hands on. */
     @Transactional
     public PartnerPlan make(Caller caller, UUID term, int tables, int atTable) {
