@@ -25,6 +25,7 @@ public final class TimetableSolver {
     private final Duration quiet;
     private @Nullable Solver<DaySolution> solver;
     private boolean stopped;
+    private volatile boolean running;
 
     /**
      * @param longest it looks no longer
@@ -89,17 +90,35 @@ public final class TimetableSolver {
             if (stopped) return first;
             made = solver(longest, quiet);
             solver = made;
+            running = true;
         }
         made.addEventListener(event -> {
             if (event.getNewBestScore().isFeasible())
                 better.accept(event.getNewBestSolution().timetable());
         });
-        return made.solve(new DaySolution(day, before, first)).timetable();
+        try {
+            return made.solve(new DaySolution(day, before, first)).timetable();
+        } finally {
+            running = false;
+        }
     }
 
-    /** Ends with the best that was found. */
-    public synchronized void stop() {
-        stopped = true;
-        if (solver != null) solver.terminateEarly();
+    /** Ends with the best that was found, and comes back when it has. */
+    public void stop() {
+        Solver<DaySolution> made;
+        synchronized (this) {
+            stopped = true;
+            made = solver;
+        }
+        // One that is told before it has begun forgets it as it begins.
+        while (made != null && running) {
+            made.terminateEarly();
+            try {
+                Thread.sleep(10);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
     }
 }
