@@ -7,12 +7,15 @@ import static palmtally.e2e.Browser.button;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import palmtally.server.App;
 import palmtally.server.InWeeks;
+import palmtally.server.Visitor;
 
 /** A lab as it goes: what was left last time is shown first, then all tables practise by one clock. */
 @ExtendWith(App.class)
@@ -56,6 +59,9 @@ class LabTest {
     void all_tables_follow_one_clock_and_see_who_works_on_whom(App.Running app) throws Exception {
         try (var browser = new Browser()) {
             var page = browser.page();
+            int before = met(Visitor.as(app.url(), "olle")).values().stream()
+                    .mapToInt(Integer::intValue)
+                    .sum();
             browser.watching(page, "lab-round", () -> {
                 Browser.signIn(page, app.url(), "olle");
                 page.navigate(app.url() + "/show/rounds?sequence=forearms&minutes=45");
@@ -119,9 +125,37 @@ class LabTest {
                 button(page, "Back to Show").click();
                 link(page, "Practice round").first().click();
                 page.getByLabel("Sequence").selectOption("forearms");
-                assertThat(page.getByText("Nobody has been with this partner before"))
+                assertThat(tables).hasCount(6);
+                var met = met(Visitor.as(app.url(), "olle"));
+                assertThat(met.values().stream().mapToInt(Integer::intValue).sum())
+                        .as("pairs, each told by both")
+                        .isEqualTo(before + 2 * 5);
+                int repeats = 0;
+                for (var table : tables.all()) {
+                    var names = table.getByRole(AriaRole.BUTTON).allTextContents().stream()
+                            .map(String::strip)
+                            .toList();
+                    for (var a : names) for (var b : names) if (a.compareTo(b) < 0) repeats += met.get(a + "/" + b);
+                }
+                assertThat(page.getByText(
+                                repeats == 0
+                                        ? "Nobody has been with this partner before"
+                                        : repeats + " partners have met before this term"))
                         .isVisible();
             });
         }
+    }
+
+    /** How often each has worked with each other, by both names. */
+    private static Map<String, Integer> met(Visitor who) {
+        var students = who.get("/api/terms/" + who.term() + "/partners").json().get("students");
+        var met = new HashMap<String, Integer>();
+        for (var one : students)
+            for (int i = 0; i < students.size(); i++)
+                met.put(
+                        one.get("name").asString() + "/"
+                                + students.get(i).get("name").asString(),
+                        one.get("met").get(i).asInt());
+        return met;
     }
 }
