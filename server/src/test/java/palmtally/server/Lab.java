@@ -44,6 +44,16 @@ record Lab(Visitor teacher, String term, Visitor anybody) {
         return lab;
     }
 
+    /** An address of the term. */
+    String at(String rest) {
+        return "/api/terms/" + term + rest;
+    }
+
+    /** Ids of those who are in the lab that is on, by name. */
+    List<String> students() {
+        return teacher.get(at("/register/2/1")).json().get("students").findValuesAsString("id");
+    }
+
     JsonNode start(String sequence, String body) {
         return teacher.post("/api/sequences/" + sequence + "/demonstrations", body)
                 .json();

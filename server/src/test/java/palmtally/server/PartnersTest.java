@@ -21,16 +21,11 @@ class PartnersTest {
     private record Class(Lab lab, List<String> students) {
         static Class in(App.Running app, String name) {
             var lab = Lab.in(app, name);
-            var students = new ArrayList<String>();
-            for (var s : lab.teacher()
-                    .get("/api/terms/" + lab.term() + "/register/2/1")
-                    .json()
-                    .get("students")) students.add(s.get("id").asString());
-            return new Class(lab, students);
+            return new Class(lab, lab.students());
         }
 
         String at(String rest) {
-            return "/api/terms/" + lab.term() + rest;
+            return lab.at(rest);
         }
 
         JsonNode seats() {

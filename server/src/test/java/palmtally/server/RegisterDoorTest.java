@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -20,16 +19,11 @@ class RegisterDoorTest {
     private record Door(Lab lab, List<String> students) {
         static Door in(App.Running app, String name) {
             var lab = Lab.in(app, name);
-            var students = new ArrayList<String>();
-            for (var s : lab.teacher()
-                    .get("/api/terms/" + lab.term() + "/register/2/1")
-                    .json()
-                    .get("students")) students.add(s.get("id").asString());
-            return new Door(lab, students);
+            return new Door(lab, lab.students());
         }
 
         String at(String rest) {
-            return "/api/terms/" + lab.term() + rest;
+            return lab.at(rest);
         }
 
         Visitor.Answer mark(String... marks) {
