@@ -38,7 +38,8 @@ public class DayConstraints implements ConstraintProvider {
             early(of),
             clientsAlike(of),
             gradersAlike(of),
-            rest(of)
+            rest(of),
+            lowTables(of)
         };
     }
 
@@ -162,5 +163,11 @@ public class DayConstraints implements ConstraintProvider {
                         Joiners.filtering(Assignment::sharesStudentWith))
                 .penalize(HardMediumSoftScore.ONE_SOFT, (a, b) -> 4)
                 .asConstraint("a rest between two practicals");
+    }
+
+    private static Constraint lowTables(ConstraintFactory of) {
+        return of.forEach(Assignment.class)
+                .penalize(HardMediumSoftScore.ONE_SOFT, a -> a.table() - 1)
+                .asConstraint("the first tables before the last");
     }
 }

@@ -1,6 +1,8 @@
 package palmtally.core.pairing;
 
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import palmtally.core.Sums;
 import palmtally.core.people.ClientNote;
@@ -19,14 +21,25 @@ public final class BodyWorked {
      */
     public static boolean mostly(Sequence sequence, Profile profile, List<ClientNote> notes) {
         if (notes.isEmpty() || sequence.steps().isEmpty()) return false;
-        var blocked = Checks.run(sequence, profile, notes).findings().stream()
-                .filter(f -> f.rule().equals(ClientNotes.RULE) && f.where().step() != null)
-                .map(f -> f.where().step())
-                .collect(Collectors.toSet());
+        var blocked = blocked(sequence, profile, notes);
         double all = Sums.of(sequence.steps().stream().mapToDouble(s -> s.dose().totalSeconds()));
         double spared = Sums.of(sequence.steps().stream()
                 .filter(s -> blocked.contains(s.id()))
                 .mapToDouble(s -> s.dose().totalSeconds()));
         return spared >= all / 2;
+    }
+
+    /** Whether anything of it falls on what a body must be spared. */
+    public static boolean lessThanAll(Sequence sequence, Profile profile, List<ClientNote> notes) {
+        return !notes.isEmpty() && !blocked(sequence, profile, notes).isEmpty();
+    }
+
+    /** Ids of the steps that do. */
+    private static Set<String> blocked(Sequence sequence, Profile profile, List<ClientNote> notes) {
+        return Checks.run(sequence, profile, notes).findings().stream()
+                .filter(f -> f.rule().equals(ClientNotes.RULE))
+                .map(f -> f.where().step())
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 }

@@ -21,4 +21,9 @@ public record DayStudent(
         not = Set.copyOf(not);
         away = List.copyOf(away);
     }
+
+    /** The same, whoever was their client last. */
+    public DayStudent withoutLast() {
+        return new DayStudent(id, name, spared, agreed, not, "", away);
+    }
 }
