@@ -28,7 +28,7 @@ const rooms = computed(() =>
     ? [
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
-        { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks'] },
+        { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks', '/timetable'] },
         { to: '/track', name: 'Track', also: ['/door', '/partners'] },
         { to: '/school', name: 'School' },
       ]

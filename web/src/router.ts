@@ -44,6 +44,7 @@ export const router = createRouter({
     },
     { path: '/door', component: () => import('./features/register/RegisterPage.vue') },
     { path: '/partners', component: () => import('./features/pairing/PartnersPage.vue') },
+    { path: '/timetable', component: () => import('./features/timetable/TimetablePage.vue') },
     { path: '/floor', component: () => import('./features/practical/FloorPage.vue') },
     { path: '/grade', component: () => import('./features/practical/GradePage.vue') },
     { path: '/grade/:id', component: () => import('./features/practical/TablePage.vue'), props: true },

@@ -382,7 +382,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['say']
+    post: operations['say_1']
     delete?: never
     options?: never
     head?: never
@@ -414,6 +414,22 @@ export interface paths {
     }
     get: operations['marks']
     put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/agreed': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['said']
+    put: operations['say']
     post?: never
     delete?: never
     options?: never
@@ -485,6 +501,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/me/sittings': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['mine']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/me/to-mark': {
     parameters: {
       query?: never
@@ -510,7 +542,7 @@ export interface paths {
     }
     get: operations['of']
     put?: never
-    post: operations['add_3']
+    post: operations['add_4']
     delete?: never
     options?: never
     head?: never
@@ -527,7 +559,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_2']
+    delete: operations['withdraw_3']
     options?: never
     head?: never
     patch?: never
@@ -542,7 +574,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add_2']
+    post: operations['add_3']
     delete?: never
     options?: never
     head?: never
@@ -590,7 +622,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add_1']
+    post: operations['add_2']
     delete?: never
     options?: never
     head?: never
@@ -622,7 +654,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['start_1']
+    post: operations['start_2']
     delete?: never
     options?: never
     head?: never
@@ -958,7 +990,7 @@ export interface paths {
     }
     get: operations['all_2']
     put?: never
-    post: operations['make_1']
+    post: operations['make_2']
     delete?: never
     options?: never
     head?: never
@@ -1326,7 +1358,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['start']
+    post: operations['start_1']
     delete?: never
     options?: never
     head?: never
@@ -1598,7 +1630,7 @@ export interface paths {
     }
     get: operations['all']
     put?: never
-    post: operations['add']
+    post: operations['add_1']
     delete?: never
     options?: never
     head?: never
@@ -1893,6 +1925,182 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/days': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['days']
+    put?: never
+    post: operations['make_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['day']
+    put: operations['change_1']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/anew': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['anew']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/away': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['away']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/search': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['search']
+    delete: operations['stop']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/shown': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['show']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/sittings': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['add']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/sittings/{sitting}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['put']
+    post?: never
+    delete: operations['remove']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/sittings/{sitting}/practical': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['started']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/sittings/{sitting}/start': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['start']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/days/{day}/withdrawn': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['withdraw']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/duties': {
     parameters: {
       query?: never
@@ -2015,7 +2223,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_1']
+    delete: operations['withdraw_2']
     options?: never
     head?: never
     patch?: never
@@ -2079,7 +2287,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw']
+    delete: operations['withdraw_1']
     options?: never
     head?: never
     patch?: never
@@ -2363,6 +2571,26 @@ export interface components {
       step: string
       why: string[]
     }
+    AgreedRegion: {
+      agreed?: boolean
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+    }
     AgreementLine: {
       /** @enum {string} */
       criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
@@ -2429,6 +2657,14 @@ export interface components {
       rules?: number
       /** Format: int32 */
       since: number
+    }
+    AwayView: {
+      /** Format: int32 */
+      from?: number
+      /** Format: uuid */
+      person?: string
+      /** Format: int32 */
+      until?: number
     }
     BackupsView: {
       failed?: string
@@ -3053,6 +3289,126 @@ export interface components {
       version: number
       /** Format: double */
       week: number
+    }
+    DayAway: {
+      away?: components['schemas']['AwayView'][]
+    }
+    DayLine: {
+      /** Format: int32 */
+      begun: number
+      /** Format: int32 */
+      from: number
+      /** Format: date */
+      heldOn: string
+      /** Format: uuid */
+      id: string
+      /** Format: int32 */
+      placed: number
+      /** Format: int32 */
+      sittings: number
+      /** Format: int32 */
+      until: number
+    }
+    DayPerson: {
+      /** Format: uuid */
+      id: string
+      name: string
+    }
+    DayShown: {
+      shown: boolean
+    }
+    DaySittings: {
+      sittings?: components['schemas']['SittingWish'][]
+    }
+    DayStaff: {
+      grades: boolean
+      /** Format: uuid */
+      id: string
+      name: string
+      regions: (
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      )[]
+    }
+    DayView: {
+      away: components['schemas']['AwayView'][]
+      breaks: components['schemas']['Span'][]
+      /** Format: int32 */
+      changeOver: number
+      /** Format: int32 */
+      from: number
+      /** Format: date */
+      heldOn: string
+      /** Format: uuid */
+      id: string
+      /** Format: int32 */
+      minutes: number
+      /** Format: int32 */
+      over: number
+      searching: boolean
+      sensitive: (
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      )[]
+      shown: boolean
+      sittings: components['schemas']['SittingView'][]
+      staff: components['schemas']['DayStaff'][]
+      starts: number[]
+      students: components['schemas']['DayPerson'][]
+      /** Format: int32 */
+      tables: number
+      /** Format: int32 */
+      tablesAGrader: number
+      /** Format: int32 */
+      until: number
+    }
+    DayWish: {
+      breaks?: components['schemas']['Span'][]
+      /** Format: int32 */
+      changeOver?: number
+      /** Format: int32 */
+      from?: number
+      graders?: string[]
+      /** Format: date */
+      heldOn?: string
+      /** Format: int32 */
+      minutes?: number
+      sittings?: components['schemas']['SittingWish'][]
+      /** Format: int32 */
+      tables?: number
+      /** Format: int32 */
+      tablesAGrader?: number
+      /** Format: int32 */
+      until?: number
+    }
+    DayWithdrawn: {
+      withdrawn: boolean
     }
     Demonstrated: {
       demonstration: string
@@ -5280,6 +5636,31 @@ export interface components {
       seconds: number
       stations: components['schemas']['Point'][]
     }
+    MySitting: {
+      /** Format: int32 */
+      begins: number
+      begun: boolean
+      client?: string
+      /** Format: uuid */
+      day: string
+      /** @enum {string} */
+      does: 'shows' | 'is-client' | 'grades' | 'grades-beside'
+      grader?: string
+      /** Format: date */
+      heldOn: string
+      /** Format: uuid */
+      id: string
+      /** Format: int32 */
+      minutes: number
+      /** Format: uuid */
+      practical?: string
+      sequence: string
+      student: string
+      /** Format: int32 */
+      table: number
+      /** Format: uuid */
+      term: string
+    }
     NewAddress: {
       code: string
     }
@@ -5843,6 +6224,19 @@ export interface components {
       week: number
       /** Format: double */
       weight: number
+    }
+    PlaceWish: {
+      /** Format: int32 */
+      begins?: number
+      /** Format: uuid */
+      client?: string
+      graders?: string[]
+      locked?: boolean
+      /** Format: int32 */
+      minutes?: number
+      /** Format: int32 */
+      table?: number
+      twice?: boolean
     }
     PlanView: {
       findings: components['schemas']['CheckView'][]
@@ -6483,6 +6877,26 @@ export interface components {
       number: number
       waits: boolean
     }
+    SaidOfRegion: {
+      agreed?: boolean
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+    }
     Saying: {
       /** Format: double */
       atSeconds: number
@@ -6841,6 +7255,63 @@ export interface components {
       role: 'lead' | 'instructor' | 'grader' | 'student'
       signIn: string
     }
+    SittingBegun: {
+      /** Format: uuid */
+      practical?: string
+    }
+    SittingToday: {
+      today?: components['schemas']['Spared'][]
+    }
+    SittingView: {
+      /** Format: int32 */
+      begins?: number
+      client?: components['schemas']['DayPerson']
+      finished: boolean
+      graders: components['schemas']['DayPerson'][]
+      /** Format: uuid */
+      id: string
+      lacks: string
+      locked: boolean
+      /** Format: int32 */
+      minutes: number
+      /** Format: uuid */
+      practical?: string
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: uuid */
+      retakeOf?: string
+      sequence: string
+      sequenceName: string
+      student: components['schemas']['DayPerson']
+      /** Format: int32 */
+      table?: number
+      twice: boolean
+    }
+    SittingWish: {
+      /** Format: int32 */
+      minutes?: number
+      /** Format: uuid */
+      retakeOf?: string
+      sequence?: string
+      /** Format: uuid */
+      student?: string
+      twice?: boolean
+    }
     SoFar: {
       /** Format: int32 */
       counted: number
@@ -6852,6 +7323,12 @@ export interface components {
       lesson: string
       sequence: string
       steps: string[]
+    }
+    Span: {
+      /** Format: int32 */
+      from: number
+      /** Format: int32 */
+      until: number
     }
     SpanView: {
       band: components['schemas']['Band']
@@ -8736,7 +9213,7 @@ export interface operations {
       }
     }
   }
-  say: {
+  say_1: {
     parameters: {
       query?: never
       header?: never
@@ -8796,6 +9273,50 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Section'][]
+        }
+      }
+    }
+  }
+  said: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['AgreedRegion'][]
+        }
+      }
+    }
+  }
+  say: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SaidOfRegion']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['AgreedRegion'][]
         }
       }
     }
@@ -8906,6 +9427,26 @@ export interface operations {
       }
     }
   }
+  mine: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['MySitting'][]
+        }
+      }
+    }
+  }
   toMark: {
     parameters: {
       query?: never
@@ -8948,7 +9489,7 @@ export interface operations {
       }
     }
   }
-  add_3: {
+  add_4: {
     parameters: {
       query?: never
       header?: never
@@ -8974,7 +9515,7 @@ export interface operations {
       }
     }
   }
-  withdraw_2: {
+  withdraw_3: {
     parameters: {
       query?: never
       header?: never
@@ -8997,7 +9538,7 @@ export interface operations {
       }
     }
   }
-  add_2: {
+  add_3: {
     parameters: {
       query?: never
       header?: never
@@ -9069,7 +9610,7 @@ export interface operations {
       }
     }
   }
-  add_1: {
+  add_2: {
     parameters: {
       query?: {
         agreed?: boolean
@@ -9117,7 +9658,7 @@ export interface operations {
       }
     }
   }
-  start_1: {
+  start_2: {
     parameters: {
       query?: never
       header?: never
@@ -9635,7 +10176,7 @@ export interface operations {
       }
     }
   }
-  make_1: {
+  make_2: {
     parameters: {
       query?: never
       header?: never
@@ -10249,7 +10790,7 @@ export interface operations {
       }
     }
   }
-  start: {
+  start_1: {
     parameters: {
       query?: never
       header?: never
@@ -10720,7 +11261,7 @@ export interface operations {
       }
     }
   }
-  add: {
+  add_1: {
     parameters: {
       query?: never
       header?: never
@@ -11273,6 +11814,387 @@ export interface operations {
       }
     }
   }
+  days: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayLine'][]
+        }
+      }
+    }
+  }
+  make_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DayWish']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  day: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  change_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DayWish']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  anew: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  away: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DayAway']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  search: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  stop: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  show: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DayShown']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  add: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DaySittings']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  put: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+        sitting: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PlaceWish']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  remove: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+        sitting: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  started: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+        sitting: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SittingBegun']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['DayView']
+        }
+      }
+    }
+  }
+  start: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+        sitting: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SittingToday']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SittingBegun']
+        }
+      }
+    }
+  }
+  withdraw: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        day: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DayWithdrawn']
+      }
+    }
+    responses: {
+      /** @description No Content */
+      204: {
+        headers: {
+          [name: string]: unknown
+        }
+        content?: never
+      }
+    }
+  }
   duties: {
     parameters: {
       query?: never
@@ -11455,7 +12377,7 @@ export interface operations {
       }
     }
   }
-  withdraw_1: {
+  withdraw_2: {
     parameters: {
       query?: never
       header?: never
@@ -11571,7 +12493,7 @@ export interface operations {
       }
     }
   }
-  withdraw: {
+  withdraw_1: {
     parameters: {
       query?: never
       header?: never
@@ -12069,6 +12991,25 @@ type FlattenedDeepRequired<T> = {
 type ReadonlyArray<T> = [Exclude<T, undefined>] extends [unknown[]]
   ? Readonly<Exclude<T, undefined>>
   : Readonly<Exclude<T, undefined>[]>
+export const agreedRegionRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['AgreedRegion']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
 export const agreementLineCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['AgreementLine']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']
@@ -12450,6 +13391,44 @@ export const cueLaneValues: ReadonlyArray<FlattenedDeepRequired<components>['sch
   'mechanics',
   'communication',
   'draping',
+]
+export const dayStaffRegionsValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['DayStaff']['regions']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
+export const dayViewSensitiveValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['DayView']['sensitive']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
 ]
 export const demonstrationViewLookValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['DemonstrationView']['look']
@@ -14023,6 +15002,9 @@ export const momentViewZonesValues: ReadonlyArray<
 ]
 export const motionKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Motion']['kind']> =
   ['glide', 'knead', 'press', 'hold', 'circle', 'across', 'rock', 'tap', 'move', 'look']
+export const mySittingDoesValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['MySitting']['does']
+> = ['shows', 'is-client', 'grades', 'grades-beside']
 export const newHoursKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['NewHours']['kind']
 > = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
@@ -14657,6 +15639,25 @@ export const saidWordValues: ReadonlyArray<FlattenedDeepRequired<components>['sc
   'cold',
   'stop',
 ]
+export const saidOfRegionRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['SaidOfRegion']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
 export const sayingKindValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Saying']['kind']> =
   [
     'greeting',
@@ -14781,6 +15782,25 @@ export const signInSheetRoleValues: ReadonlyArray<
 export const signInStateRoleValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['SignInState']['role']
 > = ['lead', 'instructor', 'grader', 'student']
+export const sittingViewRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['SittingView']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
 export const spanViewDrapeValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['SpanView']['drape']
 > = [

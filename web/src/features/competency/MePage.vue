@@ -2,6 +2,8 @@
 import SelfMarks from '@/features/practical/SelfMarks.vue'
 import KeepApart from '@/features/pairing/KeepApart.vue'
 import OwnHours from '@/features/register/OwnHours.vue'
+import AgreedRegions from '@/features/timetable/AgreedRegions.vue'
+import OwnSittings from '@/features/timetable/OwnSittings.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
 import { useSession } from '@/features/session/useSession'
@@ -12,13 +14,14 @@ const session = useSession()
 
 <template>
   <template v-if="session.person && !session.staff">
-    <div class="due"><SelfMarks /></div>
+    <div class="due"><SelfMarks /><OwnSittings /></div>
     <StudentPage :id="session.person.id">
       <router-link class="push" to="/peer">Watch at a table</router-link>
     </StudentPage>
     <div class="own">
       <OwnHours />
       <KeepApart class="card" />
+      <AgreedRegions class="card" />
       <NotesForm :person="session.person" readonly />
       <PasswordForm />
     </div>

@@ -6,6 +6,7 @@ import { useCommand } from '@/api/useCommand'
 import { readOnWhile, usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
+import OwnSittings from '@/features/timetable/OwnSittings.vue'
 import OfflineNote from '@/parts/OfflineNote.vue'
 import Standing from '@/parts/Standing.vue'
 import { day } from '@/parts/words'
@@ -65,11 +66,13 @@ void floor.load()
       <h1>Grade</h1>
       <span class="soft">{{ session.term?.cohort }}</span>
       <span class="grow" />
+      <router-link class="push" to="/timetable">Timetable</router-link>
       <router-link v-if="floor.tables.value.length" class="push main" to="/floor"
         >The floor: {{ floor.tables.value.length }} at the tables</router-link
       >
     </div>
     <OfflineNote />
+    <OwnSittings />
     <SetUpForm :of="setUp" />
     <Failed :of="failed" />
     <Standing :problem="problem" :loading="loading && !lines" @again="again" />

@@ -109,6 +109,7 @@ export function useSetUp(open: () => readonly Schema['PracticalLine'][], again: 
         const params = { path: { id: view.id } }
         if (p.observer)
           await ask(api.POST('/api/practicals/{id}/peer-looks', { params, body: { observer: p.observer } }))
+        await isOfDay(p, view.id)
         started = view.id
         takeAway(p.table)
       }
@@ -147,16 +148,46 @@ export function useSetUp(open: () => readonly Schema['PracticalLine'][], again: 
     ]
   }
   /** One to look at, out of the list of those to look at next. */
-  async function lookAt(student: string, sequence?: string, criterion?: string, minutes?: number) {
+  async function lookAt(
+    student: string,
+    sequence?: string,
+    criterion?: string,
+    minutes?: number,
+    partner = '',
+    table?: number,
+  ) {
     if (sequence) brief.sequence = sequence
     if (FINGERS.some((f) => f.id === criterion)) brief.criterion = criterion as Criterion
     await nextTick()
     if (minutes && minutes <= 240) brief.minutes = minutes
-    places.value = [{ table: freeTable([], open()), student, partner: '' }]
+    places.value = [{ table: table ?? freeTable([], open()), student, partner }]
   }
-  const { swap, again: retake, student, sequence, criterion, minutes } = route.query
-  if (typeof student === 'string')
-    void lookAt(student, word(sequence), word(criterion), Number(minutes) || undefined)
+  /** The practical of a day that this one is. */
+  const slot = {
+    day: word(route.query.day),
+    sitting: word(route.query.sitting),
+    student: word(route.query.student),
+  }
+  const isOfDay = async (p: Place, practical: string) => {
+    if (!slot.day || !slot.sitting || p.student !== slot.student) return
+    const path = { term: term.value, day: slot.day, sitting: slot.sitting }
+    await ask(
+      api.PUT('/api/terms/{term}/days/{day}/sittings/{sitting}/practical', {
+        params: { path },
+        body: { practical },
+      }),
+    )
+  }
+  const { swap, again: retake, student, sequence, criterion, minutes, partner, table } = route.query
+  if (typeof student === 'string' && typeof retake !== 'string')
+    void lookAt(
+      student,
+      word(sequence),
+      word(criterion),
+      Number(minutes) || undefined,
+      word(partner),
+      Number(table) || undefined,
+    )
   if (typeof retake === 'string') void during(() => showAgain(retake))
   if (typeof swap === 'string') void during(() => changeRoles(swap))
 

@@ -137,7 +137,8 @@ class AccessMatrixTest {
         ids.put("week", "1");
         ids.put("lab", "1");
         ids.put("index", "1");
-        for (var random : List.of("account", "note", "step", "entry", "plan")) ids.put(random, NOBODY);
+        for (var random : List.of("account", "note", "step", "entry", "plan", "day", "sitting"))
+            ids.put(random, NOBODY);
         return ids;
     }
 
@@ -254,6 +255,11 @@ class AccessMatrixTest {
     /** Whole enough that who it is decides, where the endpoint asks for the body first. */
     private static String body(String endpoint) {
         if (endpoint.endsWith("/register/{week}/{lab}")) return "{\"minutes\":90,\"parts\":[]}";
+        if (endpoint.endsWith("/days") || endpoint.endsWith("/days/{day}"))
+            return "{\"heldOn\":\"2026-12-04\",\"from\":540,\"until\":720,\"minutes\":20,\"tables\":2}";
+        if (endpoint.endsWith("/shown")) return "{\"shown\":true}";
+        if (endpoint.endsWith("/withdrawn")) return "{\"withdrawn\":true}";
+        if (endpoint.endsWith("/me/agreed")) return "{\"region\":\"abdomen\",\"agreed\":true}";
         if (endpoint.endsWith("/partners")) return "{\"tables\":6}";
         if (endpoint.endsWith("/seats/{week}/{lab}")) return "{\"tables\":[]}";
         if (endpoint.endsWith("/rating")) return "{\"value\":50}";

@@ -64,6 +64,8 @@ class AccessTest {
                 "/api/catalogue",
                 "/api/marks",
                 "/api/me/apart",
+                "/api/me/agreed",
+                "/api/me/sittings",
                 "/api/me/hours",
                 "/api/me/to-mark",
                 "/api/me/peer-looks");

@@ -53,7 +53,7 @@ class TablesTest {
                             "spring_session",
                             "spring_session_attributes")),
             Map.entry("version", Set.of("document_version")),
-            Map.entry("note", Set.of("client_note")),
+            Map.entry("note", Set.of("client_note", "agreed_region")),
             Map.entry(
                     "practical",
                     Set.of(
@@ -79,6 +79,7 @@ class TablesTest {
             Map.entry("picture", Set.of("picture")),
             Map.entry("register", Set.of("register_lab", "register_mark", "entered_hours")),
             Map.entry("pairing", Set.of("kept_apart", "partner_plan", "planned_seat", "lab_seat")),
+            Map.entry("timetable", Set.of("practical_day", "day_grader", "day_away", "sitting")),
             Map.entry("audit", Set.of("audit")));
 
     /** What any feature may read: by the views, and what practicals come to. */

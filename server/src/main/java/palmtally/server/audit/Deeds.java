@@ -115,6 +115,21 @@ final class Deeds {
                 "GET /api/me/apart",
                 "POST /api/me/apart",
                 "DELETE /api/me/apart/{id}");
+        none("a line would tell who agreed to what", "GET /api/me/agreed", "PUT /api/me/agreed");
+        done("POST /api/terms/{term}/days", "made a day of practicals");
+        done("PUT /api/terms/{term}/days/{day}", "changed a day of practicals");
+        done("PUT /api/terms/{term}/days/{day}/withdrawn", "took a day of practicals away or back");
+        done("PUT /api/terms/{term}/days/{day}/shown", "changed whether a day of practicals is shown");
+        done("POST /api/terms/{term}/days/{day}/search", "looked for a timetable");
+        done("DELETE /api/terms/{term}/days/{day}/search", "ended the search for a timetable");
+        done("POST /api/terms/{term}/days/{day}/anew", "looked for a timetable anew");
+        done("PUT /api/terms/{term}/days/{day}/away", "said who is away on a day of practicals");
+        done("POST /api/terms/{term}/days/{day}/sittings", "added to a day of practicals");
+        done("PUT /api/terms/{term}/days/{day}/sittings/{sitting}", "moved a practical in its day");
+        done("DELETE /api/terms/{term}/days/{day}/sittings/{sitting}", "took a practical out of its day");
+        done("POST /api/terms/{term}/days/{day}/sittings/{sitting}/start", "started a practical from its day");
+        done("PUT /api/terms/{term}/days/{day}/sittings/{sitting}/practical", "said which practical was started");
+        done("GET /api/me/sittings", "read the own times of practicals");
         done("PUT /api/terms/{term}/register/{week}/{lab}", "changed what a lab was made of");
         done("GET /api/terms/{term}/register/{week}/{lab}", "read the register of a lab");
         told(
@@ -220,6 +235,8 @@ final class Deeds {
                 "GET /api/terms/{term}/register",
                 "GET /api/terms/{term}/partners",
                 "GET /api/terms/{term}/seats/{week}/{lab}",
+                "GET /api/terms/{term}/days",
+                "GET /api/terms/{term}/days/{day}",
                 "GET /api/terms/{term}/people",
                 "GET /api/terms/{term}/curriculum",
                 "GET /api/terms/{term}/curriculum/file",

@@ -106,7 +106,7 @@ public class KeptApart {
     }
 
     /** All of them, for finding seats and for nothing else. */
-    Set<Pair> pairs() {
+    public Set<Pair> pairs() {
         var pairs = new HashSet<Pair>();
         for (var row : rows.all())
             pairs.add(new Pair(row.accountOne().toString(), row.accountOther().toString()));

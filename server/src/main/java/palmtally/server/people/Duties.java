@@ -1,7 +1,9 @@
 package palmtally.server.people;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -76,6 +78,16 @@ public class Duties {
         if (graders.isEmpty() || graders.stream().anyMatch(d -> d.account.equals(caller.id()))) return;
         throw Refusal.forbidden(region.label() + " is graded by "
                 + String.join(", ", graders.stream().map(Duty::name).toList()) + " in this term; ask there.");
+    }
+
+    /** The regions somebody of the staff may grade in a term, by the same rule. */
+    public Set<Region> grades(Person who, UUID term) {
+        var all = EnumSet.allOf(Region.class);
+        if (who.role() != Role.GRADER) return all;
+        var of = of(term).stream().filter(d -> d.task == Task.GRADE).toList();
+        all.removeIf(r -> of.stream().anyMatch(d -> d.region == r)
+                && of.stream().noneMatch(d -> d.region == r && d.account.equals(who.id())));
+        return all;
     }
 
     /**
