@@ -1205,6 +1205,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/school/zone': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['setZone']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/screens': {
     parameters: {
       query?: never
@@ -7120,6 +7136,7 @@ export interface components {
       person?: components['schemas']['Person']
       school: string
       terms: components['schemas']['TermView'][]
+      zone: string
     }
     SetUp: {
       name?: string
@@ -8466,6 +8483,9 @@ export interface components {
       startedAt: string
       /** Format: uuid */
       studentId: string
+    }
+    ZoneForm: {
+      zone?: string
     }
     ZoneWord: {
       broadOnly: boolean
@@ -10530,6 +10550,30 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SignInState'][]
+        }
+      }
+    }
+  }
+  setZone: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['ZoneForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ZoneForm']
         }
       }
     }

@@ -1,3 +1,5 @@
+import { inSchool } from './when'
+
 /** Minutes and seconds: 75.4 is 1:15; less than nothing keeps its sign. */
 export function mmss(seconds: number): string {
   const s = Math.round(Math.abs(seconds))
@@ -11,7 +13,7 @@ export function points(score: number | null | undefined): string {
 
 /** A date as people of the school say it: Thu 19 Nov. */
 export function day(iso: string): string {
-  return new Date(iso).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' })
+  return inSchool(iso, { weekday: 'short', day: 'numeric', month: 'short' }).replace(',', '')
 }
 
 /** An id of the trade as a word: thigh-front is thigh front. */

@@ -8,6 +8,7 @@ import { hue } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
 import { counted } from '@/parts/words'
 import { fingerOf } from './track'
+import { inSchool } from '@/parts/when'
 
 /** What to watch in the coming lab, within the minutes there are. */
 const props = defineProps<{ cohort: Schema['Cohort'] }>()
@@ -38,7 +39,7 @@ const when = computed(() => {
   const lab = list.value?.lab
   if (!lab) return 'No lab is planned any more.'
   const day = lab.begins
-    ? new Date(lab.begins).toLocaleString('en-GB', {
+    ? inSchool(lab.begins, {
         weekday: 'short',
         day: 'numeric',
         month: 'short',

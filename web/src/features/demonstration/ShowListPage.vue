@@ -7,6 +7,7 @@ import { usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { day, mmss } from '@/parts/words'
+import { inSchool } from '@/parts/when'
 
 const session = useSession()
 const router = useRouter()
@@ -26,8 +27,7 @@ const AIMS: Record<string, string> = {
   practise: 'Practise',
   'meet-again': 'Meet again',
 }
-const time = (iso: string) =>
-  new Date(iso).toLocaleTimeString('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit' })
+const time = (iso: string) => inSchool(iso, { weekday: 'short', hour: '2-digit', minute: '2-digit' })
 
 async function show(id: string, lesson?: string) {
   await during(async () => {

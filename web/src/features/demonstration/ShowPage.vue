@@ -17,6 +17,7 @@ import Stage from './Stage.vue'
 import { useBeat } from './useBeat'
 import { useLook } from './useLook'
 import { useShowing } from './useShowing'
+import { timeOf } from '@/parts/when'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -74,14 +75,12 @@ const clock = computed(() => (begun.value && live.value ? moment.value - live.va
 const slotLeft = computed(() => (live.value ? live.value.slotEndsAt - moment.value : 0))
 /** How the counting is called on its button. */
 const COUNTING = { silent: 'Sound', clicks: 'Clicks', voice: 'Voice' }
-const clockTime = (iso: string) =>
-  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
 /** What the term plan says of the end. */
 const byClock = computed(() => {
   const lab = view.value?.lab
   return [
-    lab?.endsAt && `until ${clockTime(lab.endsAt)}`,
-    lab?.roomUntil && `${lab.room || 'room'} until ${clockTime(lab.roomUntil)}`,
+    lab?.endsAt && `until ${timeOf(lab.endsAt)}`,
+    lab?.roomUntil && `${lab.room || 'room'} until ${timeOf(lab.roomUntil)}`,
   ]
     .filter(Boolean)
     .join(' · ')

@@ -9,6 +9,7 @@ import { HOUR_KINDS, hourKindName } from '@/parts/hours'
 import { changedAt, without } from '@/parts/listed'
 import { capital, day } from '@/parts/words'
 import type { Sheet } from './useRegister'
+import { timeOf } from '@/parts/when'
 
 /** What the lab is made of by its clock: that is what the hours of those who are there count as. It can be put right. */
 const props = defineProps<{
@@ -41,10 +42,7 @@ const spans = computed(() => {
 })
 const clock = (minutes: number) =>
   props.sheet.begins
-    ? new Date(new Date(props.sheet.begins).getTime() + minutes * 60_000).toLocaleTimeString('en-GB', {
-        hour: '2-digit',
-        minute: '2-digit',
-      })
+    ? timeOf(new Date(props.sheet.begins).getTime() + minutes * 60_000)
     : `${Math.round(minutes)} min`
 const IN_LABS = HOUR_KINDS.filter((k) => k.inLabs).map((k) => ({ id: k.id, name: capital(k.name) }))
 const regions = computed(() => session.catalogue?.regions ?? [])

@@ -11,6 +11,7 @@ import { HOUR_KINDS, hourKindName, type HourKind } from '@/parts/hours'
 import { offerUndo } from '@/parts/undoOffer'
 import { capital, day } from '@/parts/words'
 import HoursOf from './HoursOf.vue'
+import { dateOf } from '@/parts/when'
 
 /** The hours of one student as staff sees them: what they are made of, what was missed, and what is entered by hand. */
 const props = defineProps<{ term: string; student: string }>()
@@ -21,8 +22,7 @@ const { data, problem, loading, again } = useAsked(() =>
   ask(api.GET('/api/terms/{term}/hours/{student}', { params: { path: path.value } })),
 )
 const { busy, failed, during } = useCommand()
-const today = () => new Date().toLocaleDateString('sv-SE')
-const entered = ref({ kind: 'own-practice' as HourKind, minutes: 60, on: today(), note: '' })
+const entered = ref({ kind: 'own-practice' as HourKind, minutes: 60, on: dateOf(), note: '' })
 const kinds = HOUR_KINDS.map((k) => ({ id: k.id, name: capital(k.name) }))
 
 async function enter(body: Schema['NewHours']) {
@@ -42,7 +42,7 @@ const makeUp = (m: Schema['Missed']) =>
     id: crypto.randomUUID(),
     kind: m.kind,
     minutes: m.minutes,
-    on: today(),
+    on: dateOf(),
     week: m.place.week,
     lab: m.place.lab,
     note: '',
@@ -119,7 +119,7 @@ const regionOf = (m: Schema['Missed']) => (m.region ? ` ${session.regionName(m.r
       <label class="field"
         >Minutes <input v-model.number="entered.minutes" type="number" min="1" max="1440" class="slim"
       /></label>
-      <label class="field">Day <input v-model="entered.on" type="date" :max="today()" /></label>
+      <label class="field">Day <input v-model="entered.on" type="date" :max="dateOf()" /></label>
       <label class="field note"
         >Note <input v-model="entered.note" maxlength="200" placeholder="where, with whom"
       /></label>

@@ -3,6 +3,7 @@ import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import Standing from '@/parts/Standing.vue'
+import { inSchool } from '@/parts/when'
 
 /** The backups of the school: one a day by itself, each restored beside the school to see that it is whole. */
 const { data: view, problem, loading, again } = useAsked(() => ask(api.GET('/api/school/backups')))
@@ -13,7 +14,7 @@ async function make() {
   })
 }
 const when = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
+  inSchool(iso, {
     weekday: 'short',
     day: 'numeric',
     month: 'short',

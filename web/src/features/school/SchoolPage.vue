@@ -10,6 +10,7 @@ import JudgingPanel from './JudgingPanel.vue'
 import PeoplePanel from './PeoplePanel.vue'
 import TermsPanel from './TermsPanel.vue'
 import TrailPanel from './TrailPanel.vue'
+import ZonePanel from './ZonePanel.vue'
 
 /** Now and then: people, terms, who does what, how the school judges. */
 const session = useSession()
@@ -57,7 +58,10 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
     </p>
     <JudgingPanel v-if="part === 'judging'" />
     <PeoplePanel v-else-if="part === 'people' && session.term" :key="session.term.id" />
-    <TermsPanel v-else-if="part === 'terms'" />
+    <template v-else-if="part === 'terms'">
+      <TermsPanel />
+      <ZonePanel v-if="session.person?.role === 'lead'" />
+    </template>
     <DutiesPanel v-else-if="part === 'duties' && session.term" :key="session.term.id" />
     <BodyLookPanel v-else-if="part === 'body'" />
     <BackupsPanel v-else-if="part === 'backups'" />

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { api, ask } from '@/api/client'
 import { usePages } from '@/api/usePages'
 import Standing from '@/parts/Standing.vue'
+import { inSchool } from '@/parts/when'
 
 /** The trail: who did what, about whom and when; the newest first, a page at a time. */
 const words = ref('')
@@ -18,7 +19,7 @@ const search = useDebounceFn(() => void again(), 250)
 /** Ids mean nothing to a reader; they are there on hovering. */
 const plain = (detail: string) => detail.replace(/[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, '').trim()
 const when = (iso: string) =>
-  new Date(iso).toLocaleString('en-GB', {
+  inSchool(iso, {
     day: 'numeric',
     month: 'short',
     hour: '2-digit',

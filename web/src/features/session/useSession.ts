@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { undoOffer } from '@/parts/undoOffer'
 import { drawBodiesAs } from '@/parts/useBodyLook'
+import { setSchoolZone } from '@/parts/when'
 
 /** Who is signed in, in which term, and the words of the trade that every page needs. */
 export const useSession = defineStore('session', () => {
@@ -42,6 +43,7 @@ export const useSession = defineStore('session', () => {
     if (view.person?.id !== person.value?.id) undoOffer.value = undefined
     session.value = view
     drawBodiesAs(view.bodyLook)
+    setSchoolZone(view.zone)
     wasIn.value = !!view.person
     if (view.person && !catalogue.value) catalogue.value = await ask(api.GET('/api/catalogue'))
   }

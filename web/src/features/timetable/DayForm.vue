@@ -6,6 +6,7 @@ import ChoiceField from '@/parts/ChoiceField.vue'
 import { counted } from '@/parts/words'
 import { clock, minutesOf } from './clock'
 import type { DayView } from './useDay'
+import { dateOf } from '@/parts/when'
 
 /** What a day of practicals is to be like: a new one with who shows what, or one that is there. */
 const props = defineProps<{ term: string; day?: DayView; busy: boolean }>()
@@ -18,7 +19,7 @@ const staff = computed(() => people.value?.filter((p) => p.role !== 'student') ?
 
 const d = props.day
 const wish = reactive({
-  heldOn: d?.heldOn ?? new Date(Date.now() + 86_400_000).toISOString().slice(0, 10),
+  heldOn: d?.heldOn ?? dateOf(Date.now() + 86_400_000),
   from: clock(d?.from ?? 540),
   until: clock(d?.until ?? 720),
   minutes: d?.minutes ?? 20,

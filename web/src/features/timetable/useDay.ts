@@ -5,6 +5,7 @@ import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
 import { offerUndo } from '@/parts/undoOffer'
+import { dateOf } from '@/parts/when'
 import { dayOf } from './clock'
 
 export type DayView = Schema['DayView']
@@ -22,7 +23,7 @@ export function useDay(term: string) {
   const router = useRouter()
   const path = { term }
   const days = useAsked(() => ask(api.GET('/api/terms/{term}/days', { params: { path } })))
-  const today = new Date().toISOString().slice(0, 10)
+  const today = dateOf()
   const shown = computed(() => {
     const all = days.data.value ?? []
     return (

@@ -1,13 +1,13 @@
 package palmtally.server;
 
 import java.time.Clock;
-import java.time.ZoneId;
 import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.security.autoconfigure.UserDetailsServiceAutoConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.scheduling.annotation.EnableScheduling;
+import palmtally.server.people.SchoolZone;
 
 /** The server: the core over HTTP, its data in PostgreSQL. */
 @SpringBootApplication(exclude = UserDetailsServiceAutoConfiguration.class)
@@ -20,13 +20,7 @@ public class PalmTally {
 
     /** The one clock of app, demo and tests; its days are those of the school. */
     @Bean
-    Clock clock(ZoneId zone) {
-        return Clock.system(zone);
-    }
-
-    /** Where the clock on the wall of the school is: the time zone of this computer. */
-    @Bean
-    ZoneId zone() {
-        return ZoneId.systemDefault();
+    Clock clock(SchoolZone zone) {
+        return new SchoolClock(Clock.systemUTC(), zone::zone);
     }
 }

@@ -257,6 +257,7 @@ class AccessMatrixTest {
         if (endpoint.endsWith("/register/{week}/{lab}")) return "{\"minutes\":90,\"parts\":[]}";
         if (endpoint.endsWith("/days") || endpoint.endsWith("/days/{day}"))
             return "{\"heldOn\":\"2026-12-04\",\"from\":540,\"until\":720,\"minutes\":20,\"tables\":2}";
+        if (endpoint.endsWith("/zone")) return "{\"zone\":\"Nowhere/Quay\"}";
         if (endpoint.endsWith("/shown")) return "{\"shown\":true}";
         if (endpoint.endsWith("/withdrawn")) return "{\"withdrawn\":true}";
         if (endpoint.endsWith("/me/agreed")) return "{\"region\":\"abdomen\",\"agreed\":true}";

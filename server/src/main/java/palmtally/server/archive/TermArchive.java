@@ -5,7 +5,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.text.Normalizer;
-import java.time.ZoneId;
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -38,7 +38,7 @@ class TermArchive {
     private final Practicals practicals;
     private final TermPracticals opening;
     private final Tracking tracking;
-    private final ZoneId zone;
+    private final Clock clock;
 
     TermArchive(
             Terms terms,
@@ -47,14 +47,14 @@ class TermArchive {
             Practicals practicals,
             TermPracticals opening,
             Tracking tracking,
-            ZoneId zone) {
+            Clock clock) {
         this.terms = terms;
         this.curricula = curricula;
         this.profiles = profiles;
         this.practicals = practicals;
         this.opening = opening;
         this.tracking = tracking;
-        this.zone = zone;
+        this.clock = clock;
     }
 
     /** A name for the file of a term. */
@@ -114,7 +114,7 @@ class TermArchive {
                 closed.add(line.id() + " is marked by two graders and opens once both have awarded.");
                 continue;
             }
-            var day = line.startedAt().atZone(zone).toLocalDate();
+            var day = line.startedAt().atZone(clock.getZone()).toLocalDate();
             var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
                     + line.id().toString().substring(0, 8) + ".practical.json";
             put(zip, file, writer.write(whole.practical()));

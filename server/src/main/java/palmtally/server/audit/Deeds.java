@@ -61,6 +61,7 @@ final class Deeds {
         done("PUT /api/people/{id}/access", "changed who may sign in", "id");
         done("POST /api/people/{id}/password", "made a new password", "id");
         done("GET /api/school/terms/{term}/sign-ins", "read the sign-ins");
+        done("PUT /api/school/zone", "changed the school's time zone");
         done("POST /api/school/terms", "made a term");
         done("PUT /api/school/terms/{term}", "changed a term");
         done("PUT /api/school/terms/{term}/archived", "changed whether a term is in the archive");

@@ -1,7 +1,7 @@
 package palmtally.server.competency;
 
+import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
@@ -62,14 +62,14 @@ class Graders {
     private final Terms terms;
     private final Awards awards;
     private final Profiles profiles;
-    private final ZoneId zone;
+    private final Clock clock;
 
-    Graders(Rows rows, Terms terms, Awards awards, Profiles profiles, ZoneId zone) {
+    Graders(Rows rows, Terms terms, Awards awards, Profiles profiles, Clock clock) {
         this.rows = rows;
         this.terms = terms;
         this.awards = awards;
         this.profiles = profiles;
-        this.zone = zone;
+        this.clock = clock;
     }
 
     /** For instructors and the lead: who is severe is nobody else's business. */
@@ -85,7 +85,7 @@ class Graders {
                         m.grader,
                         m.studentId.toString(),
                         m.region + "/" + m.criterion,
-                        term.week(m.seenAt, zone),
+                        term.week(m.seenAt, clock.getZone()),
                         m.score))
                 .toList();
         return new GraderQuality(

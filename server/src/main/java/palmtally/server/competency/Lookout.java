@@ -3,7 +3,6 @@ package palmtally.server.competency;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -88,23 +87,14 @@ public class Lookout {
     private final Sequences sequences;
     private final Audit audit;
     private final Clock clock;
-    private final ZoneId zone;
 
-    Lookout(
-            Standings standings,
-            Terms terms,
-            Curricula curricula,
-            Sequences sequences,
-            Audit audit,
-            Clock clock,
-            ZoneId zone) {
+    Lookout(Standings standings, Terms terms, Curricula curricula, Sequences sequences, Audit audit, Clock clock) {
         this.standings = standings;
         this.terms = terms;
         this.curricula = curricula;
         this.sequences = sequences;
         this.audit = audit;
         this.clock = clock;
-        this.zone = zone;
     }
 
     /** @param minutes of the grader's eyes, or null for those of the coming lab */
@@ -267,7 +257,7 @@ public class Lookout {
     /** Lessons of the labs that are on or still come, the first first: by the calendar where it is known when labs begin. */
     private List<Lesson> left(Term term, Curriculum plan) {
         var now = clock.instant();
-        int week = term.day(now, zone) < 0 ? 1 : (int) Math.floor(term.week(now, zone)) + 1;
+        int week = term.day(now, clock.getZone()) < 0 ? 1 : (int) Math.floor(term.week(now, clock.getZone())) + 1;
         if (plan.times().isEmpty())
             return plan.lessons().stream().filter(l -> l.week() >= week).toList();
         var lasts = Duration.ofSeconds(Math.round(60 * plan.labMinutes()));
@@ -279,7 +269,7 @@ public class Lookout {
 
     private Optional<Instant> begins(Term term, Curriculum plan, Lesson lesson) {
         return plan.begins(term.startsOn(), lesson.week(), lesson.lab())
-                .map(t -> t.atZone(zone).toInstant());
+                .map(t -> t.atZone(clock.getZone()).toInstant());
     }
 
     /** Regions that were seen, or were taught by a week; all that have a sequence where the term has no plan. */

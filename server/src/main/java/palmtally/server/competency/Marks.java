@@ -1,7 +1,7 @@
 package palmtally.server.competency;
 
+import java.time.Clock;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -53,15 +53,15 @@ class Marks {
     private final Terms terms;
     private final Access access;
     private final Audit audit;
-    private final ZoneId zone;
+    private final Clock clock;
 
-    Marks(Standings standings, Accounts accounts, Terms terms, Access access, Audit audit, ZoneId zone) {
+    Marks(Standings standings, Accounts accounts, Terms terms, Access access, Audit audit, Clock clock) {
         this.standings = standings;
         this.accounts = accounts;
         this.terms = terms;
         this.access = access;
         this.audit = audit;
-        this.zone = zone;
+        this.clock = clock;
     }
 
     /** One row a student and region: the five levels, their mean, how many are secure, and each state. */
@@ -128,7 +128,7 @@ class Marks {
                     .map(r -> new Piece(
                             r.practicalId(),
                             r.seenAt(),
-                            term.week(r.seenAt(), zone),
+                            term.week(r.seenAt(), clock.getZone()),
                             r.region(),
                             r.criterion(),
                             r.score(),

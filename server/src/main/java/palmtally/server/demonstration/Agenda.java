@@ -3,7 +3,6 @@ package palmtally.server.demonstration;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
 import java.util.UUID;
@@ -69,19 +68,17 @@ class Agenda {
     private final Terms terms;
     private final Curricula curricula;
     private final Clock clock;
-    private final ZoneId zone;
 
-    Agenda(Terms terms, Curricula curricula, Clock clock, ZoneId zone) {
+    Agenda(Terms terms, Curricula curricula, Clock clock) {
         this.terms = terms;
         this.curricula = curricula;
         this.clock = clock;
-        this.zone = zone;
     }
 
     /** The week of a term that it is now, from 1; 0 before it begins. */
     int week(Term term) {
         var now = clock.instant();
-        return term.day(now, zone) < 0 ? 0 : (int) Math.floor(term.week(now, zone)) + 1;
+        return term.day(now, clock.getZone()) < 0 ? 0 : (int) Math.floor(term.week(now, clock.getZone())) + 1;
     }
 
     /** Lessons of this week with a sequence, in the order of the calendar; of the newest term somebody is in. */
@@ -128,7 +125,7 @@ class Agenda {
                 plan,
                 lesson,
                 plan.begins(term.startsOn(), lesson.week(), lesson.lab())
-                        .map(t -> t.atZone(zone).toInstant())
+                        .map(t -> t.atZone(clock.getZone()).toInstant())
                         .orElse(null));
     }
 }

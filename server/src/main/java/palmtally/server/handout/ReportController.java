@@ -1,7 +1,6 @@
 package palmtally.server.handout;
 
 import java.time.Clock;
-import java.time.ZoneId;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
@@ -28,27 +27,19 @@ class ReportController {
     private final School school;
     private final PdfRenderer renderer;
     private final Clock clock;
-    private final ZoneId zone;
 
     ReportController(
-            Tracking tracking,
-            Lookout lookout,
-            CohortSteps steps,
-            School school,
-            PdfRenderer renderer,
-            Clock clock,
-            ZoneId zone) {
+            Tracking tracking, Lookout lookout, CohortSteps steps, School school, PdfRenderer renderer, Clock clock) {
         this.tracking = tracking;
         this.lookout = lookout;
         this.steps = steps;
         this.school = school;
         this.renderer = renderer;
         this.clock = clock;
-        this.zone = zone;
     }
 
     private TrackReports reports() {
-        return new TrackReports(school.name(), zone);
+        return new TrackReports(school.name(), clock.getZone());
     }
 
     private ResponseEntity<byte[]> print(Document document, String paper, String file) {

@@ -57,9 +57,11 @@ public class School {
     private final Rows rows;
     private final Accounts accounts;
     private final Terms terms;
+    private final SchoolZone zone;
     private final Clock clock;
 
-    School(Rows rows, Accounts accounts, Terms terms, Clock clock) {
+    School(Rows rows, Accounts accounts, Terms terms, SchoolZone zone, Clock clock) {
+        this.zone = zone;
         this.rows = rows;
         this.accounts = accounts;
         this.terms = terms;
@@ -122,6 +124,7 @@ public class School {
         if (school.isBlank() || school.length() > 200)
             throw new InvalidValue("school", new Fault("school", school, "must be 1 to 200 characters"));
         rows.add(school.strip(), FIRST_PROFILE);
+        zone.keep();
         return new Caller(accounts.add(name, signIn, password, Role.LEAD), name, Role.LEAD);
     }
 }

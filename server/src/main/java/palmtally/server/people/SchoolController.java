@@ -36,6 +36,8 @@ class SchoolController {
 
     record BodyLookForm(@Nullable Build build, @Nullable SkinTone skin) {}
 
+    record ZoneForm(@Nullable String zone) {}
+
     record ClassText(@Nullable String text) {}
 
     record DutyList(@Nullable List<Duties.Duty> duties) {}
@@ -45,8 +47,11 @@ class SchoolController {
     private final ClassLists classLists;
     private final Duties duties;
     private final School school;
+    private final SchoolZone zone;
 
-    SchoolController(Terms terms, Accounts accounts, ClassLists classLists, Duties duties, School school) {
+    SchoolController(
+            Terms terms, Accounts accounts, ClassLists classLists, Duties duties, School school, SchoolZone zone) {
+        this.zone = zone;
         this.school = school;
         this.terms = terms;
         this.accounts = accounts;
@@ -63,6 +68,15 @@ class SchoolController {
         var look = new BodyLook(form.build, form.skin);
         school.setBodyLook(look);
         return look;
+    }
+
+    /** Where the clock on the wall is from now on. */
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/zone")
+    ZoneForm setZone(@RequestBody ZoneForm form) {
+        if (form.zone == null) throw new InvalidValue("school", new Fault("zone", "", "is missing"));
+        zone.set(form.zone);
+        return form;
     }
 
     @Allow(Permission.LEAD)

@@ -2,6 +2,7 @@ package palmtally.server.people;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -26,11 +27,16 @@ import palmtally.server.problem.Refusal;
 /** Signing in and out, and the first visit to an empty school. */
 @RestController
 class SessionController {
-    /** Who is signed in, if anybody; and whether the school waits for its lead. */
+    /**
+     * Who is signed in, if anybody; and whether the school waits for its lead.
+     *
+     * @param zone where the clock on the school's wall is, such as Europe/Oslo
+     */
     record SessionView(
             boolean needsSetup,
             String school,
             BodyLook bodyLook,
+            String zone,
             @Nullable Person person,
             List<Terms.TermView> terms) {}
 
@@ -56,6 +62,7 @@ class SessionController {
     private final SetUpWord word;
     private final Live live;
     private final SecurityContextRepository contexts;
+    private final Clock clock;
 
     SessionController(
             Terms terms,
@@ -66,7 +73,9 @@ class SessionController {
             KnownDevices devices,
             SetUpWord word,
             Live live,
-            SecurityContextRepository contexts) {
+            SecurityContextRepository contexts,
+            Clock clock) {
+        this.clock = clock;
         this.terms = terms;
         this.accounts = accounts;
         this.access = access;
@@ -157,6 +166,7 @@ class SessionController {
                 school.empty(),
                 school.name(),
                 school.bodyLook(),
+                clock.getZone().getId(),
                 caller == null ? null : new Person(caller.id(), caller.name(), caller.role()),
                 caller == null ? List.of() : terms.of(caller));
     }
