@@ -7,7 +7,7 @@ import palmtally.core.InvalidValue.Fault;
 public final class FormatException extends Exception {
     private final transient List<Fault> faults;
 
-    FormatException(List<Fault> faults) {
+    public FormatException(List<Fault> faults) {
         super(faults.size() + (faults.size() == 1 ? " fault" : " faults"));
         this.faults = List.copyOf(faults);
     }
