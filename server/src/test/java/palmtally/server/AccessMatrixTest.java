@@ -174,6 +174,7 @@ class AccessMatrixTest {
     }
 
     private static String codeFor(String path) {
+        if (path.startsWith("/api/calendar")) return "nobodys";
         if (path.startsWith("/api/handsets")) {
             var id = begun(here, "calves");
             return nadia.post("/api/practicals/" + id + "/handset", "")
@@ -257,6 +258,9 @@ class AccessMatrixTest {
         if (endpoint.endsWith("/register/{week}/{lab}")) return "{\"minutes\":90,\"parts\":[]}";
         if (endpoint.endsWith("/days") || endpoint.endsWith("/days/{day}"))
             return "{\"heldOn\":\"2026-12-04\",\"from\":540,\"until\":720,\"minutes\":20,\"tables\":2}";
+        if (endpoint.endsWith("/calendar/addresses")) return "{\"name\":\"phone\"}";
+        if (endpoint.contains("/calendar/incoming"))
+            return "{\"from\":900,\"text\":\"BEGIN:VCALENDAR\\r\\nEND:VCALENDAR\\r\\n\"}";
         if (endpoint.endsWith("/zone")) return "{\"zone\":\"Nowhere/Quay\"}";
         if (endpoint.endsWith("/shown")) return "{\"shown\":true}";
         if (endpoint.endsWith("/withdrawn")) return "{\"withdrawn\":true}";

@@ -66,6 +66,8 @@ class AccessTest {
                 "/api/me/apart",
                 "/api/me/agreed",
                 "/api/me/sittings",
+                "/api/me/calendar",
+                "/api/me/calendar/addresses",
                 "/api/me/hours",
                 "/api/me/to-mark",
                 "/api/me/peer-looks");

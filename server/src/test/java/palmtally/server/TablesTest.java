@@ -80,6 +80,7 @@ class TablesTest {
             Map.entry("register", Set.of("register_lab", "register_mark", "entered_hours")),
             Map.entry("pairing", Set.of("kept_apart", "partner_plan", "planned_seat", "lab_seat")),
             Map.entry("timetable", Set.of("practical_day", "day_grader", "day_away", "sitting")),
+            Map.entry("ical", Set.of("calendar_address")),
             Map.entry("audit", Set.of("audit")));
 
     /** What any feature may read: by the views, and what practicals come to. */

@@ -116,6 +116,12 @@ public record Curriculum(
         return new Curriculum(id, name, weeks, 2, 120, 0, Map.of(), Set.of(), List.of());
     }
 
+    /** The same with its labs at other times. */
+    public Curriculum withTimes(List<LabTime> changed) {
+        return new Curriculum(
+                id, name, weeks, labsAWeek, labMinutes, targetHours, regionHours, kindHours, off, lessons, changed);
+    }
+
     public Curriculum withLessons(Collection<Lesson> changed) {
         return new Curriculum(
                 id,

@@ -117,6 +117,16 @@ final class Deeds {
                 "POST /api/me/apart",
                 "DELETE /api/me/apart/{id}");
         none("a line would tell who agreed to what", "GET /api/me/agreed", "PUT /api/me/agreed");
+        done("POST /api/me/calendar/addresses", "made an address of the own calendar");
+        done("DELETE /api/me/calendar/addresses/{id}", "ended an address of the own calendar");
+        done("POST /api/terms/{term}/calendar/incoming", "took times from a calendar");
+        none(
+                "a program asks every hour; when it last did stands beside its address",
+                "GET /api/calendar/{code}",
+                "GET /api/me/calendar",
+                "GET /api/me/calendar/addresses",
+                "GET /api/terms/{term}/calendar",
+                "POST /api/terms/{term}/calendar/incoming/preview");
         done("POST /api/terms/{term}/days", "made a day of practicals");
         done("PUT /api/terms/{term}/days/{day}", "changed a day of practicals");
         done("PUT /api/terms/{term}/days/{day}/withdrawn", "took a day of practicals away or back");

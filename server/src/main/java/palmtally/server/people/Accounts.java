@@ -69,6 +69,11 @@ public class Accounts {
         return rows.none();
     }
 
+    /** Somebody as who they are, where they may sign in today. */
+    public Optional<Caller> standing(UUID id) {
+        return rows.byId(id).filter(a -> a.good(LocalDate.now(clock))).map(Account::caller);
+    }
+
     public Person person(UUID id) {
         return account(id).person();
     }

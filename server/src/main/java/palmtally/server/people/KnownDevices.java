@@ -3,13 +3,9 @@ package palmtally.server.people;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.UUID;
 import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Insert;
@@ -61,14 +57,16 @@ class KnownDevices {
     @Nullable
     String of(HttpServletRequest request, String signIn) {
         var token = token(request);
-        return token != null && rows.belongs(hash(token), SignInName.key(signIn)) ? hash(token) : null;
+        return token != null && rows.belongs(Passwords.hash(token), SignInName.key(signIn))
+                ? Passwords.hash(token)
+                : null;
     }
 
     /** Remembers that somebody signed in on the device a request comes from. */
     void keep(HttpServletRequest request, HttpServletResponse response, UUID account) {
         var token = token(request);
         if (token == null) token = Passwords.word(40);
-        rows.keep(hash(token), account, clock.instant());
+        rows.keep(Passwords.hash(token), account, clock.instant());
         rows.forgetBefore(account, MOST);
         response.addHeader(
                 HttpHeaders.SET_COOKIE,
@@ -92,14 +90,5 @@ class KnownDevices {
         for (Cookie c : request.getCookies())
             if (c.getName().equals(COOKIE) && c.getValue().matches("[a-z0-9]{40}")) return c.getValue();
         return null;
-    }
-
-    private static String hash(String token) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

@@ -1,6 +1,10 @@
 package palmtally.server.people;
 
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
+import java.util.HexFormat;
 
 /** Passwords and addresses that are made, read out and typed: letters and digits that are not mistaken for each other. */
 public final class Passwords {
@@ -21,5 +25,15 @@ public final class Passwords {
         var out = new StringBuilder();
         for (int i = 0; i < length; i++) out.append(LETTERS.charAt(CHANCE.nextInt(LETTERS.length())));
         return out.toString();
+    }
+
+    /** What is kept of a long word that opens something: from it the word is not found again. */
+    public static String hash(String word) {
+        try {
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(word.getBytes(StandardCharsets.UTF_8)));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
     }
 }

@@ -64,8 +64,13 @@ public class OwnSittings {
 
     /** Those of today and later, of days that are shown. */
     public List<MySitting> of(Caller caller) {
+        return of(caller, LocalDate.now(clock));
+    }
+
+    /** Those of a day and later. */
+    public List<MySitting> of(Caller caller, LocalDate since) {
         Map<String, String> names = new HashMap<>();
-        return rows.mine(caller.id(), LocalDate.now(clock)).stream()
+        return rows.mine(caller.id(), since).stream()
                 .map(m -> new MySitting(
                         m.id(),
                         m.dayId(),
