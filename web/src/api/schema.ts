@@ -5,6 +5,22 @@
  */
 
 export interface paths {
+  '/api/calendar/{code}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['at']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/catalogue': {
     parameters: {
       query?: never
@@ -464,6 +480,54 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['withdrawApart']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/calendar': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['own_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/calendar/addresses': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['addresses']
+    put?: never
+    post: operations['make_3']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/calendar/addresses/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post?: never
+    delete: operations['revoke']
     options?: never
     head?: never
     patch?: never
@@ -1134,7 +1198,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_3']
+    post: operations['take_4']
     delete?: never
     options?: never
     head?: never
@@ -1326,7 +1390,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_2']
+    post: operations['take_3']
     delete?: never
     options?: never
     head?: never
@@ -1678,7 +1742,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_1']
+    post: operations['take_2']
     delete?: never
     options?: never
     head?: never
@@ -1743,6 +1807,54 @@ export interface paths {
     get: operations['archive_1']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/calendar': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['ofTerm']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/calendar/incoming': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['take_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/calendar/incoming/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['compare']
     delete?: never
     options?: never
     head?: never
@@ -2583,6 +2695,9 @@ export interface components {
       /** Format: int32 */
       width: number
     }
+    AddressName: {
+      name?: string
+    }
     Again: {
       step: string
       why: string[]
@@ -2898,6 +3013,27 @@ export interface components {
       /** Format: uuid */
       term?: string
       today?: components['schemas']['Spared'][]
+    }
+    CalendarAddress: {
+      /** Format: uuid */
+      id: string
+      /** Format: date-time */
+      madeAt: string
+      name: string
+      /** Format: date-time */
+      readAt?: string
+    }
+    CalendarIncoming: {
+      changes: components['schemas']['TermChange'][]
+      /** Format: int32 */
+      others: number
+      /** Format: int32 */
+      version: number
+    }
+    CalendarText: {
+      /** Format: int32 */
+      from?: number
+      text?: string
     }
     Call: {
       /** Format: double */
@@ -5471,6 +5607,10 @@ export interface components {
       why: string
       /** Format: double */
       worth: number
+    }
+    MadeAddress: {
+      addresses: components['schemas']['CalendarAddress'][]
+      path: string
     }
     Marking: {
       /** Format: double */
@@ -8096,6 +8236,10 @@ export interface components {
       name: string
       words: string
     }
+    TermChange: {
+      sentence: string
+      taken: boolean
+    }
     TermChecksView: {
       cells: components['schemas']['CellView'][]
       findings: components['schemas']['TermFindingView'][]
@@ -8683,6 +8827,28 @@ export interface components {
 }
 export type $defs = Record<string, never>
 export interface operations {
+  at: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        code: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/calendar;charset=UTF-8': string
+        }
+      }
+    }
+  }
   catalogue: {
     parameters: {
       query?: never
@@ -9403,6 +9569,92 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['ApartView']
+        }
+      }
+    }
+  }
+  own_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/calendar;charset=UTF-8': string
+        }
+      }
+    }
+  }
+  addresses: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['CalendarAddress'][]
+        }
+      }
+    }
+  }
+  make_3: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AddressName']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['MadeAddress']
+        }
+      }
+    }
+  }
+  revoke: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['CalendarAddress'][]
         }
       }
     }
@@ -10408,7 +10660,7 @@ export interface operations {
       }
     }
   }
-  take_3: {
+  take_4: {
     parameters: {
       query?: never
       header?: never
@@ -10734,7 +10986,7 @@ export interface operations {
       }
     }
   }
-  take_2: {
+  take_3: {
     parameters: {
       query?: never
       header?: never
@@ -11349,7 +11601,7 @@ export interface operations {
       }
     }
   }
-  take_1: {
+  take_2: {
     parameters: {
       query?: never
       header?: never
@@ -11489,6 +11741,80 @@ export interface operations {
         }
         content: {
           'application/zip': components['schemas']['StreamingResponseBody']
+        }
+      }
+    }
+  }
+  ofTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'text/calendar;charset=UTF-8': string
+        }
+      }
+    }
+  }
+  take_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CalendarText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['CalendarIncoming']
+        }
+      }
+    }
+  }
+  compare: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['CalendarText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['CalendarIncoming']
         }
       }
     }

@@ -11,6 +11,7 @@ import VersionedEditor from '@/parts/VersionedEditor.vue'
 import CoverageMap from './CoverageMap.vue'
 import LessonMark from './LessonMark.vue'
 import { AIMS, regionsOf } from './term'
+import TermCalendarFile from '@/features/ical/TermCalendarFile.vue'
 import TermFile from './TermFile.vue'
 import TermForm from './TermForm.vue'
 import TermGrid from './TermGrid.vue'
@@ -201,6 +202,7 @@ async function layOut() {
         <div v-else-if="panel === 'term'" role="tabpanel" aria-label="Term" class="panel">
           <TermForm :curriculum="curriculum" :regions="checks.regions" @act="plan.act" />
           <TermFile :term="term" @taken="plan.drop" />
+          <TermCalendarFile :term="term" @taken="plan.drop" />
         </div>
         <div v-else role="tabpanel" aria-label="Versions" class="panel">
           <p v-for="v in versions" :key="v.version">

@@ -5,6 +5,7 @@ import OwnHours from '@/features/register/OwnHours.vue'
 import AgreedRegions from '@/features/timetable/AgreedRegions.vue'
 import OwnSittings from '@/features/timetable/OwnSittings.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
+import CalendarAddresses from '@/features/ical/CalendarAddresses.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
 import { useSession } from '@/features/session/useSession'
 import StudentPage from './StudentPage.vue'
@@ -23,6 +24,7 @@ const session = useSession()
       <KeepApart class="card" />
       <AgreedRegions class="card" />
       <NotesForm :person="session.person" readonly />
+      <CalendarAddresses />
       <PasswordForm />
     </div>
   </template>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
+import CalendarAddresses from '@/features/ical/CalendarAddresses.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
 import BackupsPanel from './BackupsPanel.vue'
 import BodyLookPanel from './BodyLookPanel.vue'
@@ -24,7 +25,7 @@ const ALL = [
   { id: 'body', name: 'Bodies' },
   { id: 'backups', name: 'Backups' },
   { id: 'trail', name: 'Trail' },
-  { id: 'own', name: 'My password' },
+  { id: 'own', name: 'My own' },
 ] as const
 const LEADS: readonly string[] = ['backups', 'trail']
 const parts = computed(() => ALL.filter((p) => session.person?.role === 'lead' || !LEADS.includes(p.id)))
@@ -66,11 +67,23 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
     <BodyLookPanel v-else-if="part === 'body'" />
     <BackupsPanel v-else-if="part === 'backups'" />
     <TrailPanel v-else-if="part === 'trail'" />
-    <PasswordForm v-else-if="part === 'own'" />
+    <div v-else-if="part === 'own'" class="own">
+      <PasswordForm />
+      <CalendarAddresses />
+    </div>
   </div>
 </template>
 
 <style scoped>
+.own {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: flex-start;
+}
+.own > * {
+  flex: 1 1 400px;
+}
 .parts {
   display: flex;
   flex-wrap: wrap;

@@ -55,6 +55,9 @@ summary {
 ul {
   list-style: none;
   padding: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
 }
 li {
   display: grid;

@@ -118,8 +118,8 @@ export function useDay(term: string) {
           body: { today: [] },
         }),
       )
-      started.value = begun.practical
       await day.again()
+      started.value = begun.practical
     })
 
   return {

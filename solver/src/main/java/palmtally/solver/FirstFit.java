@@ -28,6 +28,7 @@ final class FirstFit {
     private final Map<String, DayStudent> students;
     private final Map<String, Placed> placed = new HashMap<>();
     private final Map<String, Integer> asked = new HashMap<>();
+    private final Map<String, Integer> graded = new HashMap<>();
 
     private FirstFit(PracticalDay day) {
         this.day = day;
@@ -82,6 +83,7 @@ final class FirstFit {
     private void put(Sitting s, Placed at) {
         placed.put(s.id(), at);
         if (at.client() != null) asked.merge(at.client(), 1, Integer::sum);
+        for (var g : at.graders()) graded.merge(g, 1, Integer::sum);
     }
 
     private long ways(Sitting s) {
@@ -183,8 +185,11 @@ final class FirstFit {
         return watched < day.tablesAGrader();
     }
 
+    /** Whoever has graded least first. */
     private void fill(List<String> graders, Sitting s, Span span) {
-        for (var g : day.graders())
+        var byWork = new ArrayList<>(day.graders());
+        byWork.sort(Comparator.comparingInt(g -> graded.getOrDefault(g.id(), 0)));
+        for (var g : byWork)
             if (graders.size() < (s.twice() ? 2 : 1) && !graders.contains(g.id()) && canGrade(g, s, span))
                 graders.add(g.id());
     }

@@ -103,6 +103,11 @@ public final class TimetableSolver {
         }
     }
 
+    /** A first timetable that can be held, at once and without looking for better. */
+    public static Timetable first(PracticalDay day, Timetable before) {
+        return FirstFit.of(day, before);
+    }
+
     /** Ends with the best that was found, and comes back when it has. */
     public void stop() {
         Solver<DaySolution> made;

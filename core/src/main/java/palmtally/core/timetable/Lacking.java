@@ -208,8 +208,7 @@ public record Lacking(String sitting, What what, Set<Change> change, String sent
             if (c.id().equals(therapist.id()) || busy.contains(c.id())) continue;
             if (c.not().contains(therapist.id()) || therapist.not().contains(c.id())) continue;
             if (c.spared().contains(s.region()) || c.away().stream().anyMatch(span::meets)) continue;
-            boolean agreed = !s.sensitive()
-                    || c.agreed().contains(s.region()) && therapist.agreed().contains(s.region());
+            boolean agreed = !s.sensitive() || c.agreed().contains(s.region());
             boolean last = c.id().equals(therapist.last());
             if (agreed && !last) free = free == null ? new Found(c.id(), Set.of()) : free;
             else if (!agreed && !last) found.putIfAbsent(Change.AGREED, new Found(c.id(), Set.of(Change.AGREED)));

@@ -94,16 +94,17 @@ public record PracticalDay(
         return breaks.stream().noneMatch(span::meets);
     }
 
-    /** Whether somebody may be client of a practical at all, whenever it is. */
+    /**
+     * Whether somebody may be client of a practical at all, whenever it is. To agree is theirs whose body it is: who shows it need not be
+     * worked on there themselves, and that they would not is not to be seen from their having no client.
+     */
     public static boolean mayBeClient(DayStudent client, DayStudent therapist, Sitting sitting) {
         return !client.id().equals(therapist.id())
                 && !client.id().equals(therapist.last())
                 && !client.not().contains(therapist.id())
                 && !therapist.not().contains(client.id())
                 && !client.spared().contains(sitting.region())
-                && (!sitting.sensitive()
-                        || client.agreed().contains(sitting.region())
-                                && therapist.agreed().contains(sitting.region()));
+                && (!sitting.sensitive() || client.agreed().contains(sitting.region()));
     }
 
     /** Whether somebody may grade a practical at all. */

@@ -4,10 +4,13 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.temporal.TemporalAdjusters;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -26,6 +29,7 @@ import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import palmtally.core.body.Region;
+import palmtally.core.body.Zone;
 import palmtally.core.calendar.Aim;
 import palmtally.core.calendar.Curriculum;
 import palmtally.core.finding.Criterion;
@@ -35,11 +39,13 @@ import palmtally.core.practical.Practical;
 import palmtally.core.practical.Scores;
 import palmtally.core.profile.Profile;
 import palmtally.core.sequence.Sequence;
+import palmtally.core.timetable.Span;
 import palmtally.formats.Documents;
 import palmtally.formats.FormatException;
 import palmtally.server.calendar.Curricula;
 import palmtally.server.demo.Habits.Weakness;
 import palmtally.server.demonstration.Demonstrations;
+import palmtally.server.note.AgreedRegions;
 import palmtally.server.pairing.Pairings;
 import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
@@ -54,6 +60,8 @@ import palmtally.server.profile.Profiles;
 import palmtally.server.register.Registers;
 import palmtally.server.register.TermHours;
 import palmtally.server.sequence.Sequences;
+import palmtally.server.timetable.DaySearch;
+import palmtally.server.timetable.PracticalDays;
 
 /** Fills an empty database with the demo school: one transaction, so that it is there whole or not at all. */
 @Component
@@ -95,6 +103,11 @@ class Demo implements ApplicationRunner {
     /** The lab of which every run was marked by two graders. */
     private static final int TWICE = 5;
 
+    /** Of the students by their number: who agrees nowhere to be worked on, and who has not said. */
+    private static final int AGREES_TO_NONE = 6;
+
+    private static final int SAYS_NOTHING = 9;
+
     /** Who marks themselves, and by how much too high. */
     private static final Map<String, Double> OWN_MARKS =
             Map.of("Kit Sorrel", 18.0, "Ana Quill", -4.0, "Gus Harrow", 22.0);
@@ -112,6 +125,9 @@ class Demo implements ApplicationRunner {
     private final Registers registers;
     private final TermHours hours;
     private final Pairings pairings;
+    private final AgreedRegions agreedRegions;
+    private final PracticalDays days;
+    private final DaySearch search;
     private final TransactionTemplate transaction;
     private final Clock clock;
     private final int daysGone;
@@ -135,6 +151,9 @@ class Demo implements ApplicationRunner {
             Registers registers,
             TermHours hours,
             Pairings pairings,
+            AgreedRegions agreedRegions,
+            PracticalDays days,
+            DaySearch search,
             TransactionTemplate transaction,
             Clock clock,
             @Value("${palm.demo-day:60}") int daysGone,
@@ -152,6 +171,9 @@ class Demo implements ApplicationRunner {
         this.registers = registers;
         this.hours = hours;
         this.pairings = pairings;
+        this.agreedRegions = agreedRegions;
+        this.days = days;
+        this.search = search;
         this.transaction = transaction;
         this.clock = clock;
         this.daysGone = daysGone;
@@ -248,6 +270,41 @@ class Demo implements ApplicationRunner {
                 award(by, id, played);
             }
         if (pairings.hasLabsToPlan(term.id())) pairings.make(teacher, term.id(), students.size() / 2, 2);
+        agreed(students);
+        dayOfPracticals(term.id(), teacher, grader, students);
+    }
+
+    /** Most agree to be worked on in every region that is asked about; one in none, and one has said nothing. */
+    private void agreed(List<UUID> students) {
+        var draping = profiles.ofSchool().document().draping();
+        var asked = EnumSet.noneOf(Region.class);
+        for (var zone : Zone.values()) if (draping.asks(zone)) asked.add(zone.region());
+        for (int s = 0; s < students.size(); s++) {
+            var own = new Caller(students.get(s), STUDENTS.get(s).name(), Role.STUDENT);
+            if (s != SAYS_NOTHING) for (var region : asked) agreedRegions.say(own, region, s != AGREES_TO_NONE);
+        }
+    }
+
+    /** The practicals of the next Saturday: shoulders lying on the side, on the first four tables. */
+    private void dayOfPracticals(UUID term, Caller teacher, Caller grader, List<UUID> students) {
+        var day = LocalDate.now(clock).with(TemporalAdjusters.next(DayOfWeek.SATURDAY));
+        var id = days.make(
+                teacher,
+                term,
+                new PracticalDays.DayWish(
+                        day,
+                        9 * 60,
+                        13 * 60,
+                        25,
+                        5,
+                        List.of(new Span(11 * 60, 11 * 60 + 15)),
+                        4,
+                        2,
+                        List.of(teacher.id(), grader.id()),
+                        students.stream()
+                                .map(s -> new PracticalDays.SittingWish(s, "side-neck", null, null, null))
+                                .toList()));
+        search.first(term, id);
     }
 
     /** What a student thinks of the own run before the result is shown: off by as much as they usually are. */

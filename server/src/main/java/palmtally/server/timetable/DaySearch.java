@@ -25,7 +25,7 @@ import palmtally.solver.TimetableSolver;
  * search goes on is told by its beat, so that one whose server died is over.
  */
 @Component
-class DaySearch implements DisposableBean {
+public class DaySearch implements DisposableBean {
     private static final Logger log = LoggerFactory.getLogger(DaySearch.class);
     /** More at once would take the computer from those at the tables. */
     private static final int AT_ONCE = 2;
@@ -79,6 +79,15 @@ class DaySearch implements DisposableBean {
         this.clock = clock;
         this.longest = Duration.ofSeconds(longestSeconds);
         this.quiet = Duration.ofSeconds(quietSeconds);
+    }
+
+    /** The first timetable that can be held, stored at once; nothing goes on after it. */
+    public void first(UUID term, UUID day) {
+        var search = UUID.randomUUID();
+        if (rows.begin(day, search, clock.instant(), days.dead()) == 0) return;
+        var read = reader.read(days.day(term, day));
+        days.store(term, day, search, TimetableSolver.first(read.practicals(), read.now()));
+        rows.end(day, search);
     }
 
     /** Begins to look, or goes on from what is there; does nothing where somebody looks already. */
