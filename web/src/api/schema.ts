@@ -2357,6 +2357,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['looks_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/marks.csv': {
     parameters: {
       query?: never
@@ -3376,6 +3392,12 @@ export interface components {
       what: ('number' | 'range' | 'standing' | 'look' | 'tissue' | 'tension' | 'sides')[]
       /** @enum {string} */
       when: 'before' | 'between' | 'after'
+    }
+    CriterionReach: {
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: int32 */
+      labs: number
     }
     CriterionView: {
       applicable: boolean
@@ -6719,6 +6741,25 @@ export interface components {
       band: string
       /** Format: int32 */
       value: number
+    }
+    Reach: {
+      criteria: components['schemas']['CriterionReach'][]
+      /** Format: int32 */
+      days: number
+      /** Format: int32 */
+      enough: number
+      /** Format: int32 */
+      graders: number
+      /** Format: double */
+      needed: number
+      never: ('pressure' | 'order' | 'mechanics' | 'communication' | 'draping')[]
+      /** Format: int32 */
+      onOneMore: number
+      sentence: string
+      /** Format: int32 */
+      students: number
+      /** Format: double */
+      there: number
     }
     ReadyView: {
       blocked: string[]
@@ -12771,6 +12812,30 @@ export interface operations {
       }
     }
   }
+  looks_1: {
+    parameters: {
+      query?: {
+        graders?: number
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Reach']
+        }
+      }
+    }
+  }
   csv: {
     parameters: {
       query?: never
@@ -13749,6 +13814,9 @@ export const comparisonWhatValues: ReadonlyArray<
 export const comparisonWhenValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Comparison']['when']
 > = ['before', 'between', 'after']
+export const criterionReachCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['CriterionReach']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
 export const criterionViewCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['CriterionView']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']
@@ -15835,6 +15903,8 @@ export const profileChangesZonesValues: ReadonlyArray<
 export const questionViewSideValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['QuestionView']['side']
 > = ['left', 'right', 'midline', 'both']
+export const reachNeverValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Reach']['never']> =
+  ['pressure', 'order', 'mechanics', 'communication', 'draping']
 export const readyViewSideValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['ReadyView']['side']
 > = ['left', 'right', 'midline', 'both', 'each']

@@ -12,6 +12,7 @@ import CoverageMap from './CoverageMap.vue'
 import LessonMark from './LessonMark.vue'
 import { AIMS, regionsOf } from './term'
 import TermCalendarFile from '@/features/ical/TermCalendarFile.vue'
+import LooksPlanned from '@/features/competency/LooksPlanned.vue'
 import TermFile from './TermFile.vue'
 import TermForm from './TermForm.vue'
 import TermGrid from './TermGrid.vue'
@@ -187,6 +188,7 @@ async function layOut() {
             @open="openFinding(f)"
             @mend="plan.mend(f.key, f.mend!)"
           />
+          <LooksPlanned :term="term" :version="view?.version ?? 0" />
           <p class="law">{{ session.catalogue?.law }}</p>
         </div>
         <div v-else-if="panel === 'lesson'" role="tabpanel" aria-label="Week" class="panel">

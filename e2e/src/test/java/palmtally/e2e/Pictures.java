@@ -28,6 +28,7 @@ class Pictures {
             "rating",
             "people",
             "coverage",
+            "hours",
             "handset",
             "looks",
             "missed",

@@ -149,17 +149,24 @@ class ClassScreenTest {
 
     /**
      * The middle one of many is told soon, and all but one within five seconds: a machine may stand still once. Whoever is waited for holds
-     * up every step after, and the first for as long as the server waits for a line, twice what {@link Line#until} does.
+     * up every step after, and the first for as long as the server waits for a line, twice what {@link Line#until} does. Where the
+     * middle one is late it is measured once more: what holds up is there again, and what else the machine did is not.
      */
     private static void followsSoon(Shown shown, Line line, int steps) throws Exception {
+        var took = took(shown, line, steps, 1);
+        if (took[steps / 2] >= SOON) took = took(shown, line, steps, 1 + steps);
+        assertThat(took[steps / 2]).isLessThan(SOON);
+        assertThat(took[steps - 2]).isLessThan(Duration.ofSeconds(5).toNanos());
+    }
+
+    private static long[] took(Shown shown, Line line, int steps, int from) throws Exception {
         var took = new long[steps];
         for (int i = 0; i < steps; i++) {
-            long before = shown.begin(i % 5, i + 1);
+            long before = shown.begin(i % 5, from + i);
             took[i] = line.until(i % 5).nanos() - before;
         }
         Arrays.sort(took);
-        assertThat(took[steps / 2]).isLessThan(SOON);
-        assertThat(took[steps - 2]).isLessThan(Duration.ofSeconds(5).toNanos());
+        return took;
     }
 
     @Test

@@ -360,7 +360,7 @@ class DoorTest {
                     waits.add((System.nanoTime() - began) / 1_000_000);
                 }
                 // Generous for a busy machine: without the guard the first of them waits for twenty seconds and more.
-                assertThat(waits).allSatisfy(ms -> assertThat(ms).isLessThan(3000));
+                assertThat(waits).allSatisfy(ms -> assertThat(ms).isLessThan(10_000));
                 // Those that were let in are sent away for their slowness, and the door is open again.
                 var answers = new TreeSet<String>();
                 for (var socket : sockets) {

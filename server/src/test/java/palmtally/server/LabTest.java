@@ -240,4 +240,26 @@ class LabTest {
                         .get("times"))
                 .hasSize(2);
     }
+
+    /** 40 minutes of the neck in hands: 13 looks of 3 minutes for five students, all five criteria: two of each, and so on no day for all. */
+    @Test
+    void what_can_be_seen_of_the_class_is_told_before_it_is(App.Running app) {
+        var lab = Lab.in(app, "Linden");
+        var one = lab.teacher().get(lab.at("/looks")).json();
+        assertThat(one.get("there").asDouble()).isEqualTo(40);
+        assertThat(one.get("needed").asDouble()).isEqualTo(150);
+        assertThat(one.get("days").asInt()).isZero();
+        assertThat(one.get("onOneMore").asInt()).isEqualTo(2);
+        assertThat(one.get("sentence").asString())
+                .isEqualTo(
+                        "One grader sees each of 5 students in all five criteria on no day, 2 of them on one more; 2 are asked."
+                                + " 110 minutes more of practice would do, or another grader.");
+        assertThat(lab.teacher()
+                        .get(lab.at("/looks?graders=2"))
+                        .json()
+                        .get("there")
+                        .asDouble())
+                .isEqualTo(80);
+        assertThat(lab.teacher().get(lab.at("/looks?graders=0")).status()).isEqualTo(422);
+    }
 }

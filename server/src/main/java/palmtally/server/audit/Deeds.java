@@ -246,6 +246,7 @@ final class Deeds {
                 "GET /api/terms/{term}/register",
                 "GET /api/terms/{term}/partners",
                 "GET /api/terms/{term}/seats/{week}/{lab}",
+                "GET /api/terms/{term}/looks",
                 "GET /api/terms/{term}/days",
                 "GET /api/terms/{term}/days/{day}",
                 "GET /api/terms/{term}/people",

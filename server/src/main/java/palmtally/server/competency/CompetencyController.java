@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import palmtally.core.competency.LookPlan;
 import palmtally.formats.Table;
 import palmtally.server.answer.Page;
 import palmtally.server.live.Live;
@@ -107,6 +108,13 @@ class CompetencyController {
     Lookout.WatchList watch(
             @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable Double minutes) {
         return lookout.watch(caller, term, minutes);
+    }
+
+    /** What so many graders can see of the class in the labs to come. */
+    @Allow(Permission.TERM_STAFF)
+    @GetMapping("/api/terms/{term}/looks")
+    LookPlan.Reach looks(@PathVariable UUID term, @RequestParam(defaultValue = "1") int graders) {
+        return lookout.reach(term, graders);
     }
 
     @Allow(Permission.TERM_STAFF)

@@ -7,11 +7,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -20,12 +22,14 @@ import palmtally.core.calendar.Aim;
 import palmtally.core.calendar.Curriculum;
 import palmtally.core.calendar.Lesson;
 import palmtally.core.competency.Competency;
+import palmtally.core.competency.LookPlan;
 import palmtally.core.competency.Pace;
 import palmtally.core.competency.Watch;
 import palmtally.core.finding.Criterion;
 import palmtally.core.practical.Excerpt;
 import palmtally.core.practical.Practical;
 import palmtally.core.profile.Profile;
+import palmtally.core.register.LabPlace;
 import palmtally.core.sequence.Sequence;
 import palmtally.core.sequence.Sides;
 import palmtally.server.audit.Audit;
@@ -220,6 +224,28 @@ public class Lookout {
                 .thenComparing(ForecastLine::region)
                 .thenComparing(ForecastLine::criterion));
         return new Forecast(now.week(), now.term().weeks(), students, hopeless, lines);
+    }
+
+    /** What so many graders can see of the class in the labs that are still to come; before the term that is all of them. */
+    public LookPlan.Reach reach(UUID termId, int graders) {
+        var term = terms.term(termId);
+        var plan = curricula.newest(termId).curriculum();
+        Map<String, Sequence> byId = new HashMap<>();
+        for (var v : sequences.all()) byId.put(v.document().id(), v.document());
+        Map<LabPlace, Double> minutes = new TreeMap<>();
+        Map<LabPlace, Set<Criterion>> shown = new HashMap<>();
+        for (var l : left(term, plan)) {
+            var sequence = l.sequence() == null ? null : byId.get(l.sequence());
+            if (!l.aim().handsOn() || sequence == null) continue;
+            var place = new LabPlace(l.week(), l.lab());
+            minutes.merge(place, l.minutes(), Double::sum);
+            shown.computeIfAbsent(place, k -> EnumSet.noneOf(Criterion.class)).addAll(LookPlan.shows(l.part(sequence)));
+        }
+        var labs = minutes.entrySet().stream()
+                .map(e -> new LookPlan.LookLab(
+                        e.getKey().week(), e.getKey().lab(), e.getValue(), shown.getOrDefault(e.getKey(), Set.of())))
+                .toList();
+        return LookPlan.of(labs, terms.students(termId).size(), graders);
     }
 
     /** A sequence that is evidence of each region, its own before another's. */
