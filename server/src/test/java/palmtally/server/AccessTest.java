@@ -43,8 +43,10 @@ class AccessTest {
             var answer = call(stranger, e[0], e[1]);
             if (open.contains(e[1])) continue;
             // A class screen is open to whoever has its address; this one is nobody's.
-            // So is a client's handset; this code is nobody's.
-            if (e[1].startsWith("/api/screens/") || e[1].startsWith("/api/handsets/")) {
+            // So is a client's handset, and a calendar at its private address; this code is nobody's.
+            if (e[1].startsWith("/api/screens/")
+                    || e[1].startsWith("/api/handsets/")
+                    || e[1].startsWith("/api/calendar/")) {
                 assertThat(answer.status()).as(e[1]).isEqualTo(404);
                 continue;
             }
@@ -79,6 +81,7 @@ class AccessTest {
             if (!e[0].equals("GET")
                     && !e[1].startsWith("/api/handsets/")
                     && !e[1].startsWith("/api/me/apart/")
+                    && !e[1].startsWith("/api/me/calendar/addresses/")
                     && !e[1].endsWith("/self-marks")
                     && !e[1].equals("/api/practicals/" + ID + "/events"))
                 assertThat(answer.status()).as(e[0] + " " + e[1]).isEqualTo(403);
