@@ -13,6 +13,8 @@ import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Nested;
+import org.junit.jupiter.api.RepeatedTest;
+import org.junit.jupiter.api.RepetitionInfo;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -103,10 +105,9 @@ class RotationTest {
     @Nested
     class Promises {
         /** Random classes with people kept apart, absences and bodies to be spared: checked by what is promised, not by any cost. */
-        @ParameterizedTest
-        @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12})
-        void are_kept_in_any_class(long seed) {
-            var random = new Random(seed);
+        @RepeatedTest(50)
+        void are_kept_in_any_class(RepetitionInfo school) {
+            var random = new Random(school.getCurrentRepetition());
             int n = 6 + random.nextInt(20);
             var all = people(n);
             var apart = new HashSet<Pair>();
