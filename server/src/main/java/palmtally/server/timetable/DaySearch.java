@@ -7,6 +7,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
@@ -14,7 +15,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import palmtally.core.timetable.Timetable;
 import palmtally.server.people.Terms;
@@ -58,11 +58,9 @@ public class DaySearch implements DisposableBean {
     private final Duration longest;
     private final Duration quiet;
     private final Map<UUID, Running> running = new ConcurrentHashMap<>();
-    private final ExecutorService searchers = Executors.newFixedThreadPool(AT_ONCE, work -> {
-        var thread = new Thread(work, "timetable");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService searchers = Executors.newFixedThreadPool(AT_ONCE, DaySearch::thread);
+    /** Of its own: what else is done by the clock may take longer than a search may be silent. */
+    private final ScheduledExecutorService heart = Executors.newSingleThreadScheduledExecutor(DaySearch::thread);
 
     DaySearch(
             DayRows rows,
@@ -79,6 +77,13 @@ public class DaySearch implements DisposableBean {
         this.clock = clock;
         this.longest = Duration.ofSeconds(longestSeconds);
         this.quiet = Duration.ofSeconds(quietSeconds);
+        heart.scheduleWithFixedDelay(this::beat, BEAT_MS, BEAT_MS, TimeUnit.MILLISECONDS);
+    }
+
+    private static Thread thread(Runnable work) {
+        var thread = new Thread(work, "timetable");
+        thread.setDaemon(true);
+        return thread;
     }
 
     /** The first timetable that can be held, stored at once; nothing goes on after it. */
@@ -128,8 +133,7 @@ public class DaySearch implements DisposableBean {
     }
 
     /** Tells that it goes on, stores the best so far, and ends it where it was asked to or the day was changed. */
-    @Scheduled(fixedDelay = BEAT_MS)
-    void beat() {
+    private void beat() {
         for (var r : running.values())
             try {
                 if (rows.beat(r.day, r.search, clock.instant()) == 0) r.solver.stop();
@@ -142,6 +146,7 @@ public class DaySearch implements DisposableBean {
     @Override
     public void destroy() throws InterruptedException {
         running.values().forEach(r -> r.solver.stop());
+        heart.shutdownNow();
         searchers.shutdown();
         searchers.awaitTermination(5, TimeUnit.SECONDS);
     }
