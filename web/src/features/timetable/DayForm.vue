@@ -3,7 +3,6 @@ import { computed, reactive, ref, watch } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import ChoiceField from '@/parts/ChoiceField.vue'
-import { counted } from '@/parts/words'
 import { clock, minutesOf } from './clock'
 import type { DayView } from './useDay'
 import { dateOf } from '@/parts/when'
@@ -55,23 +54,6 @@ watch(
 const toggle = (list: 'students' | 'graders', id: string) =>
   (wish[list] = wish[list].includes(id) ? wish[list].filter((x) => x !== id) : [...wish[list], id])
 
-/** How many practicals the tables and the graders have time for. */
-const room = computed(() => {
-  const from = minutesOf(wish.from) ?? 0
-  const until = minutesOf(wish.until) ?? 0
-  let starts = 0
-  const breaks = wish.breaks.map((b) => [minutesOf(b.from) ?? 0, minutesOf(b.until) ?? 0] as const)
-  for (let at = from; wish.minutes > 0 && at + wish.minutes <= until;) {
-    const b = breaks.find(([x, y]) => at < y && x < at + wish.minutes)
-    if (b) {
-      at = b[1]
-      continue
-    }
-    starts++
-    at += wish.minutes + wish.changeOver
-  }
-  return starts * Math.min(wish.tables, wish.graders.length * wish.tablesAGrader)
-})
 function send() {
   const from = minutesOf(wish.from)
   const until = minutesOf(wish.until)
@@ -170,10 +152,6 @@ function send() {
         {{ day ? 'Change it' : `Find times for ${wish.students.length}` }}
       </button>
       <button class="push" type="button" @click="emit('close')">Close</button>
-      <p class="soft" :class="{ short: !day && room < wish.students.length }">
-        There is time for {{ counted(room, 'practical')
-        }}{{ !day && room < wish.students.length ? ': add time, a table or a grader, or ask fewer.' : '.' }}
-      </p>
     </div>
   </form>
 </template>
@@ -219,9 +197,5 @@ input[type='number'] {
 .tick input {
   width: 24px;
   height: 24px;
-}
-.short {
-  color: var(--warn);
-  font-weight: 650;
 }
 </style>

@@ -48,6 +48,7 @@ class AtTheDoorTest {
                 assertThat(page.getByText("10 there · 1 late · 1 away · 0 not marked"))
                         .isVisible();
                 // Without a network it goes on, and what was marked outlives the page.
+                assertThat(page.getByText("not sent yet")).hasCount(0);
                 page.context().setOffline(true);
                 act(page, "Ana Quill", "Away").click();
                 assertThat(page.getByText("1 mark not sent yet, kept here")).isVisible();

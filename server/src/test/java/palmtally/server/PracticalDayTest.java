@@ -237,6 +237,11 @@ class PracticalDayTest {
         assertThat(same.get("detail").asString()).contains("one practical at a table, with time to change it");
         var late = c.put(day, one, Map.of("begins", 715));
         assertThat(late.get("detail").asString()).contains("inside the hours of the day and in no break");
+        for (var nobody : List.of(UUID.randomUUID().toString(), c.teacher))
+            assertThat(c.put(day, one, Map.of("client", nobody)).toString()).contains("is no student of this term");
+        for (var nobody : List.of(UUID.randomUUID().toString(), c.students.get(1)))
+            assertThat(c.put(day, one, Map.of("graders", List.of(nobody))).toString())
+                    .contains("is no staff of this term");
         assertThat(c.day(day).get("sittings").get(0)).isEqualTo(one);
         // Let go, it is found a place again.
         var found = c.settled(

@@ -15,6 +15,7 @@ import java.time.temporal.Temporal;
 import java.time.zone.ZoneOffsetTransition;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 import net.fortuna.ical4j.data.CalendarBuilder;
 import net.fortuna.ical4j.data.CalendarOutputter;
 import net.fortuna.ical4j.data.ParserException;
@@ -59,6 +60,9 @@ public final class CalendarFile {
 
     /** More entries than this are none either. */
     public static final int MOST_ENTRIES = 20_000;
+
+    private static final int DEEPEST = 8;
+    private static final Pattern FOLD = Pattern.compile("\r?\n[ \t]");
 
     /** Octets of a line without its end (RFC 5545, 3.1). */
     private static final int LINE = 75;
@@ -205,6 +209,7 @@ public final class CalendarFile {
     public static List<CalendarEntry> read(String text, ZoneId zone) throws FormatException {
         if (text.length() > MOST_CHARACTERS)
             throw refused("text", text.length() + " characters", "must be at most " + MOST_CHARACTERS);
+        if (deepest(text) > DEEPEST) throw refused("text", begin(text), "is nested deeper than any calendar");
         Calendar calendar;
         try {
             calendar = new CalendarBuilder().build(new StringReader(text));
@@ -226,6 +231,17 @@ public final class CalendarFile {
             }
         }
         return List.copyOf(entries);
+    }
+
+    /** How deep components stand in components: the parser goes down by itself. */
+    private static int deepest(String text) {
+        int depth = 0;
+        int deepest = 0;
+        for (var line : FOLD.matcher(text).replaceAll("").split("[\r\n]+")) {
+            if (line.regionMatches(true, 0, "BEGIN:", 0, 6)) deepest = Math.max(deepest, ++depth);
+            else if (line.regionMatches(true, 0, "END:", 0, 4)) depth--;
+        }
+        return deepest;
     }
 
     private static CalendarEntry entry(VEvent event, String uid, ZoneId zone) {

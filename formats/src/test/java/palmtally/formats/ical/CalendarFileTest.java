@@ -252,6 +252,16 @@ class CalendarFileTest {
                                 .contains(".ics"));
     }
 
+    @Test
+    void what_is_nested_without_end_is_refused() {
+        for (var one : List.of("BEGIN:VEVENT\r\n", "begin:x-a\n", "BEG\r\n IN:VEVENT\r\n"))
+            assertThatThrownBy(() -> CalendarFile.read("BEGIN:VCALENDAR\r\n" + one.repeat(100_000), ZoneId.of("UTC")))
+                    .isInstanceOfSatisfying(
+                            FormatException.class,
+                            e -> assertThat(e.faults().get(0).reason())
+                                    .isEqualTo("is nested deeper than any calendar"));
+    }
+
     /** What has no name or no time is no entry; an entry that ends before it begins ends when it begins. */
     @Test
     void entries_that_are_none_are_left_out() throws FormatException {

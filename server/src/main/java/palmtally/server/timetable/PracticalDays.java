@@ -510,6 +510,7 @@ public class PracticalDays {
             throw new InvalidValue("practical", new Fault("begins", wish.begins.toString(), "must end within the day"));
         if (minutes < 5 || minutes > 240)
             throw new InvalidValue("practical", new Fault("minutes", String.valueOf(minutes), "must be 5 to 240"));
+        mustBeOfTerm(term, graders, wish.client);
         var put = new SittingRow(
                 row.id(),
                 row.dayId(),
@@ -532,6 +533,18 @@ public class PracticalDays {
             throw Refusal.conflict("left", "This student is not in the term any more.");
         if (wish.begins != null) mustKeep(row, put, read);
         rows.touch(id);
+    }
+
+    private void mustBeOfTerm(UUID term, List<UUID> graders, @Nullable UUID client) {
+        var faults = new ArrayList<Fault>();
+        var people = terms.people(term).stream()
+                .collect(Collectors.toMap(Person::id, p -> p.role().staff()));
+        for (int i = 0; i < graders.size(); i++)
+            if (!Boolean.TRUE.equals(people.get(graders.get(i))))
+                faults.add(new Fault("graders/" + i, graders.get(i).toString(), "is no staff of this term"));
+        if (client != null && !Boolean.FALSE.equals(people.get(client)))
+            faults.add(new Fault("client", client.toString(), "is no student of this term"));
+        if (!faults.isEmpty()) throw new InvalidValue("practical", faults);
     }
 
     private static void mustKeep(SittingRow was, SittingRow put, DayReader.Read read) {
