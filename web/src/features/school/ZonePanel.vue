@@ -32,7 +32,12 @@ const zone = computed({
   <section class="card">
     <h2>Time zone</h2>
     <p class="soft">The clock on the wall shows {{ timeOf(now) }} now. Labs and calendars go by it.</p>
-    <ChoiceField v-model="zone" label="The school is in" :options="zones.map((z) => ({ id: z, name: z }))" />
+    <ChoiceField
+      v-model="zone"
+      bare
+      label="Where the school is"
+      :options="zones.map((z) => ({ id: z, name: z }))"
+    />
     <Failed :of="failed" />
   </section>
 </template>

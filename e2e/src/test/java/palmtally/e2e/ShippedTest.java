@@ -43,7 +43,7 @@ class ShippedTest {
         packages.removeIf(p -> p.equals("part version") || p.startsWith("---"));
         try (var jar = new JarFile(JAR.toFile())) {
             var shipped = new TreeSet<>(libraries(jar));
-            shipped.removeIf(n -> n.matches("(core|formats)-0\\.1\\.0\\.jar"));
+            shipped.removeIf(n -> n.matches("(core|formats|solver)-0\\.1\\.0\\.jar"));
             // Boot's own, which reads the jars inside the jar.
             shipped.removeIf(n -> n.startsWith("spring-boot-jarmode-tools-"));
             assertThat(named).isEqualTo(shipped);
