@@ -11,6 +11,7 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.apache.ibatis.annotations.Update;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.timetable.Placed;
 
 /** Days of practicals as they are stored. */
 @Mapper
@@ -52,7 +53,33 @@ interface DayRows {
             @Nullable UUID graderId,
             @Nullable UUID secondId,
             @Nullable UUID clientId,
-            @Nullable UUID practicalId) {}
+            @Nullable UUID practicalId) {
+        /** The same that has not begun, at another place or at none yet. */
+        SittingRow at(@Nullable Placed at, int newMinutes, boolean newTwice, boolean newLocked) {
+            var graders = at == null ? List.<String>of() : at.graders();
+            return new SittingRow(
+                    id,
+                    dayId,
+                    number,
+                    studentId,
+                    sequence,
+                    newMinutes,
+                    newTwice,
+                    retakeOf,
+                    newLocked,
+                    at == null ? null : at.begins(),
+                    at == null ? null : at.table(),
+                    graders.isEmpty() ? null : UUID.fromString(graders.get(0)),
+                    graders.size() < 2 ? null : UUID.fromString(graders.get(1)),
+                    at == null || at.client() == null ? null : UUID.fromString(at.client()),
+                    null);
+        }
+
+        /** The same at another place or at none yet, found and so not locked. */
+        SittingRow found(@Nullable Placed at) {
+            return at(at, minutes, twice, false);
+        }
+    }
 
     record DayCount(UUID id, LocalDate heldOn, int fromMinute, int untilMinute, int sittings, int placed, int begun) {}
 

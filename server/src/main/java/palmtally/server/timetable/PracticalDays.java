@@ -19,6 +19,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.body.Region;
 import palmtally.core.timetable.Lacking;
+import palmtally.core.timetable.Placed;
 import palmtally.core.timetable.PracticalDay;
 import palmtally.core.timetable.Sitting;
 import palmtally.core.timetable.Span;
@@ -511,22 +512,18 @@ public class PracticalDays {
         if (minutes < 5 || minutes > 240)
             throw new InvalidValue("practical", new Fault("minutes", String.valueOf(minutes), "must be 5 to 240"));
         mustBeOfTerm(term, graders, wish.client);
-        var put = new SittingRow(
-                row.id(),
-                row.dayId(),
-                row.number(),
-                row.studentId(),
-                row.sequence(),
+        var at = wish.begins == null || wish.table == null
+                ? null
+                : new Placed(
+                        wish.begins,
+                        wish.table,
+                        graders.stream().map(UUID::toString).toList(),
+                        wish.client == null ? null : wish.client.toString());
+        var put = row.at(
+                at,
                 minutes,
                 wish.twice == null ? row.twice() : wish.twice,
-                row.retakeOf(),
-                wish.begins != null && Boolean.TRUE.equals(wish.locked),
-                wish.begins,
-                wish.table,
-                wish.begins == null || graders.isEmpty() ? null : graders.get(0),
-                wish.begins == null || graders.size() < 2 ? null : graders.get(1),
-                wish.begins == null ? null : wish.client,
-                null);
+                at != null && Boolean.TRUE.equals(wish.locked));
         rows.place(put);
         var read = reader.read(day);
         if (read.rows().stream().noneMatch(s -> s.id().equals(sitting)))
@@ -566,27 +563,8 @@ public class PracticalDays {
     @Transactional
     public void clear(UUID term, UUID id) {
         lock(term, id);
-        for (var s : rows.sittings(id)) if (!s.locked() && s.practicalId() == null) rows.place(free(s));
+        for (var s : rows.sittings(id)) if (!s.locked() && s.practicalId() == null) rows.place(s.found(null));
         rows.touch(id);
-    }
-
-    private static SittingRow free(SittingRow s) {
-        return new SittingRow(
-                s.id(),
-                s.dayId(),
-                s.number(),
-                s.studentId(),
-                s.sequence(),
-                s.minutes(),
-                s.twice(),
-                s.retakeOf(),
-                false,
-                null,
-                null,
-                null,
-                null,
-                null,
-                null);
     }
 
     /** Stores what a search has found so far; nothing where somebody changed the day meanwhile. */
@@ -598,29 +576,7 @@ public class PracticalDays {
             if (s.locked() || s.practicalId() != null) continue;
             var at = found.placed().get(s.id().toString());
             if (Objects.equals(at, DayReader.placed(s))) continue;
-            rows.place(
-                    at == null
-                            ? free(s)
-                            : new SittingRow(
-                                    s.id(),
-                                    s.dayId(),
-                                    s.number(),
-                                    s.studentId(),
-                                    s.sequence(),
-                                    s.minutes(),
-                                    s.twice(),
-                                    s.retakeOf(),
-                                    false,
-                                    at.begins(),
-                                    at.table(),
-                                    at.graders().isEmpty()
-                                            ? null
-                                            : UUID.fromString(at.graders().get(0)),
-                                    at.graders().size() < 2
-                                            ? null
-                                            : UUID.fromString(at.graders().get(1)),
-                                    at.client() == null ? null : UUID.fromString(at.client()),
-                                    null));
+            rows.place(s.found(at));
         }
         return true;
     }
