@@ -39,20 +39,25 @@ final class HttpFuzz {
     /** Asked more seldom: each makes a whole file. */
     private static final Set<String> HEAVY = Set.of("archive", "handout", "report", "sheet", "marks", "students.xlsx");
 
+    /** Parts of a path that are a number. */
+    private static final Set<String> NUMBERED = Set.of("version", "week", "lab", "index");
+
     private static final List<String> WHO = List.of("lead", "nadia", "olle", "ana");
 
     /** Where a file is sent as it is, or in a field of the body. */
-    private static final Map<String, String> FILES = Map.of(
-            "POST /api/sequences/file", "/api/sequences/file",
-            "POST /api/school/profiles/file", "/api/school/profiles/file",
-            "POST /api/terms/{term}/students/{student}/practicals/file", "practical",
-            "POST /api/sequences/incoming", "/api/sequences/incoming",
-            "POST /api/sequences/incoming/preview", "/api/sequences/incoming",
-            "POST /api/techniques/incoming", "techniques",
-            "POST /api/techniques/incoming/preview", "techniques",
-            "POST /api/school/terms/{term}/class", "class",
-            "POST /api/school/terms/{term}/class/preview", "class",
-            "POST /api/terms/{term}/curriculum/incoming/preview", "curriculum");
+    private static final Map<String, String> FILES = Map.ofEntries(
+            Map.entry("POST /api/sequences/file", "/api/sequences/file"),
+            Map.entry("POST /api/school/profiles/file", "/api/school/profiles/file"),
+            Map.entry("POST /api/terms/{term}/students/{student}/practicals/file", "practical"),
+            Map.entry("POST /api/sequences/incoming", "/api/sequences/incoming"),
+            Map.entry("POST /api/sequences/incoming/preview", "/api/sequences/incoming"),
+            Map.entry("POST /api/techniques/incoming", "techniques"),
+            Map.entry("POST /api/techniques/incoming/preview", "techniques"),
+            Map.entry("POST /api/school/terms/{term}/class", "class"),
+            Map.entry("POST /api/school/terms/{term}/class/preview", "class"),
+            Map.entry("POST /api/terms/{term}/calendar/incoming", "calendar"),
+            Map.entry("POST /api/terms/{term}/calendar/incoming/preview", "calendar"),
+            Map.entry("POST /api/terms/{term}/curriculum/incoming/preview", "curriculum"));
 
     private record Operation(String verb, String path, JsonNode of) {
         String named() {
@@ -192,8 +197,10 @@ final class HttpFuzz {
 
     /** The address of the document a change goes to. */
     private static String document(String path) {
-        var parts = path.split("[/?]");
-        int n = path.contains("/curriculum") ? 5 : 4;
+        // What is read out of a calendar changes the curriculum.
+        var of = path.replaceFirst("/calendar/incoming.*", "/curriculum");
+        var parts = of.split("[/?]");
+        int n = of.contains("/curriculum") ? 5 : 4;
         return String.join("/", List.of(parts).subList(0, Math.min(n, parts.length)));
     }
 
@@ -238,8 +245,7 @@ final class HttpFuzz {
                 var there = stock.names.get(key);
                 if (there != null) return there.get(random.nextInt(there.size()));
             }
-        if (name.equals("version") || name.equals("week") || name.equals("index"))
-            return String.valueOf(random.nextInt(12));
+        if (NUMBERED.contains(name)) return String.valueOf(random.nextInt(12));
         var text = mangler.text();
         return text.isBlank() || text.length() > 200 || hurts ? "none-such" : text;
     }
@@ -270,7 +276,9 @@ final class HttpFuzz {
                     if (schemaHas(content, field)) object.put(field, text);
         } else body = bodies(random, mangler).of(content.get("schema"));
         if (body instanceof ObjectNode object) {
-            if (object.has("from") && random.nextInt(8) > 0)
+            // Of a day it is the minute it opens.
+            boolean version = object.has("from") && !path.contains("/days");
+            if (version && random.nextInt(8) > 0)
                 object.put("from", versions.computeIfAbsent(document(path), d -> now(d)));
             if (operation.verb.equals("PUT")
                     && object.get("sequence") instanceof ObjectNode sequence
@@ -306,8 +314,19 @@ final class HttpFuzz {
         for (var t : lead().get("/api/session").json().get("terms")) {
             var term = "/api/terms/" + t.get("id").asString();
             for (var list : List.of(
-                    "people", "curriculum", "competency", "steps", "duties", "graders", "closing", "forecast", "shown"))
-                paths.add(term + "/" + list);
+                    "people",
+                    "curriculum",
+                    "competency",
+                    "steps",
+                    "duties",
+                    "graders",
+                    "closing",
+                    "forecast",
+                    "shown",
+                    "register",
+                    "days",
+                    "partners",
+                    "calendar")) paths.add(term + "/" + list);
             for (var p : lead().all(term + "/practicals"))
                 paths.add("/api/practicals/" + p.get("id").asString());
         }

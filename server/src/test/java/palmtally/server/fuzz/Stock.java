@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import palmtally.formats.Json;
 import palmtally.server.Visitor;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -23,6 +24,7 @@ final class Stock {
         stock.people(lead, own);
         stock.plans(lead);
         stock.practicals(lead);
+        stock.days(lead);
         return stock;
     }
 
@@ -141,6 +143,52 @@ final class Stock {
                         "/api/notes/" + names.get("student").get(0),
                         "{\"kind\":\"spare\",\"zone\":\"calf\",\"side\":\"left\"}")
                 .json()) name("note", id(n));
+    }
+
+    /** A practical's day with all that is on it, and one as it is asked for. */
+    private void days(Visitor lead) {
+        var days = "/api/terms/" + lead.term() + "/days";
+        var day = lead.get(days + "/" + id(lead.get(days).json().get(0))).json();
+        name("day", id(day));
+        var sittings = JsonNodeFactory.instance.arrayNode();
+        for (var s : day.get("sittings")) {
+            name("sitting", id(s));
+            var asked = sittings.addObject();
+            asked.set("student", s.get("student").get("id"));
+            asked.set("sequence", s.get("sequence"));
+        }
+        var wish = JsonNodeFactory.instance.objectNode();
+        for (var field :
+                List.of("heldOn", "from", "until", "tables", "changeOver", "minutes", "breaks", "tablesAGrader"))
+            wish.set(field, day.get(field));
+        var graders = wish.putArray("graders");
+        day.get("staff").forEach(g -> graders.add(g.get("id")));
+        documents.put("DayWish", List.of(wish.set("sittings", sittings)));
+        document("ZoneForm", "{\"zone\":\"Europe/Berlin\"}", "{\"zone\":\"Asia/Kathmandu\"}");
+        document(
+                "LabForm",
+                "{\"minutes\":90,\"parts\":[{\"kind\":\"supervised-practice\",\"region\":\"neck\",\"minutes\":60}]}");
+        var brief = "{\"term\":\"" + lead.term() + "\",\"student\":\"%s\",\"sequence\":\"%s\",\"despite\":\"so\"}";
+        document(
+                "Brief",
+                names.get("student").stream()
+                        .map(student ->
+                                brief.formatted(student, names.get("sequence").get(0)))
+                        .toArray(String[]::new));
+        document(
+                "TechniqueEdit",
+                "{\"from\":0,\"name\":\"Wringing\",\"stroke\":\"petrissage\",\"tool\":\"palm\",\"depth\":2,"
+                        + "\"dose\":{\"kind\":\"seconds\",\"seconds\":40.0}}");
+        document("ProfileChanges", "{\"numbers\":{\"ceiling-sole\":2}}", "{\"scope\":{\"prenatal\":\"theory-only\"}}");
+        file("calendar", lead.get("/api/terms/" + lead.term() + "/calendar").text());
+        name("addresses/id", "00000000-0000-0000-0000-000000000001");
+        for (var a : lead.post("/api/me/calendar/addresses", "{\"name\":\"phone\"}")
+                .json()
+                .get("addresses")) name("addresses/id", id(a));
+    }
+
+    private void document(String schema, String... texts) {
+        documents.put(schema, List.of(texts).stream().map(Json.MAPPER::readTree).toList());
     }
 
     private void file(String to, String text) {
