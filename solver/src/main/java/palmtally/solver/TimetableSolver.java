@@ -25,7 +25,8 @@ public final class TimetableSolver {
     private final Duration quiet;
     private @Nullable Solver<DaySolution> solver;
     private boolean stopped;
-    private volatile boolean running;
+    /** Who looks, while it looks. */
+    private volatile @Nullable Thread looking;
 
     /**
      * @param longest it looks no longer
@@ -90,7 +91,7 @@ public final class TimetableSolver {
             if (stopped) return first;
             made = solver(longest, quiet);
             solver = made;
-            running = true;
+            looking = Thread.currentThread();
         }
         made.addEventListener(event -> {
             if (event.getNewBestScore().isFeasible())
@@ -99,7 +100,7 @@ public final class TimetableSolver {
         try {
             return made.solve(new DaySolution(day, before, first)).timetable();
         } finally {
-            running = false;
+            looking = null;
         }
     }
 
@@ -108,7 +109,7 @@ public final class TimetableSolver {
         return FirstFit.of(day, before);
     }
 
-    /** Ends with the best that was found, and comes back when it has. */
+    /** Ends with the best that was found, and comes back when it has; asked by whom it tells of a better one it ends after that. */
     public void stop() {
         Solver<DaySolution> made;
         synchronized (this) {
@@ -116,8 +117,9 @@ public final class TimetableSolver {
             made = solver;
         }
         // One that is told before it has begun forgets it as it begins.
-        while (made != null && running) {
+        for (var by = looking; made != null && by != null; by = looking) {
             made.terminateEarly();
+            if (by == Thread.currentThread()) return;
             try {
                 Thread.sleep(10);
             } catch (InterruptedException e) {

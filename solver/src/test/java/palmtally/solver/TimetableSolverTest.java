@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -262,6 +263,23 @@ class TimetableSolverTest {
             assertThat(found[0]).isNotNull();
             assertThat(faults(day, found[0])).isEmpty();
             assertThat(told).allSatisfy(t -> assertThat(faults(day, t)).isEmpty());
+        }
+
+        @Test
+        void whoever_is_told_of_a_better_one_can_stop_it() throws Exception {
+            var solver = new TimetableSolver(Duration.ofSeconds(60), Duration.ofSeconds(60));
+            var told = new AtomicInteger();
+            var found = new Timetable[1];
+            // The first is what it begins from; those after it are found while it looks.
+            var thread = new Thread(() -> found[0] = solver.solve(day, NOTHING, t -> {
+                if (told.incrementAndGet() > 1) solver.stop();
+            }));
+            thread.setDaemon(true);
+            thread.start();
+            thread.join(20_000);
+            assertThat(told.get()).isGreaterThan(1);
+            assertThat(found[0]).isNotNull();
+            assertThat(faults(day, found[0])).isEmpty();
         }
     }
 
