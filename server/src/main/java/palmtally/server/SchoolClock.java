@@ -2,15 +2,16 @@ package palmtally.server;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.InstantSource;
 import java.time.ZoneId;
 import java.util.function.Supplier;
 
 /** The time of this computer, with the days of wherever the school is now. */
 final class SchoolClock extends Clock {
-    private final Clock time;
+    private final InstantSource time;
     private final Supplier<ZoneId> zone;
 
-    SchoolClock(Clock time, Supplier<ZoneId> zone) {
+    SchoolClock(InstantSource time, Supplier<ZoneId> zone) {
         this.time = time;
         this.zone = zone;
     }

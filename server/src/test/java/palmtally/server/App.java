@@ -1,6 +1,7 @@
 package palmtally.server;
 
 import java.time.Clock;
+import java.time.InstantSource;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.SortedSet;
@@ -71,6 +72,11 @@ public final class App implements BeforeAllCallback, ParameterResolver {
 
     /** @param more settings beside those of every test */
     public static Running start(TestDatabase database, boolean demo, Map<String, Object> more) {
+        return start(database, demo, more, Clock.systemUTC());
+    }
+
+    /** @param time what time it is for the app */
+    public static Running start(TestDatabase database, boolean demo, Map<String, Object> more, InstantSource time) {
         Map<String, Object> settings = new HashMap<>(more);
         if (demo) settings.putIfAbsent("palm.demo-day", demoDay());
         settings.put("server.port", "0");
@@ -87,6 +93,7 @@ public final class App implements BeforeAllCallback, ParameterResolver {
         // And start many servers, most of which print nothing.
         settings.put("palm.warm", "false");
         var context = new SpringApplicationBuilder(PalmTally.class)
+                .initializers(c -> c.getBeanFactory().registerSingleton("time", (InstantSource) time::instant))
                 .run(settings.entrySet().stream()
                         .map(e -> "--" + e.getKey() + "=" + e.getValue())
                         .toArray(String[]::new));
