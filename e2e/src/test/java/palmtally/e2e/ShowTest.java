@@ -365,7 +365,11 @@ class ShowTest {
             Thread.sleep(60_000);
             state.addProperty("state", "active");
             tools.send("Page.setWebLifecycleState", state);
-            assertThat(phase(page)).isBetween(before - 100, before + 100);
+            double after = phase(page);
+            // Four turns late in a row may be the machine, which had a minute of others' work to do; a clock that is
+            // wrong stays so.
+            if (after > before + 100) after = phase(page);
+            assertThat(after).isBetween(before - 100, before + 100);
         }
     }
 
