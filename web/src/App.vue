@@ -29,13 +29,20 @@ const rooms = computed(() =>
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
         { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks', '/timetable'] },
-        { to: '/track', name: 'Track', also: ['/door', '/partners'] },
+        { to: '/track', name: 'Track', also: ['/door', '/partners', '/briefing'] },
         { to: '/school', name: 'School' },
       ]
     : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks'] }],
 )
 const here = (room: { to: string; also?: string[] }) =>
   [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))
+/** A lab that they take today in the place of another. */
+const taking = computed(() => {
+  const lab = session.takesToday[0]
+  const of = session.session?.terms.find((t) => t.id === lab?.term)
+  return lab && of && route.path !== '/briefing' ? { ...lab, of } : undefined
+})
+const brief = () => void router.push(session.briefingOf(taking.value!))
 async function leave() {
   await session.signOut()
   await router.push('/sign-in')
@@ -76,7 +83,13 @@ async function leave() {
           </button>
         </template>
       </nav>
-      <main class="main"><router-view /></main>
+      <main class="main">
+        <p v-if="framed && taking" class="taking" role="status">
+          You take week {{ taking.week }}, lab {{ taking.lab }} of {{ taking.of.cohort }} today.
+          <button class="push" @click="brief">What there is to know</button>
+        </p>
+        <router-view />
+      </main>
       <UndoOffer v-if="framed && undoOffer" />
       <FirstSteps
         v-if="firstSteps.next.value"
@@ -141,6 +154,16 @@ async function leave() {
 .main {
   flex: 1;
   min-width: 0;
+}
+.taking {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 8px 20px;
+  background: var(--paper);
+  border-bottom: 1px solid var(--line);
+  font-weight: 600;
 }
 .guided {
   --guide: 64px;

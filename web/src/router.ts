@@ -42,6 +42,7 @@ export const router = createRouter({
       props: true,
       meta: { bare: true, everyone: true },
     },
+    { path: '/briefing', component: () => import('./features/briefing/BriefingPage.vue') },
     { path: '/door', component: () => import('./features/register/RegisterPage.vue') },
     { path: '/partners', component: () => import('./features/pairing/PartnersPage.vue') },
     { path: '/timetable', component: () => import('./features/timetable/TimetablePage.vue') },

@@ -606,7 +606,7 @@ export interface paths {
     }
     get: operations['of']
     put?: never
-    post: operations['add_4']
+    post: operations['add_5']
     delete?: never
     options?: never
     head?: never
@@ -623,7 +623,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_3']
+    delete: operations['withdraw_4']
     options?: never
     head?: never
     patch?: never
@@ -638,7 +638,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add_3']
+    post: operations['add_4']
     delete?: never
     options?: never
     head?: never
@@ -686,7 +686,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add_2']
+    post: operations['add_3']
     delete?: never
     options?: never
     head?: never
@@ -1141,6 +1141,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/school/staff': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['staff']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/school/terms': {
     parameters: {
       query?: never
@@ -1264,6 +1280,22 @@ export interface paths {
     put?: never
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/terms/{term}/substitutes/{week}/{lab}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['set']
+    post: operations['add']
+    delete: operations['withdraw_1']
     options?: never
     head?: never
     patch?: never
@@ -1710,7 +1742,7 @@ export interface paths {
     }
     get: operations['all']
     put?: never
-    post: operations['add_1']
+    post: operations['add_2']
     delete?: never
     options?: never
     head?: never
@@ -1805,6 +1837,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['archive_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/briefings/{week}/{lab}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['briefing']
     put?: never
     post?: never
     delete?: never
@@ -2158,7 +2206,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['add']
+    post: operations['add_1']
     delete?: never
     options?: never
     head?: never
@@ -2351,7 +2399,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_2']
+    delete: operations['withdraw_3']
     options?: never
     head?: never
     patch?: never
@@ -2431,7 +2479,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_1']
+    delete: operations['withdraw_2']
     options?: never
     head?: never
     patch?: never
@@ -2525,6 +2573,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['cohort']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/retakes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['retakes']
     put?: never
     post?: never
     delete?: never
@@ -3029,6 +3093,64 @@ export interface components {
       /** Format: uuid */
       term?: string
       today?: components['schemas']['Spared'][]
+    }
+    BriefedLesson: {
+      /** @enum {string} */
+      aim: 'explain' | 'teach' | 'practise' | 'assess' | 'meet-again'
+      id: string
+      /** Format: double */
+      minutes: number
+      name: string
+      note: string
+      /** Format: int32 */
+      ofSteps: number
+      /** @enum {string} */
+      region:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      sequence?: string
+      shown?: components['schemas']['ShownBefore']
+      /** Format: int32 */
+      steps: number
+    }
+    BriefedStudent: {
+      /** Format: uuid */
+      id: string
+      name: string
+      needs: string[]
+      spared: components['schemas']['ClientNote'][]
+    }
+    BriefingView: {
+      before?: components['schemas']['LabPlace']
+      /** Format: date-time */
+      begins?: string
+      /** Format: int32 */
+      lab: number
+      lately: components['schemas']['ShownBefore'][]
+      lessons: components['schemas']['BriefedLesson'][]
+      /** Format: double */
+      minutes: number
+      /** Format: date */
+      onDay?: string
+      room: string
+      students: components['schemas']['BriefedStudent'][]
+      substitute?: components['schemas']['Substitute']
+      teachers: string[]
+      /** Format: int32 */
+      week: number
     }
     CalendarAddress: {
       /** Format: uuid */
@@ -6020,6 +6142,12 @@ export interface components {
         | 'foot-top'
       )[]
     }
+    NewSubstitute: {
+      name?: string
+      /** Format: date */
+      on?: string
+      signIn?: string
+    }
     News: {
       event: components['schemas']['Event']
       /** Format: int64 */
@@ -6204,6 +6332,19 @@ export interface components {
       reasons: string[]
       /** @enum {string} */
       result: 'pass' | 'fail' | 'incomplete'
+    }
+    OwedRetake: {
+      name: string
+      /** Format: uuid */
+      practical: string
+      /** @enum {string} */
+      result: 'pass' | 'fail' | 'incomplete'
+      sequence: string
+      sequenceName: string
+      /** Format: date-time */
+      startedAt: string
+      /** Format: uuid */
+      student: string
     }
     OwnTechnique: {
       like?: string
@@ -7316,6 +7457,7 @@ export interface components {
       needsSetup: boolean
       person?: components['schemas']['Person']
       school: string
+      takesToday: components['schemas']['TakenLab'][]
       terms: components['schemas']['TermView'][]
       zone: string
     }
@@ -7398,6 +7540,18 @@ export interface components {
       lab: number
       /** Format: int32 */
       week: number
+    }
+    ShownBefore: {
+      /** Format: date-time */
+      at: string
+      /** Format: uuid */
+      demonstration: string
+      finished: boolean
+      /** Format: int32 */
+      left: number
+      name: string
+      place?: components['schemas']['LabPlace']
+      sequence: string
     }
     ShownLine: {
       finished: boolean
@@ -8086,6 +8240,31 @@ export interface components {
       secure: number
       /** Format: int32 */
       seen: number
+    }
+    Substitute: {
+      /** Format: uuid */
+      account: string
+      /** Format: int32 */
+      lab: number
+      name: string
+      /** Format: date */
+      on: string
+      /** Format: int32 */
+      week: number
+    }
+    SubstituteForm: {
+      /** Format: uuid */
+      account?: string
+      /** Format: date */
+      on?: string
+    }
+    TakenLab: {
+      /** Format: int32 */
+      lab: number
+      /** Format: uuid */
+      term: string
+      /** Format: int32 */
+      week: number
     }
     Technique: {
       aliases: string[]
@@ -9802,7 +9981,7 @@ export interface operations {
       }
     }
   }
-  add_4: {
+  add_5: {
     parameters: {
       query?: never
       header?: never
@@ -9828,7 +10007,7 @@ export interface operations {
       }
     }
   }
-  withdraw_3: {
+  withdraw_4: {
     parameters: {
       query?: never
       header?: never
@@ -9851,7 +10030,7 @@ export interface operations {
       }
     }
   }
-  add_3: {
+  add_4: {
     parameters: {
       query?: never
       header?: never
@@ -9923,7 +10102,7 @@ export interface operations {
       }
     }
   }
-  add_2: {
+  add_3: {
     parameters: {
       query?: {
         agreed?: boolean
@@ -10625,6 +10804,26 @@ export interface operations {
       }
     }
   }
+  staff: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Person'][]
+        }
+      }
+    }
+  }
   addTerm: {
     parameters: {
       query?: never
@@ -10843,6 +11042,86 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SignInState'][]
+        }
+      }
+    }
+  }
+  set: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SubstituteForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['BriefingView']
+        }
+      }
+    }
+  }
+  add: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['NewSubstitute']
+      }
+    }
+    responses: {
+      /** @description Created */
+      201: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SignInSheet']
+        }
+      }
+    }
+  }
+  withdraw_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['BriefingView']
         }
       }
     }
@@ -11598,7 +11877,7 @@ export interface operations {
       }
     }
   }
-  add_1: {
+  add_2: {
     parameters: {
       query?: never
       header?: never
@@ -11782,6 +12061,30 @@ export interface operations {
         }
         content: {
           'application/zip': components['schemas']['StreamingResponseBody']
+        }
+      }
+    }
+  }
+  briefing: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        week: number
+        lab: number
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['BriefingView']
         }
       }
     }
@@ -12446,7 +12749,7 @@ export interface operations {
       }
     }
   }
-  add: {
+  add_1: {
     parameters: {
       query?: never
       header?: never
@@ -12788,7 +13091,7 @@ export interface operations {
       }
     }
   }
-  withdraw_2: {
+  withdraw_3: {
     parameters: {
       query?: never
       header?: never
@@ -12928,7 +13231,7 @@ export interface operations {
       }
     }
   }
-  withdraw_1: {
+  withdraw_2: {
     parameters: {
       query?: never
       header?: never
@@ -13119,6 +13422,28 @@ export interface operations {
         }
         content: {
           'application/pdf': string
+        }
+      }
+    }
+  }
+  retakes: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['OwedRetake'][]
         }
       }
     }
@@ -13620,6 +13945,28 @@ export const briefKindValues: ReadonlyArray<FlattenedDeepRequired<components>['s
 ]
 export const briefSidesValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Brief']['sides']> =
   ['left', 'right', 'midline', 'both', 'each']
+export const briefedLessonAimValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['BriefedLesson']['aim']
+> = ['explain', 'teach', 'practise', 'assess', 'meet-again']
+export const briefedLessonRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['BriefedLesson']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
 export const cellPositionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Cell']['position']
 > = ['prone', 'supine', 'side-left', 'side-right', 'semi-reclined', 'seated']
@@ -15692,6 +16039,9 @@ export const orderingLimbValues: ReadonlyArray<
 > = ['proximal-distal-proximal', 'from-sheet-edge', 'distal-stripping']
 export const outcomeViewResultValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['OutcomeView']['result']
+> = ['pass', 'fail', 'incomplete']
+export const owedRetakeResultValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['OwedRetake']['result']
 > = ['pass', 'fail', 'incomplete']
 export const palmRegionValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Palm']['region']> =
   [

@@ -11,7 +11,7 @@ import { fingerOf } from './track'
 import { inSchool } from '@/parts/when'
 
 /** What to watch in the coming lab, within the minutes there are. */
-const props = defineProps<{ cohort: Schema['Cohort'] }>()
+const props = defineProps<{ term: string; cohort?: Schema['Cohort'] }>()
 const session = useSession()
 const minutes = ref<number>()
 const {
@@ -22,7 +22,7 @@ const {
 } = useAsked(() =>
   ask(
     api.GET('/api/terms/{term}/watch', {
-      params: { path: { term: props.cohort.term }, query: { minutes: minutes.value } },
+      params: { path: { term: props.term }, query: { minutes: minutes.value } },
     }),
   ),
 )
@@ -81,7 +81,7 @@ function setUp(l: Schema['LookLine']) {
           aria-label="Minutes of your eyes"
           @change="setMinutes"
       /></label>
-      <a class="push" :href="`/api/terms/${cohort.term}/watch/list?minutes=${list.minutes}`" target="_blank"
+      <a class="push" :href="`/api/terms/${term}/watch/list?minutes=${list.minutes}`" target="_blank"
         >As a list (PDF)</a
       >
     </div>

@@ -80,7 +80,7 @@ if (term)
         </nav>
       </div>
       <CohortPalms v-if="view === 'palms'" :cohort="cohort" />
-      <NextLooks v-else-if="view === 'next'" :cohort="cohort" />
+      <NextLooks v-else-if="view === 'next'" :term="cohort.term" :cohort="cohort" />
       <CohortSteps v-else-if="view === 'steps'" :cohort="cohort" />
       <TermForecast v-else-if="view === 'forecast'" :cohort="cohort" />
       <CohortHours v-else-if="view === 'hours'" :term="term" />

@@ -146,7 +146,7 @@ describe('the cohort', () => {
 describe('the next looks', () => {
   it('without any say why', async () => {
     answers({ 'GET /api/terms/t/watch': { minutes: 2, used: 0, left: 0, looks: [], missing: [] } })
-    const page = mount(NextLooks, { props: { cohort: cohort(1) }, global: { stubs } })
+    const page = mount(NextLooks, { props: { term: cohort(1).term, cohort: cohort(1) }, global: { stubs } })
     await flushPromises()
     expect(page.text()).toContain('There is no time for a look')
     expect(page.text()).toContain('No lab is planned any more.')
@@ -163,7 +163,7 @@ describe('the next looks', () => {
         missing: [{ region: 'jaw', students: 3, why }],
       },
     })
-    const page = mount(NextLooks, { props: { cohort: cohort(1) }, global: { stubs } })
+    const page = mount(NextLooks, { props: { term: cohort(1).term, cohort: cohort(1) }, global: { stubs } })
     await flushPromises()
     expect(page.text()).toContain('Nothing that a sequence works on needs a look.')
     expect(page.find('ul').text()).toContain(why)
@@ -172,7 +172,7 @@ describe('the next looks', () => {
     const asked = answers({
       'GET /api/terms/t/watch': { minutes: 60, used: 0, left: 3, looks: [], missing: [] },
     })
-    const page = mount(NextLooks, { props: { cohort: cohort(1) }, global: { stubs } })
+    const page = mount(NextLooks, { props: { term: cohort(1).term, cohort: cohort(1) }, global: { stubs } })
     await flushPromises()
     const input = page.find('input')
     ;(input.element as HTMLInputElement).value = '9999'

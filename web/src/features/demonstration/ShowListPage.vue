@@ -4,6 +4,7 @@ import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { useAsked } from '@/api/useAsked'
 import { usePages } from '@/api/usePages'
+import { aimOf } from '@/features/calendar/term'
 import { useSession } from '@/features/session/useSession'
 import Standing from '@/parts/Standing.vue'
 import { day, mmss } from '@/parts/words'
@@ -20,13 +21,6 @@ const {
 } = usePages((before) => ask(api.GET('/api/demonstrations', { params: { query: { before } } })))
 const { failed, during } = useCommand()
 
-/** How a lesson of the term is called here. */
-const AIMS: Record<string, string> = {
-  explain: 'Explain',
-  teach: 'Teach',
-  practise: 'Practise',
-  'meet-again': 'Meet again',
-}
 const time = (iso: string) => inSchool(iso, { weekday: 'short', hour: '2-digit', minute: '2-digit' })
 
 async function show(id: string, lesson?: string) {
@@ -45,6 +39,7 @@ async function show(id: string, lesson?: string) {
       <h1>Show</h1>
       <span class="soft">Pick what the class will see; space, arrows, page keys or a tap go on.</span>
       <span class="grow" />
+      <router-link class="push" to="/briefing">Briefing</router-link>
       <router-link class="push" to="/door">At the door</router-link>
       <router-link class="push" to="/show/rounds">Practice round</router-link>
     </div>
@@ -57,7 +52,7 @@ async function show(id: string, lesson?: string) {
       <div v-for="l in lessons" :key="l.lesson" class="card line week">
         <span class="lines">
           <strong>{{ l.begins ? time(l.begins) : `Lab ${l.lab}` }}</strong>
-          <span class="soft">{{ AIMS[l.aim] }}, {{ l.minutes }} min</span>
+          <span class="soft">{{ aimOf(l.aim).name }}, {{ l.minutes }} min</span>
         </span>
         <span class="lines">
           <strong>{{ l.name }}</strong>

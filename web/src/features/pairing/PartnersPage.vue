@@ -4,7 +4,7 @@ import { api, ask } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
 import WhoIsWithWhom from '@/features/demonstration/WhoIsWithWhom.vue'
-import LabChooser from '@/features/register/LabChooser.vue'
+import LabHead from '@/features/register/LabHead.vue'
 import { useLabs } from '@/features/register/useLabs'
 import { useSession } from '@/features/session/useSession'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -103,13 +103,9 @@ const range = ([a, b]: number[]) => (a === b ? String(a) : `${a} to ${b}`)
   <div class="page">
     <Standing :problem="problem ?? plan.problem.value" :loading="loading && !register" @again="again" />
     <template v-if="register && shown && plan.data.value">
-      <div class="top">
-        <h1>Partners</h1>
-        <LabChooser v-model="chosen" :labs="register.labs" />
-        <span class="grow" />
-        <router-link class="push" :to="`/door?lab=${chosen}`">At the door</router-link>
+      <LabHead v-model="chosen" title="Partners" :labs="register.labs" here="partners">
         <router-link class="push" to="/show/rounds">Practice round</router-link>
-      </div>
+      </LabHead>
       <p v-if="plan.data.value.students.length < 2" class="card soft">
         Partners take two students at least; <router-link to="/school">add the class first</router-link>.
       </p>

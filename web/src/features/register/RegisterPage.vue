@@ -5,7 +5,7 @@ import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 import { counted } from '@/parts/words'
-import LabChooser from './LabChooser.vue'
+import LabHead from './LabHead.vue'
 import LabMadeOf from './LabMadeOf.vue'
 import PresenceRow from './PresenceRow.vue'
 import { useLabs } from './useLabs'
@@ -82,13 +82,9 @@ function move(by: number) {
       <p class="soft">The lead makes one under School, Terms.</p>
     </div>
     <template v-if="register && shown">
-      <div class="top">
-        <h1>At the door</h1>
-        <LabChooser v-model="chosen" :labs="register.labs" />
-        <span class="grow" />
-        <router-link class="push" :to="`/partners?lab=${chosen}`">Partners</router-link>
+      <LabHead v-model="chosen" title="At the door" :labs="register.labs" here="door">
         <router-link class="push" to="/track#hours">Hours</router-link>
-      </div>
+      </LabHead>
       <div v-if="sheet" class="cols">
         <section class="card door" aria-label="Who is there">
           <div class="sum">

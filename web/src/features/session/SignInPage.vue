@@ -19,7 +19,9 @@ onMounted(() => first.value?.focus())
 async function go() {
   await during(async () => {
     await session.signIn(signIn.value, password.value)
-    const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
+    const asked = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
+    const taken = session.takesToday[0]
+    const to = asked === '/' && taken ? session.briefingOf(taken) : asked
     await router.push(session.staff ? to : '/me')
   })
 }

@@ -20,6 +20,12 @@ export const useSession = defineStore('session', () => {
   const workIn = (id: string) => {
     chosen.value = id
   }
+  /** Labs that they take today in the place of another; the address of what there is to know of one, in its term. */
+  const takesToday = computed(() => session.value?.takesToday ?? [])
+  function briefingOf(lab: Schema['TakenLab']) {
+    workIn(lab.term)
+    return `/briefing?lab=${lab.week}.${lab.lab}`
+  }
   const staff = computed(() => !!person.value && person.value.role !== 'student')
   /** Whether they write sequences, techniques and the plan of the term; graders read them. */
   const plans = computed(() => person.value?.role === 'lead' || person.value?.role === 'instructor')
@@ -96,6 +102,8 @@ export const useSession = defineStore('session', () => {
     term,
     staff,
     plans,
+    takesToday,
+    briefingOf,
     zones,
     techniques,
     pointedTools,

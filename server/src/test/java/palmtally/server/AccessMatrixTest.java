@@ -19,6 +19,7 @@ import org.junit.jupiter.api.Test;
 import palmtally.formats.Json;
 import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
+import palmtally.server.people.Substitutes;
 import palmtally.server.people.Terms;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -73,6 +74,16 @@ class AccessMatrixTest {
         accounts.addTo(away, "Greta Away", "greta", WORD, Role.GRADER);
         accounts.addTo(UUID.fromString(here), "Lew Gone", "lew", WORD, Role.STUDENT);
         terms.leave(UUID.fromString(here), UUID.fromString(nadia.person("Lew Gone")));
+        accounts.addTo(away, "Sten Away", "sten", WORD, Role.INSTRUCTOR);
+        var today = LocalDate.now(app.clock());
+        var of = accounts.standing(UUID.fromString(
+                        lead.get("/api/session").json().get("person").get("id").asString()))
+                .orElseThrow();
+        var sten = terms.people(away).stream()
+                .filter(p -> p.name().startsWith("Sten"))
+                .findFirst()
+                .orElseThrow();
+        app.bean(Substitutes.class).set(of, UUID.fromString(here), 3, 1, today, sten.id());
         var archived = terms.add("Over", "Over", LocalDate.now(app.clock()), 15).id();
         over = archived.toString();
         for (var p : List.copyOf(terms.people(UUID.fromString(here)))) terms.enrol(archived, p.id());
@@ -84,6 +95,7 @@ class AccessMatrixTest {
         PEOPLE.put("grader elsewhere", Visitor.as(app.url(), "greta", WORD));
         PEOPLE.put("instructor", nadia);
         PEOPLE.put("instructor elsewhere", Visitor.as(app.url(), "ivo", WORD));
+        PEOPLE.put("substitute today", Visitor.as(app.url(), "sten", WORD));
         PEOPLE.put("lead", lead);
     }
 

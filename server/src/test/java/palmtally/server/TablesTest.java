@@ -48,6 +48,7 @@ class TablesTest {
                             "duty",
                             "school",
                             "left_term",
+                            "substitute",
                             "known_device",
                             "sign_in_try",
                             "spring_session",

@@ -61,6 +61,11 @@ public record Presence(
     public static final Presence AWAY = new Presence(Kind.ABSENT, 0, null);
     public static final Presence EXCUSED = new Presence(Kind.EXCUSED, 0, null);
 
+    /** Whether they were there, also for a part of it. */
+    public boolean there() {
+        return kind == Kind.PRESENT;
+    }
+
     /** Whether the lab counts as missed: not there, or so late that the school counts nothing of it. */
     boolean missed(Hours rules) {
         return kind != Kind.PRESENT || lateMinutes >= rules.missedFromMinutes();

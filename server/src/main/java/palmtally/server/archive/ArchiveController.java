@@ -21,7 +21,7 @@ class ArchiveController {
         this.archive = archive;
     }
 
-    @Allow(Permission.TERM_STAFF)
+    @Allow(Permission.TERM_MEMBER)
     @GetMapping(path = "/api/terms/{term}/archive", produces = "application/zip")
     ResponseEntity<StreamingResponseBody> archive(@Me Caller caller, @PathVariable UUID term) throws IOException {
         var whole = archive.make(caller, term);

@@ -69,6 +69,9 @@ final class Deeds {
         done("PUT /api/school/terms/{term}/duties", "set who does what");
         done("DELETE /api/school/terms/{term}/people/{account}", "took out of the term", "account");
         done("PUT /api/school/terms/{term}/people/{account}", "took into the term", "account");
+        done("PUT /api/school/terms/{term}/substitutes/{week}/{lab}", "gave a lab to a substitute");
+        done("POST /api/school/terms/{term}/substitutes/{week}/{lab}", "gave a lab to a substitute from outside");
+        done("DELETE /api/school/terms/{term}/substitutes/{week}/{lab}", "took a lab back from a substitute");
         done("PUT /api/school/body-look", "chose how the body is drawn");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");
@@ -106,6 +109,7 @@ final class Deeds {
         done("GET /api/terms/{term}/archive", "took the archive of a term");
         done("GET /api/terms/{term}/steps/{sequence}/{step}", "read in whose practicals a step went wrong");
         done("GET /api/terms/{term}/graders", "read how graders agree");
+        done("GET /api/terms/{term}/retakes", "read who owes a re-take");
         done("GET /api/students/gone", "read who has left");
         done("GET /api/me/peer-looks", "read the own looks at others");
         done("POST /api/terms/{term}/partners", "planned partners");
@@ -156,6 +160,7 @@ final class Deeds {
                 "GET /api/practicals/{id}/file",
                 "GET /api/students/{id}/data",
                 "POST /api/students/{id}/erase",
+                "GET /api/terms/{term}/briefings/{week}/{lab}",
                 "GET /api/terms/{term}/closing",
                 "POST /api/terms/{term}/closing",
                 "DELETE /api/terms/{term}/closing",
@@ -210,6 +215,7 @@ final class Deeds {
                 "it tells nothing of a student's record",
                 "GET /api/catalogue",
                 "GET /api/marks",
+                "GET /api/school/staff",
                 "GET /api/demonstrations",
                 "GET /api/demonstrations/lessons",
                 "GET /api/demonstrations/{id}",

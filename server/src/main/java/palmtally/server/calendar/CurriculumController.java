@@ -181,7 +181,7 @@ class CurriculumController {
         return TermDifference.between(need(two.before), need(two.after));
     }
 
-    @Allow(Permission.TERM_STAFF)
+    @Allow(Permission.TERM_MEMBER)
     @GetMapping(path = "/api/terms/{term}/curriculum/file", produces = MediaType.APPLICATION_JSON_VALUE)
     ResponseEntity<String> file(@PathVariable UUID term) {
         return ResponseEntity.ok()

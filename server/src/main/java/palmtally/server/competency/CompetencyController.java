@@ -156,7 +156,7 @@ class CompetencyController {
         return steps.notAgain(caller, term, sequence, step);
     }
 
-    @Allow(Permission.TERM_STAFF)
+    @Allow(Permission.TERM_MEMBER)
     @GetMapping(path = "/api/terms/{term}/marks.csv", produces = "text/csv")
     ResponseEntity<byte[]> csv(@Me Caller caller, @PathVariable UUID term) {
         return file(
@@ -165,7 +165,7 @@ class CompetencyController {
                 "marks.csv");
     }
 
-    @Allow(Permission.TERM_STAFF)
+    @Allow(Permission.TERM_MEMBER)
     @GetMapping(path = "/api/terms/{term}/marks.xlsx")
     ResponseEntity<byte[]> workbook(@Me Caller caller, @PathVariable UUID term) {
         return file(

@@ -345,6 +345,11 @@ public class Demonstrations {
         return rows.inTerm(term).stream().map(this::standing).toList();
     }
 
+    /** The same as lines. */
+    public List<ShownLine> shownIn(UUID term) {
+        return inTerm(term).stream().map(ShownLine::of).toList();
+    }
+
     /** @param at what the presenter's device has as the clock of the marks, or null to go by the server's */
     public Standing own(Caller caller, UUID id, @Nullable Double at) {
         mine(caller, id);

@@ -54,7 +54,7 @@ class ReportController {
         return print(reports().student(student, clock.instant()), paper, "student-report.pdf");
     }
 
-    @Allow(Permission.TERM_STAFF)
+    @Allow(Permission.TERM_MEMBER)
     @GetMapping(path = "/api/terms/{term}/report", produces = MediaType.APPLICATION_PDF_VALUE)
     ResponseEntity<byte[]> cohort(
             @Me Caller caller, @PathVariable UUID term, @RequestParam(defaultValue = "a4") String paper) {

@@ -19,8 +19,10 @@ import palmtally.core.calendar.TermCalendar.CalendarLab;
 import palmtally.formats.ical.CalendarEntry;
 import palmtally.formats.ical.CalendarFile;
 import palmtally.server.calendar.Curricula;
+import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
 import palmtally.server.people.School;
+import palmtally.server.people.Substitutes;
 import palmtally.server.people.Terms;
 import palmtally.server.sequence.Sequences;
 import palmtally.server.timetable.OwnSittings;
@@ -36,6 +38,8 @@ public class CalendarEntries {
     private static final Pattern SITTING = Pattern.compile("practical-([0-9a-f-]{36})");
 
     private final Terms terms;
+    private final Substitutes substitutes;
+    private final Access access;
     private final Curricula curricula;
     private final Sequences sequences;
     private final OwnSittings own;
@@ -45,6 +49,8 @@ public class CalendarEntries {
 
     CalendarEntries(
             Terms terms,
+            Substitutes substitutes,
+            Access access,
             Curricula curricula,
             Sequences sequences,
             OwnSittings own,
@@ -52,6 +58,8 @@ public class CalendarEntries {
             School school,
             Clock clock) {
         this.terms = terms;
+        this.substitutes = substitutes;
+        this.access = access;
         this.curricula = curricula;
         this.sequences = sequences;
         this.own = own;
@@ -63,8 +71,14 @@ public class CalendarEntries {
     /** Somebody's own calendar as a file. */
     public String own(Caller caller) {
         var entries = new ArrayList<CalendarEntry>();
-        var mine = terms.of(caller).stream().filter(t -> !t.archived()).toList();
+        var takes = substitutes.takes(caller.id());
+        // The term of a lab that is theirs for a day is not their own.
+        var mine = terms.of(caller).stream()
+                .filter(t -> !t.archived()
+                        && (takes.stream().noneMatch(s -> s.term().equals(t.id())) || access.belongs(caller, t.id())))
+                .toList();
         for (var term : mine) entries.addAll(labs(term.id(), mine.size() > 1 ? term.cohort() + ": " : ""));
+        for (var s : takes) if (mine.stream().noneMatch(t -> t.id().equals(s.term()))) entries.addAll(taken(s));
         for (var s : own.of(caller, LocalDate.now(clock).minusDays(KEPT_DAYS)))
             entries.add(CalendarEntry.at(
                     "practical-" + s.id(),
@@ -104,20 +118,32 @@ public class CalendarEntries {
         Map<String, String> names = new HashMap<>();
         var entries = new ArrayList<CalendarEntry>();
         entries.add(CalendarEntry.on("begins-" + id, before + term.name() + " begins", term.startsOn(), ""));
-        for (var lab : TermCalendar.labs(plan, term.startsOn()))
-            entries.add(CalendarEntry.at(
-                    "lab-" + lab.week() + "-" + lab.lab() + "-" + id,
-                    before + title(lab),
-                    lab.begins(),
-                    lab.minutes(),
-                    lab.room(),
-                    lab.lessons().stream().map(l -> words(l, names)).collect(Collectors.joining("\n"))));
+        for (var lab : TermCalendar.labs(plan, term.startsOn())) entries.add(lab(id, lab, before, names));
         entries.add(CalendarEntry.on(
                 "ends-" + id,
                 before + term.name() + " ends, hours are due",
                 term.startsOn().plusWeeks(term.weeks()).minusDays(1),
                 ""));
         return entries;
+    }
+
+    private CalendarEntry lab(UUID term, CalendarLab lab, String before, Map<String, String> names) {
+        return CalendarEntry.at(
+                "lab-" + lab.week() + "-" + lab.lab() + "-" + term,
+                before + title(lab),
+                lab.begins(),
+                lab.minutes(),
+                lab.room(),
+                lab.lessons().stream().map(l -> words(l, names)).collect(Collectors.joining("\n")));
+    }
+
+    /** A lab that somebody takes in the place of another, where the plan still has it. */
+    private List<CalendarEntry> taken(Substitutes.TakenLab s) {
+        var term = terms.term(s.term());
+        return TermCalendar.labs(curricula.newest(s.term()).curriculum(), term.startsOn()).stream()
+                .filter(l -> l.week() == s.week() && l.lab() == s.lab())
+                .map(l -> lab(s.term(), l, term.cohort() + ", as a substitute: ", new HashMap<>()))
+                .toList();
     }
 
     private static String title(CalendarLab lab) {

@@ -110,8 +110,8 @@ public class ClientNotes {
         return of(caller, account).stream().map(Kept::note).toList();
     }
 
-    /** The notes of those people who have any, for finding seats: they are shown to nobody, so nobody has read them. */
-    public Map<UUID, List<ClientNote>> forSeats(Set<UUID> people) {
+    /** The notes of those people who have any. No read is in the trail: whoever shows them to somebody says so there. */
+    public Map<UUID, List<ClientNote>> ofPeople(Set<UUID> people) {
         return rows.notes(LocalDate.now(clock)).stream()
                 .filter(n -> people.contains(n.accountId()))
                 .collect(Collectors.groupingBy(Whose::accountId, Collectors.mapping(Whose::note, Collectors.toList())));

@@ -46,7 +46,7 @@ public class Spared {
                 .map(v -> v.document())
                 .toList();
         var profile = profiles.ofSchool().document();
-        notes.forSeats(people).forEach((id, of) -> {
+        notes.ofPeople(people).forEach((id, of) -> {
             if (plans.stream().anyMatch(p -> BodyWorked.mostly(p, profile, of))) spared.add(id);
         });
         var sensitive = plans.stream()
@@ -71,7 +71,7 @@ public class Spared {
     public Set<UUID> fromAnyOf(Sequence sequence, Set<UUID> people) {
         var profile = profiles.ofSchool().document();
         var spared = new HashSet<UUID>();
-        notes.forSeats(people).forEach((id, of) -> {
+        notes.ofPeople(people).forEach((id, of) -> {
             if (BodyWorked.lessThanAll(sequence, profile, of)) spared.add(id);
         });
         return spared;

@@ -3,6 +3,7 @@ package palmtally.server.people;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -71,7 +72,22 @@ public class Accounts {
 
     /** Somebody as who they are, where they may sign in today. */
     public Optional<Caller> standing(UUID id) {
-        return rows.byId(id).filter(a -> a.good(LocalDate.now(clock))).map(Account::caller);
+        return standing(id, LocalDate.now(clock));
+    }
+
+    /** Somebody as who they are, where they may sign in on a day. */
+    Optional<Caller> standing(UUID id, LocalDate day) {
+        return rows.byId(id).filter(a -> a.good(day)).map(Account::caller);
+    }
+
+    /** Everybody of the school who teaches or grades and may sign in, by name. */
+    public List<Person> staff() {
+        var today = LocalDate.now(clock);
+        return rows.all().stream()
+                .filter(a -> a.role().staff() && a.good(today))
+                .map(Account::person)
+                .sorted(Comparator.comparing(Person::name).thenComparing(Person::id))
+                .toList();
     }
 
     public Person person(UUID id) {
@@ -132,6 +148,19 @@ public class Accounts {
         var of = terms.byId(term).orElseThrow(() -> Refusal.notFound("term"));
         terms.enrol(term, id, of.joining(LocalDate.now(clock)));
         return id;
+    }
+
+    /**
+     * Somebody of no term, who may sign in until a day is over; the password is told here and never again.
+     *
+     * @throws InvalidValue naming every field that will not do
+     */
+    @Transactional
+    public SignInSheet addUntil(LocalDate lastDay, String name, String signIn, Role role) {
+        var password = Passwords.fresh();
+        var id = add(name, signIn, password, role);
+        rows.expire(id, lastDay);
+        return new SignInSheet(id, name.strip(), signIn, role, password);
     }
 
     /** A new password for somebody, told once; whoever is signed in as them is signed out. */

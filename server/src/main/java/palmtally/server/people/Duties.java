@@ -66,12 +66,13 @@ public class Duties {
     }
 
     /**
-     * Whether somebody may award in a region: whoever teaches, and a grader where the term gives that region to nobody else.
+     * Whether somebody may award in a region: whoever teaches or takes a lab of the term today, and a grader where the term gives that
+     * region to nobody else.
      *
      * @throws palmtally.server.problem.Refusal 403 for a grader whose region it is not
      */
     public void mustGrade(Caller caller, UUID term, Region region) {
-        if (caller.role() != Role.GRADER) return;
+        if (caller.role() != Role.GRADER || access.substitutes(caller, term)) return;
         var graders = of(term).stream()
                 .filter(d -> d.region == region && d.task == Task.GRADE)
                 .toList();

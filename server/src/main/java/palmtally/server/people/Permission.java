@@ -12,8 +12,10 @@ public enum Permission {
     PLANNER,
     /** Who leads the school. */
     LEAD,
-    /** Who teaches or grades in the term that the path names as {@code {term}}. */
+    /** Who teaches or grades in the term that the path names as {@code {term}}, on the day of their lab also a substitute. */
     TERM_STAFF,
+    /** Who teaches or grades in that term all along: what is taken away of a whole class is not for one day. */
+    TERM_MEMBER,
     /** Instructors of the term that the path names as {@code {term}}, and the lead. */
     TERM_PLANNER;
 
@@ -21,7 +23,7 @@ public enum Permission {
     public boolean allows(Role role) {
         return switch (this) {
             case ANYBODY, SIGNED_IN -> true;
-            case STAFF, TERM_STAFF -> role.staff();
+            case STAFF, TERM_STAFF, TERM_MEMBER -> role.staff();
             case PLANNER, TERM_PLANNER -> role == Role.LEAD || role == Role.INSTRUCTOR;
             case LEAD -> role == Role.LEAD;
         };
@@ -29,7 +31,12 @@ public enum Permission {
 
     /** Whether it is only for those who teach in the term that the path names. */
     public boolean ofTerm() {
-        return this == TERM_STAFF || this == TERM_PLANNER;
+        return this == TERM_STAFF || this == TERM_MEMBER || this == TERM_PLANNER;
+    }
+
+    /** Whether it is also for those who take one lab of the term, on the day of that lab. */
+    boolean ofSubstitutes() {
+        return this == TERM_STAFF;
     }
 
     /** What is told to somebody who is signed in and may not. */

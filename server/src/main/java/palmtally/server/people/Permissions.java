@@ -67,7 +67,7 @@ public final class Permissions
         // Nothing answers there, or not to such a request: that is said to staff.
         if (permission == null) return new AuthorizationDecision(caller.role().staff());
         if (!permission.allows(caller.role())) throw new Denied(HttpStatus.FORBIDDEN, permission.refusal());
-        if (permission.ofTerm()) mustTeach(request, caller);
+        if (permission.ofTerm()) mustTeach(request, caller, permission);
         return new AuthorizationDecision(true);
     }
 
@@ -82,7 +82,7 @@ public final class Permissions
         }
     }
 
-    private void mustTeach(HttpServletRequest request, Caller caller) {
+    private void mustTeach(HttpServletRequest request, Caller caller, Permission permission) {
         var named = request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
         var id = String.valueOf(((Map<?, ?>) Objects.requireNonNull(named)).get("term"));
         var term = id.length() == UUID_LENGTH ? UUID.fromString(id) : null;
@@ -90,6 +90,10 @@ public final class Permissions
             if (term == null || !terms.has(term)) throw new Denied(HttpStatus.NOT_FOUND, "There is no such term.");
         } else if (term == null || !access.teaches(caller, term))
             throw new Denied(HttpStatus.FORBIDDEN, "This term is not yours to see.");
+        else if (!permission.ofSubstitutes() && !access.belongs(caller, term))
+            throw new Denied(
+                    HttpStatus.FORBIDDEN,
+                    "You take a lab of this term today; this stays with those who have the term.");
     }
 
     /** Somebody who is signed in is refused, in words of ours. */

@@ -31,6 +31,7 @@ class SessionController {
      * Who is signed in, if anybody; and whether the school waits for its lead.
      *
      * @param zone where the clock on the school's wall is, such as Europe/Oslo
+     * @param takesToday labs that they take today in the place of another
      */
     record SessionView(
             boolean needsSetup,
@@ -38,7 +39,8 @@ class SessionController {
             BodyLook bodyLook,
             String zone,
             @Nullable Person person,
-            List<Terms.TermView> terms) {}
+            List<Terms.TermView> terms,
+            List<Substitutes.TakenLab> takesToday) {}
 
     record SignIn(@Nullable String signIn, @Nullable String password) {}
 
@@ -55,6 +57,7 @@ class SessionController {
 
     private final Terms terms;
     private final Accounts accounts;
+    private final Substitutes substitutes;
     private final Access access;
     private final School school;
     private final SignInThrottle throttle;
@@ -67,6 +70,7 @@ class SessionController {
     SessionController(
             Terms terms,
             Accounts accounts,
+            Substitutes substitutes,
             Access access,
             School school,
             SignInThrottle throttle,
@@ -78,6 +82,7 @@ class SessionController {
         this.clock = clock;
         this.terms = terms;
         this.accounts = accounts;
+        this.substitutes = substitutes;
         this.access = access;
         this.school = school;
         this.throttle = throttle;
@@ -168,7 +173,8 @@ class SessionController {
                 school.bodyLook(),
                 clock.getZone().getId(),
                 caller == null ? null : new Person(caller.id(), caller.name(), caller.role()),
-                caller == null ? List.of() : terms.of(caller));
+                caller == null ? List.of() : terms.of(caller),
+                caller == null ? List.of() : substitutes.today(caller.id()));
     }
 
     private static String or(@Nullable String text) {

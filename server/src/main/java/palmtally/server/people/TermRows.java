@@ -17,7 +17,7 @@ interface TermRows {
     String COLUMNS = "t.id, t.name, t.cohort, t.starts_on, t.weeks, t.archived_at";
 
     /** What goes on before what is to come, what is to come before what is in the archive; in each the newest first. */
-    String NEWEST_FIRST = " order by t.archived_at is not null, t.starts_on > #{today}, t.starts_on desc, t.id";
+    String IN_ORDER = " t.archived_at is not null, t.starts_on > #{today}, t.starts_on desc, t.id";
 
     @Insert("""
             insert into term (id, name, cohort, starts_on, weeks)
@@ -29,11 +29,17 @@ interface TermRows {
             where id = #{id}""")
     int change(UUID id, String name, String cohort, LocalDate startsOn, int weeks);
 
-    @Select("select " + COLUMNS + " from term t" + NEWEST_FIRST)
+    @Select("select " + COLUMNS + " from term t order by" + IN_ORDER)
     List<Term> all(LocalDate today);
 
-    @Select("select " + COLUMNS + " from term t join enrolment e on e.term_id = t.id where e.account_id = #{account}"
-            + NEWEST_FIRST)
+    /** Those somebody is in, and before them the one whose lab they take today. */
+    @Select("select " + COLUMNS + """
+             from term t
+            left join (select distinct term_id from substitute where account_id = #{account} and on_day = #{today}) s
+                on s.term_id = t.id
+            where s.term_id is not null
+                or exists (select 1 from enrolment e where e.term_id = t.id and e.account_id = #{account})
+            order by s.term_id is null,""" + IN_ORDER)
     List<Term> of(UUID account, LocalDate today);
 
     @Select("select " + COLUMNS + " from term t where t.id = #{id}")
@@ -104,12 +110,19 @@ interface TermRows {
     boolean has(UUID term, UUID account);
 
     @Select("""
+            select exists (select 1 from substitute
+            where term_id = #{term} and account_id = #{account} and on_day = #{today})""")
+    boolean substituted(UUID term, UUID account, LocalDate today);
+
+    @Select("""
             select exists (select 1 from enrolment e join term t on t.id = e.term_id
             where e.account_id = #{account} and t.archived_at is null)""")
     boolean inOpen(UUID account);
 
     @Select("""
             select exists (select 1 from enrolment a join enrolment b on a.term_id = b.term_id
-            where a.account_id = #{one} and b.account_id = #{other})""")
-    boolean shared(UUID one, UUID other);
+            where a.account_id = #{one} and b.account_id = #{other})
+            or exists (select 1 from substitute s join enrolment e on e.term_id = s.term_id
+            where s.account_id = #{one} and s.on_day = #{today} and e.account_id = #{other})""")
+    boolean taught(UUID one, UUID other, LocalDate today);
 }

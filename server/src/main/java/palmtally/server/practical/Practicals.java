@@ -20,6 +20,7 @@ import palmtally.core.body.Zone;
 import palmtally.core.competency.Evidence;
 import palmtally.core.finding.Criterion;
 import palmtally.core.people.ClientNote;
+import palmtally.core.practical.Outcome;
 import palmtally.core.practical.Practical;
 import palmtally.core.practical.Run;
 import palmtally.core.practical.RunProgress;
@@ -477,6 +478,21 @@ public class Practicals {
     /** Who was asked to show a sequence in a term. */
     List<UUID> studentsOf(UUID term, String sequence) {
         return rows.studentsOf(term, sequence);
+    }
+
+    /** A practical that was not passed and has not been shown again, nor passed since as a whole. */
+    public record OwedRetake(
+            UUID practical,
+            UUID student,
+            String name,
+            String sequence,
+            String sequenceName,
+            Instant startedAt,
+            Outcome.Result result) {}
+
+    /** The re-takes that a term owes its students, by name. */
+    public List<OwedRetake> owed(UUID term) {
+        return rows.owed(term);
     }
 
     /** Whether there is any, counted or not. */

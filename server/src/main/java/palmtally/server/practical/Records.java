@@ -65,13 +65,13 @@ class Records {
     }
 
     /**
-     * Whoever reads a practical: the student, the lead, its grader, and who teaches its term, whether or not the student is in it still.
+     * Whoever reads a practical: the student, the lead, and who teaches its term, whether or not the student is in it still. Who graded it
+     * and has nothing to do with the term any more, as a substitute after their day, does not.
      *
      * @throws Refusal 403
      */
     void mayRead(Caller caller, Row row) {
-        if (caller.id().equals(row.studentId())
-                || caller.role().staff() && caller.id().equals(row.graderId())) return;
+        if (caller.id().equals(row.studentId())) return;
         if (access.teaches(caller, row.termId())) return;
         access.maySee(caller, row.studentId());
     }

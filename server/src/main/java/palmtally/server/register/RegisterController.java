@@ -83,7 +83,7 @@ class RegisterController {
         return hours.of(caller, term);
     }
 
-    @Allow(Permission.TERM_STAFF)
+    @Allow(Permission.TERM_MEMBER)
     @GetMapping(path = "/api/terms/{term}/hours.csv", produces = "text/csv")
     ResponseEntity<byte[]> table(@Me Caller caller, @PathVariable UUID term) {
         return ResponseEntity.ok()

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -26,6 +27,7 @@ import palmtally.core.InvalidValue.Fault;
 import palmtally.core.calendar.Curriculum;
 import palmtally.core.register.HeldLab;
 import palmtally.core.register.LabPlace;
+import palmtally.core.register.MissedShowing;
 import palmtally.core.register.Presence;
 import palmtally.core.register.Register;
 import palmtally.core.register.RegisterFinding;
@@ -295,6 +297,43 @@ public class Registers {
                 if (found == null || over(read, found)) found = place;
             }
         return Optional.ofNullable(found);
+    }
+
+    /**
+     * Where a student who is in the term stands in some of its labs.
+     *
+     * @param at by lab, each that was asked for
+     */
+    public record Attended(UUID id, String name, Map<LabPlace, MissedShowing.Attendance> at) {}
+
+    public List<Attended> attendance(UUID id, Set<LabPlace> places) {
+        var read = read(id);
+        return terms.attendees(id).stream()
+                .filter(a -> a.leftOn() == null)
+                .map(a -> new Attended(
+                        a.id(),
+                        a.name(),
+                        places.stream()
+                                .collect(Collectors.toMap(
+                                        p -> p,
+                                        p -> new MissedShowing.Attendance(
+                                                theirs(read, a, p), presence(read, a.id(), p))))))
+                .toList();
+    }
+
+    private static @Nullable Presence presence(Read read, UUID student, LabPlace place) {
+        var mark = read.marks.getOrDefault(student, Map.of()).get(place);
+        return mark == null || mark.kind() == null ? null : presence(mark);
+    }
+
+    /** Labs that were marked. */
+    public Set<LabPlace> held(UUID id) {
+        return held(read(id)).keySet();
+    }
+
+    /** The last lab before another that was marked. */
+    public Optional<LabPlace> heldBefore(UUID id, LabPlace place) {
+        return held(id).stream().filter(p -> p.compareTo(place) < 0).max(Comparator.naturalOrder());
     }
 
     /** Labs that are not over, the first first. */

@@ -40,12 +40,14 @@ class DayController {
     private final DaySearch search;
     private final SittingStart start;
     private final OwnSittings own;
+    private final Retakes retakes;
 
-    DayController(PracticalDays days, DaySearch search, SittingStart start, OwnSittings own) {
+    DayController(PracticalDays days, DaySearch search, SittingStart start, OwnSittings own, Retakes retakes) {
         this.days = days;
         this.search = search;
         this.start = start;
         this.own = own;
+        this.retakes = retakes;
     }
 
     private static String at(UUID term, UUID day) {
@@ -56,6 +58,13 @@ class DayController {
     @GetMapping("/api/terms/{term}/days")
     List<PracticalDays.DayLine> days(@PathVariable UUID term) {
         return days.of(term);
+    }
+
+    /** The re-takes that are owed and are on no day to come. */
+    @Allow(Permission.TERM_STAFF)
+    @GetMapping("/api/terms/{term}/retakes")
+    List<Practicals.OwedRetake> retakes(@PathVariable UUID term) {
+        return retakes.owed(term);
     }
 
     /** Makes a day and begins to look for its timetable. */

@@ -207,6 +207,13 @@ interface DayRows {
             order by student_id, started_at desc""")
     List<LastClient> lastClients(UUID term);
 
+    /** Practicals whose re-take waits in a day from one on. */
+    @Select("""
+            select s.retake_of from sitting s join practical_day d on d.id = s.day_id
+            where d.term_id = #{term} and d.withdrawn_at is null and d.held_on >= #{today}
+                and s.retake_of is not null and s.practical_id is null""")
+    List<UUID> retakesPlanned(UUID term, LocalDate today);
+
     @Select("""
             select exists (select 1 from counted_practical where id = #{practical} and term_id = #{term}
                 and student_id = #{student})""")
