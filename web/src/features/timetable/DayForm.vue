@@ -4,7 +4,7 @@ import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import ChoiceField from '@/parts/ChoiceField.vue'
 import { clock, minutesOf } from './clock'
-import type { DayView } from './useDay'
+import { retakeName, retakeWish, type DayView } from './useDay'
 import { dateOf } from '@/parts/when'
 
 /** What a day of practicals is to be like: a new one with who shows what, or one that is there. */
@@ -30,6 +30,7 @@ const wish = reactive({
   sequence: '',
   twice: false,
   students: [] as string[],
+  retakes: [] as string[],
 })
 watch(staff, (s) => {
   if (!d && !wish.graders.length) wish.graders = s.map((p) => p.id)
@@ -37,6 +38,7 @@ watch(staff, (s) => {
 watch(sequences, (s) => (wish.sequence ||= s?.find((x) => !x.damaged)?.id ?? ''))
 /** Those who have shown it in this term: at first all others are asked. */
 const had = ref<string[]>()
+const waiting = () => students.value.map((s) => s.id as string).filter((id) => !had.value?.includes(id))
 watch(
   () => [wish.sequence, students.value.length],
   async () => {
@@ -47,11 +49,16 @@ watch(
         params: { path: { ...path, sequence: asked } },
       }),
     ).catch(() => [])
-    if (asked === wish.sequence)
-      wish.students = students.value.map((s) => s.id as string).filter((id) => !had.value?.includes(id))
+    if (asked === wish.sequence) wish.students = waiting()
   },
 )
-const toggle = (list: 'students' | 'graders', id: string) =>
+/** What was not passed and is on no day yet. */
+const { data: owed } = useAsked(async () =>
+  d ? [] : ask(api.GET('/api/terms/{term}/retakes', { params: { path } })),
+)
+const again = computed(() => owed.value?.filter((r) => wish.retakes.includes(r.practical)) ?? [])
+const asked = computed(() => wish.students.length + again.value.length)
+const toggle = (list: 'students' | 'graders' | 'retakes', id: string) =>
   (wish[list] = wish[list].includes(id) ? wish[list].filter((x) => x !== id) : [...wish[list], id])
 
 function send() {
@@ -69,7 +76,10 @@ function send() {
     graders: wish.graders,
     sittings: d
       ? undefined
-      : wish.students.map((student) => ({ student, sequence: wish.sequence, twice: wish.twice })),
+      : [
+          ...wish.students.map((student) => ({ student, sequence: wish.sequence, twice: wish.twice })),
+          ...again.value.map((r) => ({ ...retakeWish(r), twice: wish.twice })),
+        ],
   })
 }
 </script>
@@ -145,11 +155,31 @@ function send() {
         >
           {{ s.name }}<template v-if="had?.includes(s.id)">, shown</template>
         </button>
+        <button v-if="wish.students.length" class="push plain" type="button" @click="wish.students = []">
+          None of them
+        </button>
+        <button v-else class="push plain" type="button" @click="wish.students = waiting()">
+          All who have not
+        </button>
+      </fieldset>
+      <fieldset v-if="owed?.length">
+        <legend>Re-takes that are owed</legend>
+        <button
+          v-for="r in owed"
+          :key="r.practical"
+          class="push"
+          type="button"
+          :class="{ main: wish.retakes.includes(r.practical) }"
+          :aria-pressed="wish.retakes.includes(r.practical)"
+          @click="toggle('retakes', r.practical)"
+        >
+          {{ retakeName(r) }}
+        </button>
       </fieldset>
     </template>
     <div class="row">
-      <button class="push main" :disabled="busy || (!day && !wish.students.length)">
-        {{ day ? 'Change it' : `Find times for ${wish.students.length}` }}
+      <button class="push main" :disabled="busy || (!day && !asked)">
+        {{ day ? 'Change it' : `Find times for ${asked}` }}
       </button>
       <button class="push" type="button" @click="emit('close')">Close</button>
     </div>
@@ -184,6 +214,9 @@ input[type='number'] {
 }
 .long {
   min-width: 240px;
+}
+.plain {
+  border-style: dashed;
 }
 .add {
   align-self: flex-start;

@@ -140,7 +140,7 @@ watch(of.started, (id) => {
             Students and graders see their times</label
           >
           <DayAway :of="of" :day="day" />
-          <AddSitting :key="day.id" :of="of" :day="day" />
+          <AddSitting :key="day.id" :of="of" :day="day" :term="term" />
           <div class="acts">
             <button class="push" @click="form = form === 'change' ? undefined : 'change'">
               Change the day

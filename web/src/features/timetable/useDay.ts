@@ -6,6 +6,7 @@ import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
 import { offerUndo } from '@/parts/undoOffer'
 import { dateOf } from '@/parts/when'
+import { day as dayWords } from '@/parts/words'
 import { dayOf } from './clock'
 
 export type DayView = Schema['DayView']
@@ -145,6 +146,14 @@ export function useDay(term: string) {
     start,
   }
 }
+/** A re-take that is owed, as it is asked for and as it is called. */
+export const retakeWish = (r: Schema['OwedRetake']): Schema['SittingWish'] => ({
+  student: r.student,
+  sequence: r.sequence,
+  retakeOf: r.practical,
+})
+export const retakeName = (r: Schema['OwedRetake']) =>
+  `${r.name}: ${r.sequenceName}, ${r.result === 'fail' ? 'failed' : r.result} ${dayWords(r.startedAt)}`
 /** A place as it is, to be changed in a part. */
 export const placeOf = (s: Sitting): Schema['PlaceWish'] => ({
   begins: s.begins,
