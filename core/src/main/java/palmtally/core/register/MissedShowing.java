@@ -37,10 +37,10 @@ public record MissedShowing(String sequence, LabPlace place, Why why) {
     public record Attendance(boolean joined, @Nullable Presence presence) {}
 
     public enum Why {
-        NOT_YET("was not in the term yet in %s"),
-        AWAY("was away in %s"),
-        LATE("came late to %s"),
-        LEFT("left early in %s");
+        NOT_YET("was not in the term yet in"),
+        AWAY("was away in"),
+        LATE("came late to"),
+        LEFT("left early in");
 
         private final String words;
 
@@ -91,6 +91,6 @@ public record MissedShowing(String sequence, LabPlace place, Why why) {
 
     /** As in "was away in week 2, lab 1, when Calves was shown: show it to them before they work". */
     public String words(String sequenceName) {
-        return why.words.formatted(place) + ", when " + sequenceName + " was shown: show it to them before they work";
+        return why.words + " " + place + ", when " + sequenceName + " was shown: show it to them before they work";
     }
 }
