@@ -2709,6 +2709,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/substitutes': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['substitutes']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/watch': {
     parameters: {
       query?: never
@@ -13664,6 +13680,28 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  substitutes: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['Substitute'][]
         }
       }
     }

@@ -7,6 +7,7 @@ import { useAsked } from '@/api/useAsked'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
+import { day } from '@/parts/words'
 
 /** Who teaches and who grades which region: it stands on the lab plan. */
 const session = useSession()
@@ -19,12 +20,13 @@ const {
   loading,
   again,
 } = useAsked(async () => {
-  const [duties, people, plan] = await Promise.all([
+  const [duties, people, plan, substitutes] = await Promise.all([
     ask(api.GET('/api/terms/{term}/duties', { params: { path } })),
     ask(api.GET('/api/terms/{term}/people', { params: { path } })),
     ask(api.GET('/api/terms/{term}/curriculum', { params: { path } })),
+    ask(api.GET('/api/terms/{term}/substitutes', { params: { path } })),
   ])
-  return { duties, staff: people.filter((p) => p.role !== 'student'), plan }
+  return { duties, staff: people.filter((p) => p.role !== 'student'), plan, substitutes }
 })
 const regions = computed(() => {
   const planned = known.value?.plan.curriculum.lessons.map((l) => l.region as string) ?? []
@@ -86,6 +88,19 @@ async function toggle(person: Schema['Person'], region: string, task: Schema['Du
       </tbody>
     </table>
     <p class="law">These names stand on the lab plan of each week.</p>
+    <template v-if="known">
+      <h2>Labs in other hands</h2>
+      <ul v-if="known.substitutes.length" class="taken">
+        <li v-for="s in known.substitutes" :key="`${s.week}.${s.lab}`">
+          <router-link :to="`/briefing?lab=${s.week}.${s.lab}`"
+            >Week {{ s.week }}, lab {{ s.lab }}</router-link
+          >
+          <span>{{ s.name }}, on {{ day(s.on) }}</span>
+        </li>
+      </ul>
+      <p v-else class="soft">Every lab is its teacher's.</p>
+      <router-link v-if="lead" class="push" to="/briefing">Ask a substitute for a lab</router-link>
+    </template>
   </section>
 </template>
 
@@ -103,5 +118,19 @@ td:has(.acts) {
 }
 .bad {
   color: var(--stop);
+}
+.taken {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.taken li {
+  display: flex;
+  gap: 14px;
+  min-height: var(--target);
+  align-items: center;
+}
+section > a.push {
+  align-self: flex-start;
 }
 </style>

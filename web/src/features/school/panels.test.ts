@@ -63,11 +63,13 @@ beforeEach(() => {
       ? people
       : path.endsWith('/duties')
         ? [{ account: 'n', name: 'Nadia', region: 'neck', task: 'teach' }]
-        : path.endsWith('/curriculum')
-          ? { curriculum: { lessons: [{ region: 'neck' }] } }
-          : path === '/api/session'
-            ? session()
-            : [],
+        : path.endsWith('/substitutes')
+          ? [{ week: 6, lab: 1, on: '2026-10-13', account: 's', name: 'Sefa Lund' }]
+          : path.endsWith('/curriculum')
+            ? { curriculum: { lessons: [{ region: 'neck' }] } }
+            : path === '/api/session'
+              ? session()
+              : [],
   )
 })
 
@@ -172,6 +174,12 @@ describe('duties', () => {
     const p = await panel(DutiesPanel, 'instructor')
     expect(p.findAll('.acts button').every((b) => b.attributes('disabled') !== undefined)).toBe(true)
     expect(p.find('thead').text()).not.toContain('Ana')
+  })
+  it('say which lab somebody else takes, and let the lead alone ask another', async () => {
+    const p = await panel(DutiesPanel)
+    expect(p.find('.taken').text()).toBe('Week 6, lab 1Sefa Lund, on Tue 13 Oct')
+    expect(p.text()).toContain('Ask a substitute for a lab')
+    expect((await panel(DutiesPanel, 'instructor')).text()).not.toContain('Ask a substitute')
   })
 })
 

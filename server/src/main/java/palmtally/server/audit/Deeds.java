@@ -249,6 +249,7 @@ final class Deeds {
                 "GET /api/known",
                 "GET /api/techniques/file",
                 "GET /api/terms/{term}/duties",
+                "GET /api/terms/{term}/substitutes",
                 "GET /api/terms/{term}/register",
                 "GET /api/terms/{term}/partners",
                 "GET /api/terms/{term}/seats/{week}/{lab}",

@@ -23,6 +23,7 @@ import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
 import palmtally.server.people.Person;
+import palmtally.server.people.Substitutes;
 
 /** A lab for whoever takes it, and who takes it in the place of its teacher. */
 @RestController
@@ -51,6 +52,13 @@ class BriefingController {
     Briefings.BriefingView briefing(
             @Me Caller caller, @PathVariable UUID term, @PathVariable int week, @PathVariable int lab) {
         return briefings.of(caller, term, week, lab);
+    }
+
+    /** The labs of a term that somebody takes in the place of its teacher, the first first. */
+    @Allow(Permission.TERM_STAFF)
+    @GetMapping("/api/terms/{term}/substitutes")
+    List<Substitutes.Substitute> substitutes(@PathVariable UUID term) {
+        return substitutes.of(term);
     }
 
     /** Who may be asked to take a lab. */

@@ -30,6 +30,7 @@ import palmtally.server.note.ClientNotes;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Duties;
 import palmtally.server.people.Substitutes;
+import palmtally.server.people.Terms;
 import palmtally.server.register.Registers;
 import palmtally.server.sequence.Sequences;
 
@@ -92,6 +93,7 @@ class Briefings {
             List<BriefedStudent> students) {}
 
     private final Registers registers;
+    private final Terms terms;
     private final Curricula curricula;
     private final Sequences sequences;
     private final Demonstrations demonstrations;
@@ -103,6 +105,7 @@ class Briefings {
 
     Briefings(
             Registers registers,
+            Terms terms,
             Curricula curricula,
             Sequences sequences,
             Demonstrations demonstrations,
@@ -112,6 +115,7 @@ class Briefings {
             Audit audit,
             Clock clock) {
         this.registers = registers;
+        this.terms = terms;
         this.curricula = curricula;
         this.sequences = sequences;
         this.demonstrations = demonstrations;
@@ -131,6 +135,7 @@ class Briefings {
         Map<String, Sequence> byId = new HashMap<>();
         for (var v : sequences.all()) byId.put(v.document().id(), v.document());
         var shown = shownBefore(term, place, sheet.begins());
+        var before = registers.heldBefore(term, place).orElse(null);
         return new BriefingView(
                 week,
                 lab,
@@ -142,8 +147,8 @@ class Briefings {
                 substitutes.at(term, week, lab).orElse(null),
                 lessons.stream().map(l -> lesson(l, byId, shown)).toList(),
                 shown.stream().limit(SHOWN_LATELY).map(Briefings::line).toList(),
-                registers.heldBefore(term, place).orElse(null),
-                students(caller, term, place, plan, lessons, shown, byId));
+                before,
+                students(caller, term, place, before, showings(term, place, plan, lessons, shown, byId), byId));
     }
 
     /** What was shown in the term before a lab, the last first. */
@@ -204,12 +209,9 @@ class Briefings {
             Caller caller,
             UUID term,
             LabPlace place,
-            Curriculum plan,
-            List<Lesson> lessons,
-            List<Demonstrations.ShownLine> shown,
+            @Nullable LabPlace before,
+            List<Showing> showings,
             Map<String, Sequence> byId) {
-        var showings = showings(term, place, plan, lessons, shown);
-        var before = registers.heldBefore(term, place).orElse(null);
         var places = showings.stream().map(Showing::place).collect(Collectors.toSet());
         if (before != null) places.add(before);
         places.add(place);
@@ -242,10 +244,15 @@ class Briefings {
      * this lab itself shows nobody has missed yet.
      */
     private List<Showing> showings(
-            UUID term, LabPlace place, Curriculum plan, List<Lesson> lessons, List<Demonstrations.ShownLine> shown) {
+            UUID term,
+            LabPlace place,
+            Curriculum plan,
+            List<Lesson> lessons,
+            List<Demonstrations.ShownLine> shown,
+            Map<String, Sequence> byId) {
         var showings = new ArrayList<Showing>();
         lessons.stream()
-                .filter(l -> l.aim().handsOn() && l.sequence() != null)
+                .filter(l -> l.aim().handsOn() && l.sequence() != null && byId.containsKey(l.sequence()))
                 .map(Lesson::sequence)
                 .distinct()
                 .filter(id -> lessons.stream().noneMatch(l -> l.aim() == Aim.TEACH && id.equals(l.sequence())))
@@ -262,7 +269,9 @@ class Briefings {
 
     private Showing showing(UUID term, Curriculum plan, Demonstrations.ShownLine s) {
         var at = placeOf(Objects.requireNonNull(s.lab()));
-        var begins = registers.sheet(term, at.week(), at.lab()).begins();
+        var begins = plan.begins(terms.term(term).startsOn(), at.week(), at.lab())
+                .map(t -> t.atZone(clock.getZone()).toInstant())
+                .orElse(null);
         double from =
                 begins == null ? 0 : Duration.between(begins, s.startedAt()).toSeconds() / 60.0;
         double to = begins == null ? plan.labMinutes() : from + Math.max(1, s.seconds() / 60);

@@ -2,6 +2,7 @@ package palmtally.server.briefing;
 
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -30,6 +31,10 @@ class LabSubstitutes {
         this.accounts = accounts;
         this.terms = terms;
         this.clock = clock;
+    }
+
+    List<Substitutes.Substitute> of(UUID term) {
+        return substitutes.of(term);
     }
 
     /** @param on the day of it where the plan gives labs no time, else null */
