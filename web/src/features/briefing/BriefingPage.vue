@@ -86,41 +86,74 @@ const show = (id: string, lesson: string) =>
       <Standing v-if="!view" :problem="briefing.problem.value" :loading="true" @again="briefing.again" />
       <template v-else>
         <div class="cols">
-          <section class="card" aria-label="What is on">
-            <div class="title">
-              <h2>What is on</h2>
-              <span class="soft">{{ head }}</span>
-            </div>
-            <Failed :of="failed" />
-            <p v-if="!lessons.length" class="soft">
-              The plan says nothing of this lab; <router-link to="/term">plan the term</router-link>.
-            </p>
-            <ol class="lessons">
-              <li v-for="l in lessons" :key="l.id">
-                <span class="at"
-                  ><strong>{{ clock(l.from) }}</strong
-                  ><span class="soft">{{ l.minutes }} min</span></span
-                >
-                <span class="what">
-                  <strong>{{ aimOf(l.aim).name }}: {{ l.name || session.regionName(l.region) }}</strong>
-                  <span v-if="l.sequence && l.steps < l.ofSteps" class="soft"
-                    >Only {{ l.steps }} of {{ l.ofSteps }} steps</span
+          <div class="side">
+            <section class="card" aria-label="What is on">
+              <div class="title">
+                <h2>What is on</h2>
+                <span class="soft">{{ head }}</span>
+              </div>
+              <Failed :of="failed" />
+              <p v-if="!lessons.length" class="soft">
+                The plan says nothing of this lab; <router-link to="/term">plan the term</router-link>.
+              </p>
+              <ol class="lessons">
+                <li v-for="l in lessons" :key="l.id">
+                  <span class="at"
+                    ><strong>{{ clock(l.from) }}</strong
+                    ><span class="soft">{{ l.minutes }} min</span></span
                   >
-                  <span v-if="l.note" class="soft">{{ l.note }}</span>
-                  <span v-if="l.shown" class="soft">Shown {{ when(l.shown) }}</span>
-                  <span v-else-if="l.sequence" class="soft">Not shown in this term yet</span>
-                </span>
-                <router-link v-if="l.sequence" class="push" :to="`/plan/${l.sequence}`">Steps</router-link>
-                <button
-                  v-if="today && l.sequence && (l.aim === 'teach' || l.aim === 'explain')"
-                  class="push main"
-                  @click="show(l.sequence, l.id)"
-                >
-                  Show
-                </button>
-              </li>
-            </ol>
-          </section>
+                  <span class="what">
+                    <strong>{{ aimOf(l.aim).name }}: {{ l.name || session.regionName(l.region) }}</strong>
+                    <span v-if="l.sequence && l.steps < l.ofSteps" class="soft"
+                      >Only {{ l.steps }} of {{ l.ofSteps }} steps</span
+                    >
+                    <span v-if="l.note" class="soft">{{ l.note }}</span>
+                    <span v-if="l.shown" class="soft">Shown {{ when(l.shown) }}</span>
+                    <span v-else-if="l.sequence" class="soft">Not shown in this term yet</span>
+                  </span>
+                  <router-link v-if="l.sequence" class="push" :to="`/plan/${l.sequence}`">Steps</router-link>
+                  <button
+                    v-if="today && l.sequence && (l.aim === 'teach' || l.aim === 'explain')"
+                    class="push main"
+                    @click="show(l.sequence, l.id)"
+                  >
+                    Show
+                  </button>
+                </li>
+              </ol>
+            </section>
+            <section class="card" aria-label="Who needs what">
+              <div class="title">
+                <h2>Who needs what</h2>
+                <span class="soft">{{
+                  view.before
+                    ? `The lab before was ${inLab(view.before)}`
+                    : 'No lab before this one was marked'
+                }}</span>
+              </div>
+              <ul class="needs">
+                <li v-for="s in needy" :key="s.id">
+                  <router-link class="who" :to="`/track/${s.id}`">{{ s.name }}</router-link>
+                  <span class="what">
+                    <span v-for="n in s.spared" :key="session.spared(n)" class="spare">{{
+                      session.spared(n)
+                    }}</span>
+                    <span v-for="n in s.needs" :key="n">{{ n }}</span>
+                  </span>
+                </li>
+              </ul>
+              <p class="soft">
+                {{
+                  needy.length === 0
+                    ? `Of the ${counted(view.students.length, 'student')} in this lab none is known to have missed what it works on.`
+                    : others
+                      ? `Of ${counted(others, 'other')} nothing of the kind is known.`
+                      : ''
+                }}
+                What a lab showed is known of those who were marked at its door.
+              </p>
+            </section>
+          </div>
           <div class="side">
             <SubstituteForm :term="term" :view="view" @changed="briefing.again" />
             <section class="card" aria-label="Shown before">
@@ -135,33 +168,6 @@ const show = (id: string, lesson: string) =>
             </section>
           </div>
         </div>
-        <section class="card" aria-label="Who needs what">
-          <div class="title">
-            <h2>Who needs what</h2>
-            <span class="soft">{{
-              view.before ? `The lab before was ${inLab(view.before)}` : 'No lab before this one was marked'
-            }}</span>
-          </div>
-          <ul class="needs">
-            <li v-for="s in needy" :key="s.id">
-              <router-link class="who" :to="`/track/${s.id}`">{{ s.name }}</router-link>
-              <span class="what">
-                <span v-for="n in s.spared" :key="session.spared(n)" class="spare">{{
-                  session.spared(n)
-                }}</span>
-                <span v-for="n in s.needs" :key="n">{{ n }}</span>
-              </span>
-            </li>
-          </ul>
-          <p class="soft">
-            {{
-              needy.length === 0
-                ? `Nothing is known that one of the ${view.students.length} needs.`
-                : `Of ${counted(others, 'other')} nothing of the kind is known.`
-            }}
-            What a lab showed is known of those who were marked at its door.
-          </p>
-        </section>
         <NextLooks v-if="coming" :term="term" />
       </template>
     </template>

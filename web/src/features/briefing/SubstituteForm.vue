@@ -23,7 +23,7 @@ const moved = computed(() => taken.value && props.view.onDay && taken.value.on !
 
 const open = ref(false)
 const outside = ref(false)
-const account = ref('')
+const account = ref<string>()
 const name = ref('')
 const signIn = ref('')
 const on = ref('')
@@ -115,7 +115,7 @@ async function takeBack() {
         </button>
         <button v-if="taken" class="push" :disabled="busy" @click="takeBack">Take it back</button>
       </div>
-      <form v-else class="form" @submit.prevent="outside ? add() : give(account)">
+      <form v-else class="form" @submit.prevent="outside ? add() : account && give(account)">
         <div class="acts" role="group" aria-label="From where">
           <button
             type="button"
@@ -136,7 +136,7 @@ async function takeBack() {
             From outside
           </button>
         </div>
-        <ChoiceField v-if="!outside" v-model="account" label="Substitute" :options="choices" />
+        <ChoiceField v-if="!outside" v-model="account" label="Substitute" none="choose" :options="choices" />
         <template v-else>
           <label class="field"
             >Name <input v-model="name" required maxlength="200" autocomplete="off"
