@@ -17,6 +17,7 @@ class Pictures {
     /** Screens that are a part of another that has its picture. */
     private static final List<String> WITHOUT = List.of(
             "show-list",
+            "profile",
             "round-set-up",
             "grade",
             "terms",
