@@ -19,7 +19,7 @@ import SubstituteForm from './SubstituteForm.vue'
 const session = useSession()
 const router = useRouter()
 const term = session.term?.id ?? ''
-const { register, problem, loading, again, shown, chosen, place } = useLabs(term)
+const { register, problem, loading, again, shown, chosen, place } = useLabs(term, true)
 const briefing = useAsked(async () =>
   place.value
     ? ask(
@@ -58,9 +58,10 @@ const today = computed(() => view.value?.onDay === dateOf())
 const needy = computed(() => view.value?.students.filter((s) => s.needs.length || s.spared.length) ?? [])
 const others = computed(() => (view.value?.students.length ?? 0) - needy.value.length)
 /** Whether looks are planned for this lab: they are for the one that is on or comes next. */
-const coming = computed(
-  () => register.value?.now && place.value && inLab(register.value.now) === inLab(place.value),
-)
+const coming = computed(() => {
+  const next = register.value?.labs.find((l) => !l.over)
+  return next && place.value && inLab(next) === inLab(place.value)
+})
 const head = computed(() => {
   const v = view.value
   if (!v) return ''

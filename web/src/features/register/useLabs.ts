@@ -5,14 +5,17 @@ import { useAsked } from '@/api/useAsked'
 
 const keyOf = (l: { week: number; lab: number }) => `${l.week}.${l.lab}`
 
-/** The labs of a term and the one that is shown: it stands in the address, and without one it is the lab of now. */
-export function useLabs(term: string) {
+/**
+ * The labs of a term and the one that is shown: it stands in the address, and without one it is the lab of now, or where somebody
+ * prepares for one the first that is not over.
+ */
+export function useLabs(term: string, prepares = false) {
   const route = useRoute()
   const router = useRouter()
   const asked = useAsked(() => ask(api.GET('/api/terms/{term}/register', { params: { path: { term } } })))
   const shown = computed(() => {
     const labs = asked.data.value?.labs ?? []
-    const now = asked.data.value?.now
+    const now = (prepares && labs.find((l) => !l.over)) || asked.data.value?.now
     return (
       labs.find((l) => keyOf(l) === route.query.lab) ??
       labs.find((l) => now && keyOf(l) === keyOf(now)) ??
