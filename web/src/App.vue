@@ -7,6 +7,7 @@ import { useSession } from '@/features/session/useSession'
 import { useFirstSteps } from '@/features/school/useFirstSteps'
 import { undoOffer } from '@/parts/undoOffer'
 import { usePhone } from '@/parts/usePhone'
+import { day } from '@/parts/words'
 
 const FirstSteps = defineAsyncComponent(() => import('@/features/school/FirstSteps.vue'))
 const UndoOffer = defineAsyncComponent(() => import('@/parts/UndoOffer.vue'))
@@ -36,12 +37,9 @@ const rooms = computed(() =>
 )
 const here = (room: { to: string; also?: string[] }) =>
   [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))
-/** A lab that they take today in the place of another. */
-const taking = computed(() => {
-  const lab = session.takesToday[0]
-  const of = session.session?.terms.find((t) => t.id === lab?.term)
-  return lab && of && route.path !== '/briefing' ? { ...lab, of } : undefined
-})
+/** The next lab that they take in the place of another; it opens on its day. */
+const taking = computed(() => (route.path === '/briefing' ? undefined : session.takes[0]))
+const opens = computed(() => taking.value === session.takesToday[0])
 const brief = () => void router.push(session.briefingOf(taking.value!))
 async function leave() {
   await session.signOut()
@@ -85,8 +83,9 @@ async function leave() {
       </nav>
       <main class="main">
         <p v-if="framed && taking" class="taking" role="status">
-          You take week {{ taking.week }}, lab {{ taking.lab }} of {{ taking.of.cohort }} today.
-          <button class="push" @click="brief">What there is to know</button>
+          You take week {{ taking.week }}, lab {{ taking.lab }} of {{ taking.cohort }}
+          {{ opens ? 'today.' : `on ${day(taking.on)}. It opens to you on that day.` }}
+          <button v-if="opens" class="push" @click="brief">What there is to know</button>
         </p>
         <router-view />
       </main>

@@ -7473,7 +7473,7 @@ export interface components {
       needsSetup: boolean
       person?: components['schemas']['Person']
       school: string
-      takesToday: components['schemas']['TakenLab'][]
+      takes: components['schemas']['TakenLab'][]
       terms: components['schemas']['TermView'][]
       zone: string
     }
@@ -8275,8 +8275,11 @@ export interface components {
       on?: string
     }
     TakenLab: {
+      cohort: string
       /** Format: int32 */
       lab: number
+      /** Format: date */
+      on: string
       /** Format: uuid */
       term: string
       /** Format: int32 */

@@ -25,7 +25,7 @@ const view = (more: Partial<Schema['BriefingView']> = {}): Schema['BriefingView'
 const sefa = { week: 6, lab: 1, on: '2026-10-13', account: 's', name: 'Sefa Lund' }
 
 async function form(of: Schema['BriefingView'], role: string, id = 'me') {
-  useSession().session = { person: { id, name: 'Me', role }, terms: [], takesToday: [] } as never
+  useSession().session = { person: { id, name: 'Me', role }, terms: [], takes: [] } as never
   const w = mount(SubstituteForm, { props: { term: 't', view: of } })
   await flushPromises()
   const press = async (name: string) => {

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { undoOffer } from '@/parts/undoOffer'
 import { drawBodiesAs } from '@/parts/useBodyLook'
-import { setSchoolZone } from '@/parts/when'
+import { dateOf, setSchoolZone } from '@/parts/when'
 
 /** Who is signed in, in which term, and the words of the trade that every page needs. */
 export const useSession = defineStore('session', () => {
@@ -20,8 +20,9 @@ export const useSession = defineStore('session', () => {
   const workIn = (id: string) => {
     chosen.value = id
   }
-  /** Labs that they take today in the place of another; the address of what there is to know of one, in its term. */
-  const takesToday = computed(() => session.value?.takesToday ?? [])
+  /** Labs that they take in the place of another, and those of today; the address of what there is to know of one, in its term. */
+  const takes = computed(() => session.value?.takes ?? [])
+  const takesToday = computed(() => takes.value.filter((l) => l.on === dateOf()))
   function briefingOf(lab: Schema['TakenLab']) {
     workIn(lab.term)
     return `/briefing?lab=${lab.week}.${lab.lab}`
@@ -102,6 +103,7 @@ export const useSession = defineStore('session', () => {
     term,
     staff,
     plans,
+    takes,
     takesToday,
     briefingOf,
     zones,

@@ -31,7 +31,7 @@ class SessionController {
      * Who is signed in, if anybody; and whether the school waits for its lead.
      *
      * @param zone where the clock on the school's wall is, such as Europe/Oslo
-     * @param takesToday labs that they take today in the place of another
+     * @param takes labs that they take today or later in the place of another
      */
     record SessionView(
             boolean needsSetup,
@@ -40,7 +40,7 @@ class SessionController {
             String zone,
             @Nullable Person person,
             List<Terms.TermView> terms,
-            List<Substitutes.TakenLab> takesToday) {}
+            List<Substitutes.TakenLab> takes) {}
 
     record SignIn(@Nullable String signIn, @Nullable String password) {}
 
@@ -174,7 +174,7 @@ class SessionController {
                 clock.getZone().getId(),
                 caller == null ? null : new Person(caller.id(), caller.name(), caller.role()),
                 caller == null ? List.of() : terms.of(caller),
-                caller == null ? List.of() : substitutes.today(caller.id()));
+                caller == null ? List.of() : substitutes.toTake(caller.id()));
     }
 
     private static String or(@Nullable String text) {

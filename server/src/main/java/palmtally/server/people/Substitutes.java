@@ -25,8 +25,12 @@ public class Substitutes {
     /** @param on the only day it opens the term to them */
     public record Substitute(int week, int lab, LocalDate on, UUID account, String name) {}
 
-    /** A lab somebody takes. */
-    public record TakenLab(UUID term, int week, int lab) {}
+    /**
+     * A lab somebody takes.
+     *
+     * @param on the only day it opens the term to them
+     */
+    public record TakenLab(UUID term, String cohort, int week, int lab, LocalDate on) {}
 
     @Mapper
     interface Rows {
@@ -41,12 +45,8 @@ public class Substitutes {
         Optional<Substitute> at(UUID term, int week, int lab);
 
         @Select("""
-                select s.term_id as term, s.week, s.lab from substitute s
-                where s.account_id = #{account} and s.on_day = #{today} order by s.term_id, s.week, s.lab""")
-        List<TakenLab> today(UUID account, LocalDate today);
-
-        @Select("""
-                select s.term_id as term, s.week, s.lab from substitute s
+                select s.term_id as term, t.cohort, s.week, s.lab, s.on_day as "on"
+                from substitute s join term t on t.id = s.term_id
                 where s.account_id = #{account} order by s.on_day, s.term_id, s.week, s.lab""")
         List<TakenLab> takes(UUID account);
 
@@ -84,9 +84,10 @@ public class Substitutes {
         return rows.at(term, week, lab);
     }
 
-    /** The labs somebody takes today in the place of another. */
-    public List<TakenLab> today(UUID account) {
-        return rows.today(account, LocalDate.now(clock));
+    /** The labs somebody takes today or later in the place of another, by their day. */
+    public List<TakenLab> toTake(UUID account) {
+        var today = LocalDate.now(clock);
+        return takes(account).stream().filter(l -> !l.on.isBefore(today)).toList();
     }
 
     /** All labs somebody takes, or took, in the place of another, by their day. */
