@@ -7,9 +7,9 @@ import { useSession } from '@/features/session/useSession'
 import { useFirstSteps } from '@/features/school/useFirstSteps'
 import { undoOffer } from '@/parts/undoOffer'
 import { usePhone } from '@/parts/usePhone'
-import { day } from '@/parts/words'
 
 const FirstSteps = defineAsyncComponent(() => import('@/features/school/FirstSteps.vue'))
+const TakenLab = defineAsyncComponent(() => import('@/features/briefing/TakenLab.vue'))
 const UndoOffer = defineAsyncComponent(() => import('@/parts/UndoOffer.vue'))
 const MoreMenu = defineAsyncComponent(() => import('@/features/session/MoreMenu.vue'))
 const session = useSession()
@@ -37,10 +37,6 @@ const rooms = computed(() =>
 )
 const here = (room: { to: string; also?: string[] }) =>
   [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))
-/** The next lab that they take in the place of another; it opens on its day. */
-const taking = computed(() => (route.path === '/briefing' ? undefined : session.takes[0]))
-const opens = computed(() => taking.value === session.takesToday[0])
-const brief = () => void router.push(session.briefingOf(taking.value!))
 async function leave() {
   await session.signOut()
   await router.push('/sign-in')
@@ -82,11 +78,7 @@ async function leave() {
         </template>
       </nav>
       <main class="main">
-        <p v-if="framed && taking" class="taking" role="status">
-          You take week {{ taking.week }}, lab {{ taking.lab }} of {{ taking.cohort }}
-          {{ opens ? 'today.' : `on ${day(taking.on)}. It opens to you on that day.` }}
-          <button v-if="opens" class="push" @click="brief">What there is to know</button>
-        </p>
+        <TakenLab v-if="framed && session.takes.length && route.path !== '/briefing'" />
         <router-view />
       </main>
       <UndoOffer v-if="framed && undoOffer" />
@@ -153,16 +145,6 @@ async function leave() {
 .main {
   flex: 1;
   min-width: 0;
-}
-.taking {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-  padding: 8px 20px;
-  background: var(--paper);
-  border-bottom: 1px solid var(--line);
-  font-weight: 600;
 }
 .guided {
   --guide: 64px;
