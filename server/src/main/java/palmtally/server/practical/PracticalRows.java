@@ -374,24 +374,24 @@ interface PracticalRows {
             order by p.student_id""")
     List<UUID> studentsOf(UUID term, String sequence);
 
-    /** While one of two who mark a run has not awarded, its result is nobody's yet. */
+    /**
+     * The last of a student's practicals of each sequence, where it was not passed: what came before it is over. While one of two who mark
+     * a run has not awarded, its result is nobody's yet.
+     */
     @Select("""
-            select p.id as practical, p.student_id as student, s.name, v.document as sequence, v.name as sequence_name,
+            select p.id as practical, p.student_id as student, s.name, p.document as sequence, p.name as sequence_name,
                    p.started_at, a.result
-            from counted_practical p
+            from (
+                select distinct on (q.student_id, v.document) q.id, q.student_id, q.started_at, v.document, v.name
+                from counted_practical q
+                join document_version v on v.id = q.sequence_version_id
+                where q.term_id = #{term} and q.kind = 'practical'
+                order by q.student_id, v.document, q.started_at desc, q.id) p
             join person s on s.id = p.student_id
-            join document_version v on v.id = p.sequence_version_id
             join newest_award a on a.practical_id = p.id
-            where p.term_id = #{term} and p.kind = 'practical' and a.result <> 'pass'
-              and not exists (select 1 from practical r where r.retake_of = p.id and r.void_reason is null)
+            where a.result <> 'pass'
               and not exists (select 1 from practical b where b.beside = p.id and b.void_reason is null
                     and not exists (select 1 from award c where c.practical_id = b.id))
-              and not exists (
-                    select 1 from counted_practical q
-                    join document_version w on w.id = q.sequence_version_id
-                    join newest_award d on d.practical_id = q.id
-                    where q.term_id = p.term_id and q.student_id = p.student_id and q.kind = 'practical'
-                      and w.document = v.document and q.started_at > p.started_at and d.result = 'pass')
             order by s.name, p.started_at, p.id""")
     List<Practicals.OwedRetake> owed(UUID term);
 }

@@ -480,7 +480,7 @@ public class Practicals {
         return rows.studentsOf(term, sequence);
     }
 
-    /** A practical that was not passed and has not been shown again, nor passed since as a whole. */
+    /** The last practical of a student with a sequence, which was not passed. */
     public record OwedRetake(
             UUID practical,
             UUID student,
