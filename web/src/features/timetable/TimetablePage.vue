@@ -26,8 +26,8 @@ const form = ref<'new' | 'change'>()
 /** The address may say which one is opened. */
 const picked = ref(typeof route.query.sitting === 'string' ? route.query.sitting : undefined)
 watch(chosen, (_, before) => {
-  form.value = undefined
-  if (before) picked.value = undefined
+  // The first that comes closes nothing: somebody may be quicker than the list of days.
+  if (before) form.value = picked.value = undefined
 })
 /** Where all stands in one column, what was opened is brought into view. */
 const side = ref<HTMLElement>()
@@ -75,7 +75,7 @@ watch(of.started, (id) => {
     <Failed :of="failed" />
     <DayForm
       v-if="form"
-      :key="form + chosen"
+      :key="form === 'new' ? form : chosen"
       :term="term"
       :day="form === 'change' ? day : undefined"
       :busy="busy"
