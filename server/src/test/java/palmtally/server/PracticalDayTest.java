@@ -312,6 +312,10 @@ class PracticalDayTest {
         assertThat(clients).isNotEmpty().isSubsetOf(agreed);
         // Who does not agree to it shows it all the same: nothing is seen of it.
         for (var x : sittings(found)) assertThat(client(x)).isNotEmpty();
+        // By hand it is refused in the words that a wish or a note is refused in.
+        var byHand = c.put(found, of(found, agreed.get(0)), Map.of("begins", 690, "client", c.students.get(3)));
+        assertThat(byHand.get("detail").asString())
+                .isEqualTo("It cannot be put there: what is promised is a client who may be one for it.");
         // Others are told nothing; the lead has no list, the teacher no file of it.
         assertThat(Visitor.as(app.url(), "lead").get("/api/me/agreed").text()).doesNotContain("true");
         assertThat(c.lab.teacher()
