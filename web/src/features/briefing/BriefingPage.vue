@@ -7,6 +7,7 @@ import { useCommand } from '@/api/useCommand'
 import { aimOf } from '@/features/calendar/term'
 import NextLooks from '@/features/competency/NextLooks.vue'
 import LabHead from '@/features/register/LabHead.vue'
+import NoLab from '@/features/register/NoLab.vue'
 import { useLabs } from '@/features/register/useLabs'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
@@ -172,10 +173,7 @@ const show = (id: string, lesson: string) =>
         <NextLooks v-if="coming" :term="term" />
       </template>
     </template>
-    <div v-else-if="register" class="card">
-      <h2>No lab in this term</h2>
-      <p class="soft">Say under <router-link to="/term">Plan, the term</router-link> when labs are held.</p>
-    </div>
+    <NoLab v-else-if="register" />
   </div>
 </template>
 

@@ -6,6 +6,7 @@ import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 import { counted } from '@/parts/words'
 import LabHead from './LabHead.vue'
+import NoLab from './NoLab.vue'
 import LabMadeOf from './LabMadeOf.vue'
 import PresenceRow from './PresenceRow.vue'
 import { useLabs } from './useLabs'
@@ -137,10 +138,7 @@ function move(by: number) {
       </div>
       <Standing v-else :problem="door.problem.value" :loading="!door.problem.value" @again="door.again" />
     </template>
-    <div v-else-if="register" class="card">
-      <h2>No lab in this term</h2>
-      <p class="soft">Say under <router-link to="/term">Plan, the term</router-link> when labs are held.</p>
-    </div>
+    <NoLab v-else-if="register" />
   </div>
 </template>
 
