@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.LocalDate;
-import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -77,7 +76,7 @@ class CalendarTest {
         assertThat(entries.stream().filter(CalendarEntry::allDay))
                 .extracting(CalendarEntry::title)
                 .containsExactlyInAnyOrder("Alder begins", "Alder ends, hours are due");
-        var began = LocalDateTime.now(app.clock()).minusMinutes(30);
+        var began = Lab.began(app).toLocalDateTime();
         var now = entries.stream()
                 .filter(e -> e.uid().startsWith("lab-2-"))
                 .findFirst()

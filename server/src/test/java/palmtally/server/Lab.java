@@ -13,7 +13,7 @@ import palmtally.server.people.Role;
 import palmtally.server.people.Terms;
 import tools.jackson.databind.JsonNode;
 
-/** A term of four weeks with a lab this week that began half an hour ago: it teaches the calves, then the neck, and practises the neck. */
+/** A term of four weeks with a lab that is on since half an hour: it teaches the calves, then the neck, and practises the neck. */
 record Lab(Visitor teacher, String term, Visitor anybody) {
     static Lab in(App.Running app, String name) {
         var accounts = app.bean(Accounts.class);
@@ -29,7 +29,7 @@ record Lab(Visitor teacher, String term, Visitor anybody) {
                     "regatta-student",
                     Role.STUDENT);
         var lab = new Lab(Visitor.as(app.url(), signIn), term.id().toString(), Visitor.at(app.url()));
-        var began = ZonedDateTime.now(app.clock()).minusMinutes(30);
+        var began = began(app);
         var text = """
                 {"id":"t","name":"T","weeks":4,"labsAWeek":1,"labMinutes":120,"targetHours":0,"regionHours":{},"kindHours":{},"off":[3],
                  "lessons":[
@@ -42,6 +42,15 @@ record Lab(Visitor teacher, String term, Visitor anybody) {
                         .status())
                 .isEqualTo(200);
         return lab;
+    }
+
+    /** Half an hour ago, but today: who joined the term today was not in a lab of yesterday. */
+    static ZonedDateTime began(App.Running app) {
+        var now = ZonedDateTime.now(app.clock());
+        var ago = now.minusMinutes(30);
+        return ago.toLocalDate().equals(now.toLocalDate())
+                ? ago
+                : now.toLocalDate().atStartOfDay(now.getZone());
     }
 
     /** An address of the term. */
