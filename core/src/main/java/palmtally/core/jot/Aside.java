@@ -22,7 +22,7 @@ final class Aside {
             compile("\\b(?:felt|travels?|refers?|radiates?)\\b.* (?:in|to|into|down|up)\\b");
 
     private static final Pattern CIRCLES = compile(
-            "(?i)^(?<before>.*?)\\b(?:circles?(?= (?:the |each |both )?(?:arms?|legs?|feet|foot|thumbs?|big toe|shoulders?|hips?|ankles?|wrists?)\\b)"
+            "(?i)^(?<before>.*?)\\b(?:circles?(?= (?:the |each |both |whole |entire |straight |bent |their )*(?:arms?|legs?|feet|foot|thumbs?|big toe|shoulders?|hips?|ankles?|wrists?)\\b)"
                     + "|rolls?(?= (?:the |each |both )?(?:shoulders?|hips?|ankles?|wrists?)\\b)) (?<rest>.*)$");
 
     /** Whether the clause says that a limb is circled; then the rest of it is read. */
@@ -91,13 +91,14 @@ final class Aside {
     }
 
     private static final Pattern SPARES = compile(
-            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only (?:skin|light\\w*) (?:over|behind|at|on) |ease off|lighten|skip(?:ping)?|avoid(?:ing)?|spar(?:e|ing)|leave (?:it |this )?out|left out|leave (?:it )?alone|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay(?:ing)? off|keep(?:ing)? off|(?:stay|keep)(?:ing)? clear|go easy)\\b.*");
+            "^(?:then |but |and )*(light(?:er|ly)? (?:over|behind) |(?:over|behind|at) (?:the )?\\w+ (?:only skin|skin only|only light\\w*|light\\w*)|only (?:skin|light\\w*) (?:over|behind|at|on) (?!(?:\\w+ )?(?:up|down)ward)|ease off|lighten|skip(?:ping)?|avoid(?:ing)?|spar(?:e|ing)|leave (?:it |this )?out|left out|leave (?:it )?alone|careful|mind|watch|not(?! (?:too |so )?deep)(?! (?:over|above|more than|longer than|beyond) (?:\\d|an? |one |two |half|ten |twenty |thirty |forty |sixty |fifteen |ninety ))|never(?! over \\d)|stop (?:short|before|above|below|a hand)|no (?!oil|lotion|lubricant|lube|hurry|sheet|more than \\d)\\w+|stay(?:ing)? off|keep(?:ing)? off|(?:stay|keep)(?:ing)? clear|go easy)\\b.*");
 
     /** What must not be done is told, and never a step: "we do not press over the throat". */
     private static final Pattern FORBIDS = compile(
             "^(?:please |and |but |then |so |also |here |we |you |i |one |must |should |may |can |shall )*(?:do not|don t|dont|not to be|must not|mustn t|should not|shouldn t|cannot|can not|can t|may not|never(?! over \\d)|nobody|no one|refrain"
                     + "|without (?:any )?(?:pressing|touching|working|rubbing|digging|leaning|pushing|massaging)|not (?:worked|touched|pressed|massaged|here|today)\\b|leave(?: it| them)?$|nothing (?:on|in|over|at|near|behind|to)|(?:stay|keep|steer) (?:\\w+ ){0,3}?(?:off|away|clear|out of)\\b(?! (?:the )?(?:table|edge|end|side|bed))"
                     + "|leave (?:\\w+ ){1,5}?(?:alone|out|untouched)|no (?:deep|direct|heavy|hard|firm|strong) )\\b.*"
+                    + "|.*\\b(?:is|are)?\\b ?(?:a |an )?(?:no go|off limits|out of bounds|taboo)\\b.*"
                     + "|.*\\b(?:is|are|be|gets?) (?:not|never)(?: to be)? (?:pressed|worked|touched|rubbed|massaged|stretched|used|done|kneaded)\\b.*");
 
     private static final Pattern FINDS = compile(

@@ -43,6 +43,11 @@ final class Clause {
         return mark.startsWith(":") || mark.matches("[–—-]");
     }
 
+    /** Whether a colon stands after it. */
+    boolean colon() {
+        return mark.startsWith(":");
+    }
+
     /** Whether it is a question. */
     boolean asks() {
         return mark.startsWith("?");

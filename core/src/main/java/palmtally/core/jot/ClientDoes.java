@@ -83,7 +83,7 @@ final class ClientDoes {
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
                     + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|(?:push|press) (?:the |their |her |his )?\\w+ (?:back )?(?:into|against) (?:my|your|the) (?:hands?|palms?|shoulder|arm|forearm|chest|thigh)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lifts? (the |their |her |his )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
-                    + "|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
+                    + "|breathing (?:in|out)\\b|opens? (?:slowly|wide|gently)\\b|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
     private static final Pattern BREATHS = compile("\\b(\\d{1,2})\\s+(?:slow |deep |belly )?breaths?\\b");
@@ -111,6 +111,13 @@ final class ClientDoes {
 
     private static final Pattern ITS_MOVE = compile(
             "(?:knee|elbow|hip|shoulder|wrist|ankle|head|arm|leg|foot|hand|jaw)s? (?:straightening|bending|lifting|turning|pushing|opening|closing|pressing)(?: \\w+)?");
+    /** "Knee goes out and in." */
+    private static final Pattern TO_AND_FRO = compile(
+            "^(?:and |then |while )*(?:the |their )?(?:knees?|elbows?|hips?|shoulders?|wrists?|ankles?|legs?|foot|feet|arms?|toes|heels?) (?:goes?|going|moves?|moving|drops?|dropping|falls?|falling|swings?|slides?|bends?|turns?) (?:out and in|in and out|up and down|down and up|back and forth|and straightens?)\\b.*");
+
+    private static final Pattern ON_MY_HAND = compile(
+            "\\b(?:sink|sinks|rest|rests|fall|falls|drop|drops|heavy|hang|hangs) (?:down )?(?:on|onto|into|over) (?:my |your |the )?(?:curled |bent |soft )?(?<hand>fingers|fingertips|finger pads|knuckles|palms|thumbs)\\b");
+
     private static final Pattern HOLDS_SO_LONG =
             compile("(?:and |then )*holds?(?: it| that)?(?: for)? \\d+ ?(?:s|sec|secs|seconds)");
     private static final Pattern OF_THEM = compile("\\w+ of them");
@@ -180,6 +187,11 @@ final class ClientDoes {
             if (many != null && many >= 1 && many <= 60) reading.breaths(many.intValue());
             return true;
         }
+        if (TO_AND_FRO.matcher(plain).matches() && (reading.tool != null || reading.technique != null)) {
+            reading.more.part.add(ClientPart.of(Does.MOVES));
+            reading.own(DetailField.PART, clause.text);
+            return true;
+        }
         // "Head: hold" is the hand's; after what the client does it is the client's.
         if (OF_THEM.matcher(plain).matches()) return false;
         // "Client resists, knee straightening", "client shrugs, holds 5 s": it is still the client's.
@@ -193,6 +205,8 @@ final class ClientDoes {
                 || !reading.more.part.isEmpty() && HOLDS_SO_LONG.matcher(plain).matches();
         // "Push up beside the spine with the palms" is the therapist's.
         if (itself && !subject && plain.startsWith("push") && reading.beside(plain).tool != null) itself = false;
+        // "Bend and straighten the knee with the forearm pinning."
+        if (itself && !subject && plain.startsWith("bend and straighten") && reading.strokeIn(plain)) itself = false;
         if (!subject && !itself) return false;
         // "90 s until she lets go" says when it ends.
         var end = UNTIL.matcher(plain);
@@ -221,6 +235,10 @@ final class ClientDoes {
         });
         found.sort(Comparator.comparingInt(Found::at));
         reading.clientAt(plain);
+        // "Let the head sink on curled fingers": those are the therapist's.
+        var on = ON_MY_HAND.matcher(plain);
+        if (on.find() && reading.tool == null && reading.technique == null)
+            reading.words(new Clause("with " + on.group("hand")));
         boolean moves = found.stream().anyMatch(f -> f.does == Does.MOVES);
         // Who breathes in does not breathe slowly besides, who clenches and lets go does not move; who holds what they
         // push only pushes.

@@ -17,6 +17,19 @@ final class Compares {
 
     private static final Pattern RE_CHECK = compile("^(re ?check|re ?test|re ?assess|check again)$");
 
+    /** "Palpate for heat": nothing warm is laid on. */
+    private static final Pattern FEELS_FOR = compile(
+            "^(?:then |and |first )*(?:palpate|feel|check|look)(?: \\w+){0,3}? for (?:\\w+ ){0,2}?(?:heat|warmth|swelling|cold|temperature|tension|tightness|tone|redness)\\b");
+
+    /** How far it turns is compared, and not turned. */
+    private static final Pattern OF_A_JOINT = compile(
+            "^(?:then |and )*(?:compare|re ?test|re ?check|test|measure)\\b.*\\b(?:rotation|rotations|flexion|extension|side bend\\w*)\\b");
+
+    private static final Pattern STRENGTH = compile("\\w test$");
+
+    private static final Pattern TRIED = compile(
+            "\\b(?:toe touch|forward bend|rotation|flexion|extension|side bend\\w*|turns?|reach|squat|bend\\w*|lift\\w*)\\b");
+
     private static final Pattern AFTERWARDS = compile("\\b(re ?check|re ?test|re ?assess|again|now|after(wards)?)\\b");
 
     private static final Pattern BETWEEN = compile("\\b(between)\\b");
@@ -25,13 +38,18 @@ final class Compares {
 
     private static Map<Comparison.What, Pattern> whats() {
         var w = new LinkedHashMap<Comparison.What, Pattern>();
-        w.put(Comparison.What.RANGE, compile("\\b(range|rom|how far|movement|opening|(?:neck|head) turn\\w*)\\b"));
+        w.put(
+                Comparison.What.RANGE,
+                compile(
+                        "\\b(range|rom|how far|movement|opening|rotations?|flexion|extension|side bend\\w*|toe touch|(?:neck|head) turn\\w*)\\b"));
         w.put(Comparison.What.NUMBER, compile("\\b(number|pain|score)\\b"));
         w.put(
                 Comparison.What.STANDING,
                 compile("\\b(standing|stance|posture|hips? (level|higher|lower)|foot turn\\w*|turned out foot)\\b"));
         w.put(Comparison.What.LOOK, compile("\\b(look|looks|from (the )?head end)\\b"));
-        w.put(Comparison.What.TISSUE, compile("\\b(warm|red|pale|tissue|temperature|colou?r)\\b"));
+        w.put(
+                Comparison.What.TISSUE,
+                compile("\\b(warm|warmth|heat|swelling|redness|red|pale|tissue|temperature|colou?r)\\b"));
         w.put(Comparison.What.TENSION, compile("\\b(tension|tight\\w*|tone)\\b"));
         w.put(Comparison.What.SIDES, compile("\\b(left|right|sides?|both)\\b"));
         return w;
@@ -46,13 +64,22 @@ final class Compares {
         var plain = clause.plain;
         // "Reassess: neck turn, number": what stands after it is compared as well.
         boolean again = reading.phase == Phase.RE_CHECK && reading.technique == null && reading.tool == null;
-        if (!again && !COMPARE.matcher(plain).find() || reading.strokeIn(plain)) return false;
+        boolean feels = FEELS_FOR.matcher(plain).find();
+        if (!again && !feels && !COMPARE.matcher(plain).find()
+                || reading.strokeIn(plain)
+                        && !feels
+                        && !OF_A_JOINT.matcher(plain).find()) return false;
         var what = EnumSet.noneOf(Comparison.What.class);
         WHATS.forEach((w, words) -> {
             if (words.matcher(plain).find()) what.add(w);
         });
         // "Compare the shoulders": one with the other.
-        if (what.isEmpty() && plain.startsWith("compare ")) what.add(Comparison.What.SIDES);
+        if (what.isEmpty() && again && plain.equals("compare")) what.add(Comparison.What.RANGE);
+        if (what.isEmpty() && (plain.startsWith("compare ") || plain.equals("compare")))
+            what.add(Comparison.What.SIDES);
+        // "Retest: toe touch."
+        if (what.isEmpty() && STRENGTH.matcher(plain).find()) what.add(Comparison.What.RANGE);
+        if (what.isEmpty() && again && TRIED.matcher(plain).find()) what.add(Comparison.What.RANGE);
         if (what.isEmpty()) {
             if (!RE_CHECK.matcher(plain).find()) return false;
             reading.phase = Phase.RE_CHECK;
@@ -70,6 +97,7 @@ final class Compares {
         reading.comparing = plain;
         if (ClientDoes.HEAD.matcher(plain).find() && reading.placeless(plain))
             reading.nearby.add(List.of(Zone.NECK_BACK));
+        if (feels) reading.phase = Phase.ASSESS;
         if (EnumSet.of(Comparison.What.LOOK, Comparison.What.STANDING).containsAll(what)) {
             reading.depth = 0;
             reading.phase = Phase.ASSESS;

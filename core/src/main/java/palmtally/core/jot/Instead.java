@@ -2,9 +2,11 @@ package palmtally.core.jot;
 
 import static java.util.regex.Pattern.compile;
 
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import palmtally.core.sequence.detail.Branch;
@@ -34,7 +36,9 @@ final class Instead {
                 compile(
                         "(not|n t) (let go|release|soften|give|relax|melt|yield)|(stays|still|too) tight|stubborn|guard\\w*"));
         w.put(Branch.When.HOT_OR_SWOLLEN, compile("\\b(hot|swollen|swelling|inflam\\w*|bruis\\w*|red)\\b"));
-        w.put(Branch.When.CANNOT_REACH, compile("(not|n t|cannot) reach|out of reach|too far"));
+        w.put(
+                Branch.When.CANNOT_REACH,
+                compile("(not|n t|cannot) (?:be )?reach|not reachable|unreachable|out of reach|too far"));
         w.put(Branch.When.GRIP_DOES_NOT_FIT, compile("too (big|small|thick|thin|large)|(not|n t) fit"));
         w.put(Branch.When.STAYS_CLOTHED, compile("\\b(clothed|clothes|dressed)\\b"));
         w.put(Branch.When.DECLINES_SKIN, compile("\\b(declin\\w*|refus\\w*|rather not|no skin|not want)\\b"));
@@ -74,11 +78,17 @@ final class Instead {
         t.put(Branch.Then.SLOWER, compile("\\b(slower|slow down|slow)\\b"));
         t.put(Branch.Then.OPPOSITE, compile("\\b(opposite|antagonists?|opposing)\\b"));
         t.put(Branch.Then.MOVE_ON, compile("\\b(move on|go on|next|carry on)\\b"));
-        t.put(Branch.Then.SKIP, compile("\\b(skip|leave (it|out|that)|omit|no work|none of it|avoid|work around)\\b"));
+        t.put(
+                Branch.Then.SKIP,
+                compile("\\b(skip|leave (it|out|that|them|this)|omit|no work|none of it|avoid|work around)\\b"));
         t.put(Branch.Then.OTHER_PLACE, compile("\\b(elsewhere|other place|another place|somewhere else)\\b"));
         t.put(Branch.Then.ASK, compile("\\b(ask|note it|write it down)\\b"));
         return t;
     }
+
+    /** What comes up at a place that is named with it: "the shin cannot be reached". */
+    private static final Set<Branch.When> ABOUT_A_PLACE =
+            EnumSet.of(Branch.When.CANNOT_REACH, Branch.When.HOT_OR_SWOLLEN, Branch.When.OVER_LENGTHENED);
 
     private static final Pattern IF =
             compile("^(?<before>.*?)\\b(?:if|when|whenever|unless|in case)\\b\\s*(?<when>.+)$");
@@ -107,7 +117,10 @@ final class Instead {
                 && at + 1 < clauses.size()
                 && (Aside.first(THENS, clauses.get(at + 1).plain).isPresent()
                         || INSTEAD_OF.matcher(clauses.get(at + 1).plain).find())
-                && reading.saysNothing(clause.plain)
+                && (reading.saysNothing(clause.plain)
+                        || !reading.strokeIn(clause.plain)
+                                && ABOUT_A_PLACE.contains(
+                                        Aside.first(WHENS, clause.plain).get()))
                 && reading.placeless(clauses.get(at + 1).plain)
                 && branch(
                         clause.text + ": " + clauses.get(at + 1).text,

@@ -129,6 +129,157 @@ final class JotWords {
                 q.more.structures.add(Structure.ILIOPSOAS);
             });
         put(words, "and back", q -> {});
+        for (var neck : List.of(
+                "ear to shoulder",
+                "ear towards shoulder",
+                "ear toward shoulder",
+                "chin to armpit",
+                "nose to armpit",
+                "chin to chest",
+                "chin towards chest",
+                "chin to collar bone",
+                "chin to collarbone"))
+            put(words, neck, q -> {
+                // "From ear to shoulder" goes along the neck.
+                if (q.relation == Reading.Relation.FROM) {
+                    q.own(DetailField.FROM, neck.split(" ")[0]);
+                    q.own(DetailField.TO, neck.substring(neck.lastIndexOf(' ') + 1));
+                    return;
+                }
+                if (q.zones.isEmpty()) q.zones.add(Zone.NECK_BACK);
+                if (neck.startsWith("ear")) q.more.limb.add(Limb.HEAD_TILTED);
+                else q.own(DetailField.LIMB, neck);
+                q.bends = true;
+            });
+        for (var by :
+                List.of("finger by finger", "inch by inch", "bit by bit", "step by step", "spot by spot", "one by one"))
+            put(words, by, q -> q.aside.add(by));
+        for (var down : List.of("depress", "depressing", "depression"))
+            put(words, down, q -> {
+                q.stroke(q.library.toUse("static-press"), false);
+                q.along(Direction.DISTAL);
+            });
+        for (var rests : List.of("cover ears", "cover eyes", "cover the eyes"))
+            put(words, rests, q -> {
+                q.stroke(q.library.toUse("still-hold"), true);
+                q.zoned(rests.endsWith("ears") ? Zone.EARS : Zone.FACE);
+            });
+        for (var dry : List.of("skin dry", "dry skin", "on dry skin"))
+            put(words, dry, q -> q.lubricant = Lubricant.DRY);
+        put(words, "overhead", q -> q.more.limb.add(Limb.ARM_OVERHEAD));
+        for (var turned : List.of("supinated", "pronated", "in supination", "in pronation"))
+            put(words, turned, q -> q.own(DetailField.LIMB, turned));
+        for (var spring : List.of("spring", "springing", "springing pressure"))
+            put(words, spring, q -> q.stroke(q.library.toUse("compression"), false));
+        put(words, "crisscross", q -> q.aside.add("crisscross"));
+        put(words, "scoop it", q -> q.stroke(q.library.toUse("lifting"), false));
+        for (var apart :
+                List.of("push apart", "pushed apart", "draw apart", "pull apart", "stretch apart", "ease apart"))
+            put(words, apart, q -> q.stroke(q.library.toUse("fascia-direct"), false));
+        for (var crossed : List.of("hands crossed", "crossed hands", "palms crossed", "crossed palms"))
+            put(words, crossed, q -> q.tool = Tool.PALM);
+        all(
+                words,
+                q -> q.sinks = true,
+                "melt in",
+                "melts in",
+                "melts",
+                "melting in",
+                "soak in",
+                "settle in",
+                "settles in");
+        put(words, "myofascial", q -> {
+            if (q.technique == null || q.technique.id().equals("effleurage"))
+                q.technique = q.library.toUse("fascia-direct");
+            else q.aside.add("myofascial");
+        });
+        put(words, "hand over hand", q -> {
+            q.tool = Tool.PALM;
+            q.more.otherHand = OtherHand.WORKS_ALTERNATELY;
+        });
+        for (var palms : List.of("two palms", "between two palms", "between two hands"))
+            put(words, palms, q -> {
+                q.tool = Tool.PALM;
+                q.more.otherHand = OtherHand.WORKS_TOGETHER;
+            });
+        for (var abductors : List.of("abductors", "hip abductors", "abductor group"))
+            put(
+                    words,
+                    abductors,
+                    q -> q.structure(abductors, List.of(Structure.GLUTEUS_MEDIUS, Structure.GLUTEUS_MINIMUS)));
+        for (var up : List.of("sit up", "sits up", "sitting up", "come up to sitting", "up to sitting"))
+            put(words, up, q -> {
+                q.position = Position.SEATED;
+                q.turned = true;
+            });
+        for (var moved : List.of("lift it", "turn it", "rock it", "move it", "rotate it", "circle it"))
+            put(words, "cradle head and " + moved, q -> {
+                q.stroke(q.library.toUse(moved.startsWith("rock") ? "rocking" : "range-of-motion"), false);
+                q.more.otherHand = OtherHand.CRADLES_THE_HEAD;
+                if (q.placeless()) q.zones.add(Zone.NECK_BACK);
+            });
+        for (var body : List.of(
+                "head to feet",
+                "head to foot",
+                "head to toe",
+                "head to toes",
+                "from head to feet",
+                "from head to foot",
+                "from head to toe")) put(words, body, q -> q.body = true);
+        for (var pump : List.of("pump foot", "pump ankle", "pump feet"))
+            put(words, pump, q -> {
+                q.stroke(q.library.toUse("range-of-motion"), false);
+                if (q.placeless()) q.zones.add(Zone.FOOT_TOP);
+            });
+        for (var shift : List.of("shift", "shift side to side", "shift in all directions"))
+            put(words, shift, q -> {
+                if (q.tool == null && q.technique == null) q.stroke(q.library.toUse("range-of-motion"), false);
+                else q.aside.add(shift);
+            });
+        put(words, "shift weight", q -> q.aside.add("shift weight"));
+        for (var push : List.of("little pushes", "small pushes", "short pushes", "gentle pushes"))
+            put(words, push, q -> q.stroke(q.library.toUse("compression"), false));
+        for (var colon : List.of("colon", "large intestine", "bowel"))
+            put(words, colon, q -> {
+                q.zoned(Zone.BELLY);
+                q.oils = true;
+            });
+        for (var scoop : List.of("scoop round", "scoop around", "scoop along"))
+            put(words, scoop, q -> q.stroke(q.library.toUse("effleurage"), false));
+        for (var bone : List.of("malleoli", "malleolus", "ankle bones", "ankle bone"))
+            put(words, bone, q -> {
+                if (q.placeless()) q.zoned(Zone.FOOT_TOP);
+                q.aside.add(bone);
+            });
+        for (var joint : List.of("elbow", "wrist", "fingers", "ankle"))
+            for (var how :
+                    List.of("straight", "bent", "extended", "locked", "relaxed", "slightly bent", "held straight"))
+                put(words, joint + " " + how, q -> q.own(DetailField.LIMB, joint + " " + how));
+        for (var how : List.of("slightly", "a little", "just", "gently", "softly"))
+            put(words, "knee " + how + " bent", q -> q.more.limb.add(Limb.KNEE_BENT));
+        for (var which : List.of("", " inferior", " superior", " inf", " sup"))
+            for (var post : List.of("posterior", "post"))
+                put(words, "serratus " + post + which, q -> {
+                    q.zoned(Zone.UPPER_BACK);
+                    q.aside.add("serratus " + post + which);
+                });
+        for (var back : List.of("bicep fem", "bicep femoris", "biceps fem"))
+            put(words, back, q -> q.structure("biceps femoris", List.of(Structure.BICEPS_FEMORIS)));
+        for (var go : List.of(
+                "come",
+                "come round",
+                "walk",
+                "walk round",
+                "walk around",
+                "go",
+                "go round",
+                "move",
+                "come around",
+                "stand"))
+            for (var head : List.of("to head", "to head end", "at head", "at head end", "to top of table"))
+                put(words, go + " " + head, q -> q.stands = Stands.HEAD);
+        for (var over : List.of("up over head", "over head", "above head"))
+            put(words, over, q -> q.more.limb.add(Limb.ARM_OVERHEAD));
         for (var then : List.of("then left", "then right", "and then left", "and then right"))
             put(words, then, q -> q.side = Sides.EACH);
         all(words, q -> q.sinks = true, "static", "statically", "stationary");
@@ -162,6 +313,10 @@ final class JotWords {
                 "sternal",
                 "clavicular",
                 "fleshy",
+                "soft",
+                "meaty",
+                "fatty",
+                "bony",
                 "thick")) put(words, which + " part", q -> q.aside.add(which + " part"));
         for (var out : List.of("left out", "leave out", "leaving out")) put(words, out, q -> q.aside.add(out));
         // "Spread the fascia" is another stroke than a palm that spreads oil.
@@ -794,9 +949,18 @@ final class JotWords {
             q.heelNamed = true;
             q.pairNamed = true;
         });
-        for (var over :
-                List.of("turn over", "turns over", "roll over", "rolls over", "turn them over", "turn client over"))
-            put(words, over, q -> q.turned = true);
+        for (var over : List.of(
+                "turn over",
+                "turns over",
+                "flip over",
+                "flips over",
+                "flip them over",
+                "flip client over",
+                "flip",
+                "roll over",
+                "rolls over",
+                "turn them over",
+                "turn client over")) put(words, over, q -> q.turned = true);
         for (var forearm : List.of("forearm", "whole forearm")) put(words, forearm, Reading::forearm);
         for (var still : List.of("still hands", "still hand", "hands still"))
             put(words, still, q -> q.stroke(q.library.toUse("still-hold"), true));
@@ -818,7 +982,16 @@ final class JotWords {
                 "chest towel",
                 "chest covered",
                 "chest draped",
-                "drape first")) put(words, aside, q -> q.aside.add(aside));
+                "breast drape",
+                "breast drape on",
+                "breast towel",
+                "breast towel on",
+                "breasts draped",
+                "drape first"))
+            put(words, aside, q -> {
+                q.aside.add(aside);
+                q.drapes = true;
+            });
         for (var on :
                 List.of("hand on hand", "hand over hand flat", "one hand on other", "palm over palm", "palm on palm"))
             put(words, on, q -> {
@@ -957,6 +1130,11 @@ final class JotWords {
                 "edge of hand",
                 "side of hand",
                 "outer edge of hand",
+                "pinkie edge",
+                "pinky edge",
+                "pinkie side of hand",
+                "pinky side of hand",
+                "little finger side of hand",
                 "karate edge");
         called(
                 words,
@@ -1734,7 +1912,7 @@ final class JotWords {
                 if (middle.startsWith("up")) q.along(Direction.PROXIMAL);
                 if (middle.startsWith("down")) q.along(Direction.DISTAL);
             });
-        for (var hand : List.of("hands", "hand", "fingers", "fingertips", "palm"))
+        for (var hand : List.of("hands", "hand", "fingers", "fingertips", "palm", "thumb", "thumbs"))
             put(words, "slide " + hand + " under", q -> {
                 if (q.tool == null) q.words(new Clause(hand.equals("hands") || hand.equals("hand") ? "palm" : hand));
                 q.sinks = true;
@@ -2160,6 +2338,8 @@ final class JotWords {
                 Zone.BASE_OF_SKULL,
                 List.of(
                         "occiput",
+                        "skull",
+                        "back of skull",
                         "skull base",
                         "base of head",
                         "occipital ridge",
@@ -2286,7 +2466,6 @@ final class JotWords {
                         "abdo",
                         "stomach",
                         "gut",
-                        "colon",
                         "abs",
                         "waist front"));
         names.put(
@@ -2342,12 +2521,9 @@ final class JotWords {
                         "back of upper arm",
                         "outer arm"));
         names.put(Zone.UPPER_ARM_INNER, List.of("inner arm", "inside of arm", "inner upper arm"));
+        names.put(Zone.FOREARM_FLEXORS, List.of("flexors", "inner forearm", "palm side of forearm"));
         names.put(
-                Zone.FOREARM_FLEXORS,
-                List.of("flexors", "inner forearm", "inside of forearm", "palm side of forearm", "front of forearm"));
-        names.put(
-                Zone.FOREARM_EXTENSORS,
-                List.of("extensors", "outer forearm", "back of forearm", "top of forearm", "outside of forearm"));
+                Zone.FOREARM_EXTENSORS, List.of("extensors", "outer forearm", "top of forearm", "outside of forearm"));
         names.put(Zone.WRIST, List.of("wrists", "carpals"));
         names.put(
                 Zone.HAND,

@@ -40,6 +40,16 @@ final class Lying {
     private static final Pattern OF_IT =
             compile("^(?:then |and )*(?:tuck|draw|fold|lay|roll|bring|slide|scoop|gather) it\\b.*");
 
+    private static final Pattern SHORTENS = compile(
+            "^(?:then |and |first )*(?:shorten|slacken|soften|lengthen|open|tighten|relax) (?:it|them|the \\w+)(?: first)? by \\w+ing\\b.*");
+
+    /** "Shorten it by lifting the knee with a pillow": so the limb lies for what is done then. */
+    static boolean shortens(Clause clause, Reading reading) {
+        if (!SHORTENS.matcher(clause.plain).matches()) return false;
+        reading.own(DetailField.LIMB, clause.text);
+        return true;
+    }
+
     /** "Lift the shin a little and shake the calf": what is lifted is held for what is done then. */
     private static final Pattern LIFTS_FIRST = compile(
             "^(?:then |and |now )*(?<lifts>(?:lift|raise|pick up|take|hold up) (?:the |their |her |his )?(?<limb>arm|leg|shin|foot|lower leg|knee|hand|elbow)(?: a little| slightly| gently| up)?) and (?<then>.+)$");
@@ -133,11 +143,14 @@ final class Lying {
                             + "(?:bolster|pillow|roll)"),
             prop(
                     Prop.BOLSTER_UNDER_KNEES,
-                    "(?:(?:pillow|cushion|roll) (?:under|to|at|behind|below)|bolster(?: (?:under|to|at|behind|below))?) "
+                    "(?:(?:pillow|cushion|roll) (?:under|to|at|behind|below|beneath|for)|bolster(?: (?:under|to|at|behind|below))?) "
                             + THE
                             + "knees?|knee (?:bolster|roll|pillow)|knees? (?:on|over) " + THE
                             + "(?:bolster|pillow|roll)"),
-            prop(Prop.ROLLED_TOWEL, "(?:rolled towel|towel roll|roll of towel)(?: under " + THE + "\\w+)?"),
+            prop(
+                    Prop.ROLLED_TOWEL,
+                    "neck (?:roll|bolster)(?= (?:in|and|under|ready|placed)\\b)|(?:rolled towel|towel roll|roll of towel)(?: under "
+                            + THE + "\\w+)?"),
             prop(
                     Prop.TOWEL,
                     "(?<!hot |warm |wet |cold |cool |steamed )towel (?:under|over|on|across) " + THE
@@ -163,7 +176,7 @@ final class Lying {
             limb(
                     Limb.ARM_BEHIND_BACK,
                     "arms?" + BE + " behind(?: " + THE + "back)?|(?:hand|arm) in (?:the )?small of " + THE
-                            + "back|hand (?:behind|on) " + THE + "(?:small of the )?back|hand in small of back"),
+                            + "back|hand (?:behind|on) " + THE + "(?:small of the )?back(?! of)|hand in small of back"),
             limb(
                     Limb.ARM_OUT,
                     "arms?" + BE + " (?:out(?! of\\b)(?: to " + THE + "side)?|abducted|at 90(?: degrees)?|to " + THE
@@ -294,8 +307,8 @@ final class Lying {
     }
 
     static final Pattern LIES = compile(
-            "^(?!knees? up to\\b)(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b(?! (?:the )?(?:table|edge)))(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
-                    + " (?:is |are |lies |rests )?(?:turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
+            "^(?!knees? up to\\b)(?!.*\\b(?:out and in|in and out|up and down|down and up|back and forth)\\b)(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b(?! (?:the )?(?:table|edge)))(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
+                    + " (?:is |are |lies |rests |moves |goes |swings |falls )?(?:outwards?|inwards?|turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
     private static final Pattern BRINGS_A_PROP = compile(

@@ -58,7 +58,7 @@ final class Making {
     }
 
     private boolean faceDown() {
-        return (read.position != null ? read.position : context.told()) == Position.PRONE;
+        return lies() == Position.PRONE;
     }
 
     /** Those that are reached as the client lies, where there are any: of the trapezius that of the neck, for who lies on the back. */
@@ -83,12 +83,21 @@ final class Making {
     private static final Set<Zone> FROM_THE_FRONT =
             EnumSet.of(Zone.BELLY, Zone.RIB_EDGE, Zone.STERNUM, Zone.CHEST_WALL, Zone.FACE, Zone.KNEECAP, Zone.SHIN);
 
-    private static final Set<Zone> SMALL =
-            EnumSet.of(Zone.FACE, Zone.EARS, Zone.JAW_MUSCLES, Zone.INSIDE_MOUTH, Zone.STRAP_MUSCLE, Zone.NECK_SIDE);
+    private static final Set<Zone> SMALL = EnumSet.of(
+            Zone.FACE,
+            Zone.EARS,
+            Zone.JAW_MUSCLES,
+            Zone.INSIDE_MOUTH,
+            Zone.STRAP_MUSCLE,
+            Zone.NECK_SIDE,
+            Zone.BASE_OF_SKULL);
 
     /** No forearm is used on these, unless it is said. */
     private static final Set<Zone> FINE =
             EnumSet.of(Zone.HAND, Zone.WRIST, Zone.SCALP, Zone.SOLE, Zone.FOOT_TOP, Zone.KNEECAP, Zone.ACHILLES);
+
+    private static final Set<Prop> ON_THE_SIDE =
+            EnumSet.of(Prop.PILLOW_BETWEEN_KNEES, Prop.PILLOW_HUGGED, Prop.PILLOW_UNDER_BELLY);
 
     private static final Set<Stroke> WITH_PADS = EnumSet.of(
             Stroke.EFFLEURAGE,
@@ -187,6 +196,11 @@ final class Making {
                             ? List.of(Zone.THIGH_FRONT, Zone.SHIN)
                             : List.of(Zone.HAMSTRINGS, Zone.CALF));
         }
+        if (all.isEmpty() && read.body)
+            all.addAll(
+                    lies() == Position.SUPINE
+                            ? List.of(Zone.UPPER_ARM_OUTER, Zone.THIGH_FRONT, Zone.SHIN)
+                            : List.of(Zone.UPPER_BACK, Zone.LUMBAR, Zone.HAMSTRINGS, Zone.CALF));
         if (all.isEmpty()) all.addAll(between());
         // "Drain toward the knee" goes on where it was.
         boolean only = read.nearby.size() == read.toward
@@ -202,6 +216,8 @@ final class Making {
             // "Chin to ear" stays on the face.
             if (read.nearby.size() > 1) read.nearby.remove(List.of(Zone.EARS));
             List<List<Zone>> near = new ArrayList<>(read.nearby);
+            // "Groove beside the spine, up to the neck" begins below it.
+            if (read.toward == read.ends.size() && near.size() > read.ends.size()) near.removeAll(read.ends);
             var shared = shared(near);
             // "Between the bones of the forearm toward the elbow" is at the forearm.
             if (shared.isEmpty() && near.removeAll(read.ends)) {
@@ -261,6 +277,14 @@ final class Making {
                             : before.position() == Position.SUPINE
                                     ? Position.PRONE
                                     : before.position().turnedOver();
+        // "Left side, pillow under the belly": on that one the client lies.
+        if (read.position == null
+                && !read.sideLying
+                && (read.side == Sides.LEFT || read.side == Sides.RIGHT)
+                && read.more.props.stream().anyMatch(ON_THE_SIDE::contains)) {
+            read.position = read.side == Sides.LEFT ? Position.SIDE_LEFT : Position.SIDE_RIGHT;
+            read.side = null;
+        }
         // A bolster says how the client lies.
         if (read.position == null && !read.sideLying && read.placeless()) {
             if (read.more.props.contains(Prop.BOLSTER_UNDER_KNEES)) read.position = Position.SUPINE;
@@ -309,7 +333,12 @@ final class Making {
             if (read.tool == null) read.tool = Tool.FINGER_PADS;
         }
         strokeless = read.technique == null;
-        if (read.pressed && strokeless && !read.placeless()) read.stroke(read.library.toUse("static-press"), true);
+        // "Thumb pressure along the shin" is drawn along it.
+        boolean drawn = read.goesOn && !read.across && read.tool != null && read.tool.pointed();
+        if (read.pressed && strokeless && !read.placeless() && read.direction == Direction.CIRCULAR)
+            read.stroke(read.library.toUse("circular-friction"), false);
+        else if (read.pressed && strokeless && !read.placeless() && !drawn)
+            read.stroke(read.library.toUse("static-press"), true);
         // "Press to number 6": so is a point pressed, with a thumb.
         if (gives("static-press") && read.tool == null && read.band != null)
             read.technique = read.library.toUse("trigger-point");
@@ -353,6 +382,8 @@ final class Making {
                 && read.more.otherHand == OtherHand.MOVES_THE_LIMB
                 && read.more.part.stream().noneMatch(p -> p.does().active()))
             read.technique = read.library.toUse("pin-lengthen-passive");
+        // The hand on the sole stretches the calf.
+        if (gives("stretch") && on.containsAll(List.of(Zone.CALF, Zone.SOLE))) on = List.of(Zone.CALF);
         // A foot is circled at its ankle.
         if (gives("range-of-motion") && on.equals(List.of(Zone.SOLE))) on = List.of(Zone.FOOT_TOP);
         if (gives("circular-friction") && read.across && read.rubbed)
@@ -380,7 +411,7 @@ final class Making {
         if (gives("circular-friction")
                 && read.tool == null
                 && (read.bothWays && JOINTS.containsAll(on)
-                        || read.seconds == null && !on.isEmpty() && ENDS.containsAll(on)))
+                        || read.seconds == null && !read.round && !on.isEmpty() && ENDS.containsAll(on)))
             read.technique = read.library.toUse("range-of-motion");
         // Whoever pulls at the trunk draws it toward them.
         if (gives("traction")
@@ -624,8 +655,17 @@ final class Making {
 
     /** The head is held, turned or let sink from behind it: then the client lies on the back. */
     private boolean seatedAtHead() {
-        return read.behindTheHead && (before == null || before.position() != Position.SEATED)
-                || read.stands == Stands.HEAD
+        boolean prone = context.told() == Position.PRONE
+                && before != null
+                && before.position() == Position.PRONE
+                && !read.zones.isEmpty()
+                && read.zones.stream().allMatch(z -> z.reachedIn(Position.PRONE));
+        // Nobody is turned over by where the therapist stands.
+        boolean stays = before != null
+                && before.position() == Position.PRONE
+                && (read.technique == null || !MOVED_FROM_BEHIND.contains(read.technique.stroke()));
+        return read.behindTheHead && !prone && (before == null || before.position() != Position.SEATED)
+                || read.stands == Stands.HEAD && !stays
                 || read.more.otherHand == OtherHand.CRADLES_THE_HEAD
                 || read.more.limb.contains(Limb.HEAD_TURNED)
                 || read.more.limb.contains(Limb.HEAD_TILTED)
@@ -689,6 +729,19 @@ final class Making {
         if (read.more.props.contains(Prop.GLOVES)
                 && named.stream().anyMatch(s -> s.zones().contains(Zone.INSIDE_MOUTH))) {
             read.zones.add(Zone.INSIDE_MOUTH);
+            return;
+        }
+        // Between the ribs of who lies face down is behind.
+        if (named.equals(List.of(Structure.INTERCOSTALS)) && faceDown()) {
+            read.zones.add(Zone.UPPER_BACK);
+            return;
+        }
+        // "Serratus, fingers under the edge of the blade, hand behind the back": there it is reached.
+        if (lies() != null
+                && read.position == null
+                && named.stream().flatMap(s -> s.zones().stream()).noneMatch(z -> z.reachedIn(lies()))
+                && read.more.limb.contains(Limb.ARM_BEHIND_BACK)) {
+            read.zones.add(Zone.SHOULDER_BLADE);
             return;
         }
         var first = named.stream()

@@ -113,13 +113,29 @@ final class Meant {
                 && !read.goesOn
                 && read.counted == null
                 && read.count != null) return read.library.toUse("pin-lengthen-passive");
+        if (read.tool != null
+                && read.tool != Tool.PALM
+                && read.tool != Tool.FINGER_PADS
+                && read.tool != Tool.PINCER
+                && read.more.otherHand == OtherHand.MOVES_THE_LIMB
+                && !way
+                && !read.along
+                && !read.across
+                && read.direction == null
+                && read.more.pace == null
+                && read.counted != Dose.Kind.PASSES) return read.library.toUse("pin-lengthen-passive");
+        // "Hip flexor: client hugs the other knee, leg hangs, 25 s."
+        if (read.tool == null
+                && read.seconds != null
+                && read.more.words.getOrDefault(DetailField.LIMB, "").contains("hang")
+                && read.more.structures.contains(Structure.ILIOPSOAS)) return read.library.toUse("stretch");
         // "Palms on the forehead, 30 s" rest there.
         if (read.laidOn
                 && read.tool == Tool.PALM
                 && read.direction == null
                 && !way
                 && read.count == null
-                && read.seconds != null
+                && (read.seconds != null || !read.say.isEmpty())
                 && !moved()) return read.library.toUse("still-hold");
         // "Thumb on soleus, client points the foot": pinned while the client moves.
         boolean asOften = read.tool != null

@@ -20,7 +20,7 @@ final class OtherHands {
 
     private static final Pattern OTHER = compile(
             "\\b(?:(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand"
-                    + "|the other(?= (?:moves|bends|straightens|swings|rotates|turns|flexes|extends|lifts|raises|holds|steadies|fixes|supports|follows|rests|presses|pushes|cradles|pulls|stretches)\\b))\\b(.*)");
+                    + "|the other(?= (?:on|under|beneath|behind|at|over) | (?:moves|bends|straightens|swings|rotates|turns|flexes|extends|lifts|raises|holds|steadies|fixes|supports|follows|rests|presses|pushes|cradles|pulls|stretches)\\b))\\b(.*)");
     private static final Pattern WITH_OTHER = compile(
             "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$"
                     + "|^(?<lifts>(?:lift|raise) (?:the |their |her |his )?shoulder (?:up )?from (?:below|beneath|underneath))$");
@@ -71,8 +71,33 @@ final class OtherHands {
         return true;
     }
 
+    private static final String MOVES_BY_HAND =
+            "(?:roll|rotate|move|bend|flex|extend|swing|turn|lift|straighten|circle)";
+
+    /** "The fist presses while you roll the thigh in and out with the other hand." */
+    private static final Pattern MEANWHILE_OTHER = compile("^(?<before>.+?) (?:while|as) (?:(?:you|i|we) )?(?<does>"
+            + MOVES_BY_HAND + "(?:ing)?\\b.*?) with (?:the |your |my )?(?:other|free|second) hand(?<rest>\\b.*)$");
+
+    /** "Flex the foot while the other hand pins soleus." */
+    private static final Pattern OTHER_PINS = compile(
+            "^(?<moves>(?:.* )?" + MOVES_BY_HAND
+                    + " (?:the |their )?\\w+.*?) (?:while|as) (?:the |my |your )?(?:other|free|second) hand (?:pins|presses|fixes|anchors|presses into|holds down|sinks into) (?<where>.+)$");
+
     /** Takes what the other hand does out of a clause and leaves what stands before it. */
     static Clause otherHand(Clause clause, Reading reading) {
+        var meanwhile = MEANWHILE_OTHER.matcher(clause.plain);
+        if (meanwhile.matches()) {
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            reading.own(DetailField.OTHER_HAND, meanwhile.group("does"));
+            return new Clause(meanwhile.group("before") + meanwhile.group("rest"));
+        }
+        var pins = OTHER_PINS.matcher(clause.plain);
+        if (pins.matches() && !reading.placeless(pins.group("where"))) {
+            reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
+            reading.own(DetailField.OTHER_HAND, pins.group("moves"));
+            reading.stroke(reading.library.toUse("pin-lengthen-passive"), false);
+            return new Clause(pins.group("where"));
+        }
         var m = OTHER.matcher(clause.plain);
         var with = WITH_OTHER.matcher(clause.plain);
         if (with.matches()) {
@@ -136,7 +161,7 @@ final class OtherHands {
 
     private static final Pattern MOVES_LIMB = compile(
             "^(?:then |and |now )*(?:swing|turn|move|rotate|circle|bend|flex|straighten|lift|push|glide|slide|roll) (?:the |their |her |his )?(?:(?:client s|other|same) )?(?<limb>"
-                    + JOINT + ")(?<how>\\b.*)$");
+                    + JOINT + "|palms?(?= (?:up|down)))(?<how>\\b.*)$");
 
     private static final Pattern TO_AND_FRO = compile(
             "\\b(?:in and out|out and in|both ways|up and down|down and up|out and back|forwards? and back\\w*|back and forth|in (?:small |big |slow )?circles?|all (?:directions|ways)|and straighten)\\b");
@@ -147,14 +172,25 @@ final class OtherHands {
 
     private static final Pattern ROLLS = compile("^(?:then |and |now )*roll\\b");
 
-    private static final Pattern KNEECAP = compile("\\b(?:push|move) (?:the |their )?(?:kneecap|patella)\\b");
+    private static final Pattern KNEECAP = compile(
+            "\\b(?:push|move|shift|(?:glide|slide)(?= (?:the |their )?(?:kneecap|patella) (?:up|down|in|out|all|sideways))) (?:the |their )?(?:kneecap|patella)\\b");
 
     /** "Fist, hold the ankle, rotate in and out." */
     private static final Pattern MOVES_IT =
             compile("^(?:then |and |now )*(?:swing|turn|move|rotate|circle)(?: it)? (?<how>.+)$");
 
+    /** "Flex the foot with your thigh": so the limb is held for what is done then. */
+    private static final Pattern BY_MY_BODY = compile(
+            "^(?:then |and |now )*(?:dorsiflex|flex|bend|push|hold|lean|press|point|straighten|lift|support) (?:the |their )?"
+                    + JOINT
+                    + "\\b.* (?:with|against|on) (?:your|my) (?:thigh|knee|hip|body|belly|chest|leg|shin|shoulder)$");
+
     /** Whether the clause says that a limb is moved: by the other hand, where one works; else that is the work. */
     static boolean moves(Clause clause, Reading reading) {
+        if (BY_MY_BODY.matcher(clause.plain).matches() && reading.technique == null) {
+            reading.own(DetailField.LIMB, clause.text);
+            return true;
+        }
         var it = MOVES_IT.matcher(clause.plain);
         if (it.matches()
                 && reading.tool != null

@@ -37,6 +37,7 @@ import palmtally.core.sequence.detail.DetailEdit;
 import palmtally.core.sequence.detail.DetailField;
 import palmtally.core.sequence.detail.End;
 import palmtally.core.sequence.detail.FibreAngle;
+import palmtally.core.sequence.detail.Limb;
 import palmtally.core.sequence.detail.OtherHand;
 import palmtally.core.technique.Dose;
 import palmtally.core.technique.Stroke;
@@ -74,6 +75,14 @@ final class Reading {
 
     /** What a stroke comes from where it goes on to somewhere else: "ankle to hip". */
     private static final Set<String> ENDS = Set.of(
+            "shoulders",
+            "top of shoulder",
+            "top of shoulders",
+            "shoulder blade",
+            "shoulder blades",
+            "ear",
+            "buttock",
+            "hairline",
             "ankle",
             "wrist",
             "elbow",
@@ -368,6 +377,12 @@ final class Reading {
     /** The part before was about what the client does. */
     private boolean clients;
 
+    /** All of the body. */
+    boolean body;
+
+    /** It goes along something. */
+    boolean along;
+
     /** It goes across something. */
     boolean across;
 
@@ -542,6 +557,10 @@ final class Reading {
 
     private static final Pattern NOT_THAT = Pattern.compile("no|nope|not .*|no .*|too \\w+");
 
+    /** "Elbow: rest it beside the spine" is the therapist's. */
+    private static final Pattern RESTED =
+            Pattern.compile("^(?:\\w+ )?(?:rest|sink|lean|press|put|place|drop|park|lay|set) (?:it|in|into|on)\\b");
+
     private static final Set<String> ELBOW = Set.of("elbow", "elbows", "the elbow", "the elbows");
 
     void take(String text) {
@@ -551,6 +570,10 @@ final class Reading {
             if (!said.group(1).isBlank())
                 say.add(Saying.of(kindOf(said.group(1)), Aside.cut(said.group(1).trim(), 400)));
         var clauses = Clause.of(joined(SAID.matcher(text).replaceAll(" ")));
+        if (!clauses.isEmpty() && Says.FOR_HOME.matcher(clauses.get(0).plain).find()) {
+            say.add(Saying.of(SayKind.CLOSING, Aside.cut(text.strip(), 400)));
+            return;
+        }
         for (int at = 0; at < clauses.size(); ) {
             if (at == 0
                     && clauses.get(at).heads()
@@ -582,7 +605,11 @@ final class Reading {
                 }
             }
             // Beside the elbow the forearm is worked; its crook is spared.
-            if (at == 0 && clauses.get(at).heads() && ELBOW.contains(clauses.get(at).plain)) {
+            if (at == 0
+                    && clauses.get(at).heads()
+                    && ELBOW.contains(clauses.get(at).plain)
+                    && !(at + 1 < clauses.size()
+                            && RESTED.matcher(clauses.get(at + 1).plain).find())) {
                 zones.add(Zone.FOREARM_EXTENSORS);
                 aside.add(clauses.get(at).text);
                 at++;
@@ -597,6 +624,23 @@ final class Reading {
                 at += 2;
                 continue;
             }
+            if (turnsFirst(clauses, at)) {
+                at++;
+                continue;
+            }
+            // "Fist on the sole, 30 s; toes: stretch up": a second step.
+            if (at > 0
+                    && clauses.get(at).colon()
+                    && at + 1 < clauses.size()
+                    && (technique != null || tool != null)
+                    && (seconds != null || count != null)
+                    && beside(clauses.get(at).plain).workless()
+                    && !beside(clauses.get(at).plain).placeless()
+                    && stroke(clauses.get(at + 1).plain) != null) {
+                aside.add(clauses.get(at).text + ": " + clauses.get(at + 1).text);
+                at += 2;
+                continue;
+            }
             int used = Instead.branch(clauses, at, this);
             if (used == 0) clause(clauses.get(at));
             if (at == 0
@@ -606,6 +650,24 @@ final class Reading {
                     && (clauses.get(0).heads() || zones.isEmpty())) head = new Making(this, Context.NONE).named();
             at += Math.max(1, used);
         }
+    }
+
+    private static final Pattern TURNED_FIRST = Pattern.compile(
+            "^(?:then |and )*(?:rotate|turn|roll|tilt)(?:d|ed)?(?: it| the neck| neck)? (?:to )?(?:the )?(left|right|l|r)(?: side)?$");
+
+    private static final Pattern HEAD = Pattern.compile("\\b(?:head|neck)\\b");
+
+    /** "Neck: rotate left, fist from the ear to the shoulder": the head lies so for what is done then. */
+    private boolean turnsFirst(List<Clause> clauses, int at) {
+        var m = TURNED_FIRST.matcher(clauses.get(at).plain);
+        if (!m.matches()
+                || clauses.subList(0, at).stream()
+                        .noneMatch(c -> HEAD.matcher(c.plain).find())
+                || clauses.subList(at + 1, clauses.size()).stream().noneMatch(c -> strokeIn(c.plain))) return false;
+        more.limb.add(Limb.HEAD_TURNED);
+        own(DetailField.LIMB, clauses.get(at).text);
+        shown = m.group(1).startsWith("l") ? Sides.RIGHT : Sides.LEFT;
+        return true;
     }
 
     /** Names that have a comma of their own, such as "Petrissage, wringing", are not parted by it. */
@@ -675,14 +737,15 @@ final class Reading {
             return;
         }
         if (Lying.lays(whole, this) || OtherHands.byTheOther(whole, this) || Lying.ofTheSheet(whole, this)) return;
-        if (Lying.nowLies(said, this)) return;
+        if (Lying.nowLies(said, this) || Lying.shortens(whole, this)) return;
         if (OtherHands.moves(whole, this) || OtherHands.byMe(whole, this)) return;
         if (TURNED.contains(whole.plain)) {
             own(DetailField.LIMB, whole.text);
             return;
         }
-        if (whole.plain.equals("across")) {
-            if (technique != null
+        if (whole.plain.equals("across") || whole.plain.equals("cross") && tool != null && tool.pointed()) {
+            if (zones.contains(Zone.BELLY)) aside.add(whole.text);
+            else if (technique != null
                     ? technique.stroke() == Stroke.CIRCULAR_FRICTION
                     : tool == null || tool.pointed() || tool == Tool.FINGER_PADS || tool == Tool.REINFORCED_FINGERS)
                 more.fibre = FibreAngle.ACROSS;
@@ -1001,6 +1064,7 @@ final class Reading {
                 int next = at + length;
                 if (next < tokens.size() && ON_THE_WAY.contains(tokens.get(next))) next++;
                 if (relation == Relation.ON
+                        && !GOES_ON.contains(before)
                         && next < tokens.size()
                         && RELATIONS.get(tokens.get(next)) == Relation.TO
                         && (JotWords.LANDMARKS.contains(phrase)
@@ -1025,6 +1089,7 @@ final class Reading {
             }
             var word = tokens.get(at);
             goesOn |= GOES_ON.contains(word);
+            along |= word.equals("along") || word.equals("through");
             across |= word.equals("across");
             round |= word.equals("round") || word.equals("around");
             if (used > 0) {
@@ -1116,7 +1181,28 @@ final class Reading {
     }
 
     private static final Pattern REMARKS = Pattern.compile(
-            "^(?:and |then |now )*(?:wait|stop|keep|stay|let|open|undo|close|remember|remind|thank|make sure|be|give|leave|no|not|end|done)\\b");
+            "^(?:and |then |now )*(?:record|chart|write|document|log|wait|stop|keep|stay|let|open|undo|close|remember|remind|thank|make sure|be|give|leave|no|not|end|done)\\b");
+
+    /** Whether it says how often or how long the work before it is done, and nothing else. */
+    boolean onlyDose() {
+        return (seconds != null || count != null)
+                && technique == null
+                && tool == null
+                && !forearmNamed
+                && !palmNamed
+                && !handNamed
+                && placeless()
+                && say.isEmpty()
+                && more.part.isEmpty()
+                && more.limb.isEmpty()
+                && more.props.isEmpty()
+                && more.words.isEmpty()
+                && more.compares == null
+                && position == null
+                && phase == null
+                && !turned
+                && note().isEmpty();
+    }
 
     /** Whether it asks how the work before it feels, and nothing else. */
     boolean onlyAsksHowItFeels() {
@@ -1164,7 +1250,8 @@ final class Reading {
                 && seconds == null
                 && count == null
                 && say.isEmpty()
-                && more.compares == null;
+                && more.compares == null
+                && !same;
     }
 
     /** Whether a text names no place. */
@@ -1173,7 +1260,14 @@ final class Reading {
     }
 
     boolean placeless() {
-        return !waist && !thigh && !lowerLeg && zones.isEmpty() && structures.isEmpty() && nearby.isEmpty() && !leg;
+        return !body
+                && !waist
+                && !thigh
+                && !lowerLeg
+                && zones.isEmpty()
+                && structures.isEmpty()
+                && nearby.isEmpty()
+                && !leg;
     }
 
     /** Whether a text names a stroke or a hand. */
@@ -1264,6 +1358,7 @@ final class Reading {
         if (meaning == null && phrase.length() > 4 && phrase.endsWith("ed")) {
             var stem = phrase.substring(0, phrase.length() - 2);
             meaning = known(stem);
+            if (meaning == null) meaning = known(stem + "e");
             // "Stripped" is strip.
             if (meaning == null && stem.charAt(stem.length() - 1) == stem.charAt(stem.length() - 2))
                 meaning = known(stem.substring(0, stem.length() - 1));
@@ -1285,6 +1380,8 @@ final class Reading {
                                 .filter(k -> k.length() >= 5 && k.charAt(0) == word.charAt(0) && k.indexOf(' ') < 0))
                 .toList()) {
             int d = Spelling.distance(word, known, least + 1);
+            // In a short word another letter makes another word: "shape" is no "shake".
+            if (word.length() <= 6 && word.length() == known.length() && !Spelling.swapped(word, known)) continue;
             if (d < least) near.clear();
             if (d <= Math.min(least, most)) {
                 near.add(known);
@@ -1337,6 +1434,7 @@ final class Reading {
     private boolean stays() {
         return relation == Relation.TO
                 && technique != null
+                && placeless()
                 && more.from == null
                 && !more.words.containsKey(DetailField.FROM)
                 && switch (technique.stroke()) {

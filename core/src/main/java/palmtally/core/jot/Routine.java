@@ -27,7 +27,7 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
+            "^(?:(?:and|now|then|(?:put|tuck) (?:the )?(?:left |right )?leg away|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right|l|r) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
                     + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
@@ -35,6 +35,10 @@ public final class Routine {
     private static final Pattern REMARK = Pattern.compile(
             "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help|lighten|ease off|go easy"
                     + "|(?:fold|slide|bring|draw|tuck|lay|pull|roll|open|undo|close|uncover|lift|turn|push) (?:\\w+ ){0,3}(?:sheet|drape|blanket|edge)\\b|skip|spare|keep off|stay off|stop (?:short|before|above|below)|not) ");
+
+    /** Who teaches walks round, or takes the other hand. */
+    private static final Pattern CHANGES = Pattern.compile(
+            "^(?:and |then |now )*(?:change|switch|swap|walk|go|come|move) (?:over |round |around )?(?:sides?|hands?|to the other side|round|around)(?: of the table)?$");
 
     /** A place and nothing else, with a colon or a mark of a heading. */
     private static final Pattern HEADING = Pattern.compile("^\\s*(?:[-*#•]+\\s*)?[^:]{2,60}:\\s*$");
@@ -141,6 +145,16 @@ public final class Routine {
             belongs(line, List.of());
             return;
         }
+        if (last != null && last.technique().stroke() != Stroke.STILL_HOLD && reading.onlyDose()) {
+            var technique = last.technique();
+            var dose = Doses.of(technique, reading);
+            change(s -> s.with(e -> {
+                e.dose = dose;
+                if (reading.side != null) e.side = reading.side;
+            }));
+            belongs(line, List.of());
+            return;
+        }
         if (heads(said, reading, more)) {
             all.add(new Jotted(line, null, told == null ? List.of() : List.of(said.strip()), null, null));
             return;
@@ -220,7 +234,8 @@ public final class Routine {
             belongs(line, List.of());
             return true;
         }
-        if (!remarks && !REMARK.matcher(JotWords.plain(said)).find()) return false;
+        var plain = JotWords.plain(said);
+        if (!remarks && !REMARK.matcher(plain).find() && !CHANGES.matcher(plain).matches()) return false;
         note(said);
         belongs(line, List.of(said.strip()));
         return true;
@@ -244,6 +259,14 @@ public final class Routine {
             if (!reading.workless() || !place.onlyPlaces()) return false;
             headed = place.zonesNamed();
             side = place.side;
+            bared = true;
+            told = told == null ? said.strip() : told + "; " + said.strip();
+            return true;
+        }
+        // "Belly: chest drape on, sheet to the hips."
+        if (reading.drapes && reading.onlyPlaces() && said.contains(":")) {
+            headed = reading.zonesNamed();
+            side = reading.side;
             bared = true;
             told = told == null ? said.strip() : told + "; " + said.strip();
             return true;

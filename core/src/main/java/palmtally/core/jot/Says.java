@@ -25,9 +25,13 @@ final class Says {
     private static final Pattern TOLD =
             compile("^(?:then |and |first )*(warn|announce|tell|say|explain|remind|name|greet|introduce)\\b");
 
+    /** What they do at home, and how they take leave. */
+    static final Pattern FOR_HOME =
+            compile("^(?:then |and )*(?:home ?work|home ?care|after ?care|at home|for home|self ?care|advice)\\b");
+
     private static final Pattern CHECKS_IN = compile(
             "^(?:then |and )*(?:check ?in\\b|check (?:the |with |on )?(?:pressure|them|client|the client)\\b|pressure (?:ok|okay|good|check)\\b"
-                    + "|how(?: s| is) (?:that|this|the pressure|it|everything)\\b|is (?:that|this|it|the pressure) (?:ok|okay|good|too much|enough)\\b|too much$|(?:(?:the |a |their )?number please|what number)$)");
+                    + "|how(?: s| is) (?:that|this|the pressure|it|everything)\\b|is (?:that|this|it|the pressure) (?:ok|okay|good|too much|enough)\\b|too much$|(?:everything|all|still|you|are you) (?:ok|okay|good|all right|alright)\\b|ok so far|(?:(?:the |a |their )?number please|what number)$)");
 
     /** Whether the clause is something to ask or to say; then it is taken. */
     static boolean said(Clause clause, Reading reading) {

@@ -15,6 +15,58 @@ final class Shorthand {
     private static final String HOW = "((?:(?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth) )*)";
 
     private static final List<Sign> SIGNS = List.of(
+            // "Numb down the leg = stop."
+            sign(
+                    "(?<=^|[,;.:(])\\s*(?:and )?([^,;.:=(]+?) ?(?:=|->|=>|→) ?(?=(?:stop|ask|come off|ease off|lighter|slower)\\b)",
+                    " if $1 "),
+            sign(
+                    "\\bascending,? (?:and )?(?:then )?(?:transverse|across),?(?: and)?(?: then)? descending(?: colon| bowel)?",
+                    "colon"),
+            sign("\\bmax(?:imum|\\.)? ((?:1[5-9]|[2-9]\\d|1\\d\\d))(?=\\s*(?:$|[,;.)]))", "max $1 s"),
+            sign("\\blift (?:the |their )?(?:arm|leg),? (?:and )?(?=(?:place|put|lay|bring|tuck) )", ""),
+            sign(
+                    "\\b(?:place|put|lay|bring|tuck) (?:the |their )?hand (?:on|in|behind) (?:the |their )?(?:low(?:er)? back|small of the back|waist)",
+                    "arm behind the back"),
+            sign("\\b(?:lift|length) test\\b", "test"),
+            sign("\\b(static(?: \\w+){0,2}) (\\d{1,3})(?=\\s*(?:$|[,;.)]))", "$1 $2 s"),
+            sign("\\b(?:no|without(?: a)?) (?=bolster|pillow)", "not the "),
+            sign("\\bcriss[- ]?cross(?:ing|es|ed)?\\b", "effleurage crisscross"),
+            sign("\\bundress (?=(?:the )?(?:back|leg|arm|belly|chest|left|right))", "undrape "),
+            sign("\\b(kneecap|patella)s?\\s*[-–—:,]\\s*(glide|push|move|slide|shift) it\\b", "$2 the kneecap"),
+            sign("(?<=\\w)—(?=\\w)", " — "),
+            sign(
+                    "\\b(?:number|pain|level)(?: is| at)? (?:not (?:above|over|more than|beyond)|no more than|never (?:above|over)|max(?:imum)?|at most|max\\.) (\\d{1,2})(?! ?(?:s|sec|x|times|min))\\b",
+                    "number under $1"),
+            sign(
+                    "\\bbolster (?:\\w+ )?from (?:under )?(?:the )?(?:ankles?|feet) to (?:under )?(?:the )?knees?",
+                    "bolster under the knees"),
+            sign(
+                    "\\bbolster (?:\\w+ )?from (?:under )?(?:the )?knees? to (?:under )?(?:the )?(?:ankles?|feet)",
+                    "bolster under the ankles"),
+            sign("\\brec fem\\b", "rectus femoris"),
+            sign("(?<=\\w) cross(?=,? \\d)", ", cross"),
+            sign("\\bcross[- ]grain(?:ed)?\\b", "cross-fibre"),
+            sign("\\bpregnant,? (?:lying )?(?:on (?:the |her )?)?(left|right) side\\b", "lying on the $1 side"),
+            sign("^([^?]{3,60})\\? no[,:]? ?[–—-]?\\s*(?=(?:up|down|lighter|slower|deeper|across|along)\\b)", "$1, "),
+            sign(
+                    "(?<=\\w[,:;] )(?:with )?(?:the |my |your )?(?:back|flat|inside|front|soft part) of (?:the |my |your )?forearm",
+                    "forearm"),
+            sign("(?<=\\p{L}) = (?=\\p{L})", ", "),
+            sign("\\b(leg|thigh|arm|neck|shoulder|calf|knee)s?,? post(?:erior)?\\b\\.?", "back of the $1"),
+            sign("\\bpost\\.? (?=(?:leg|thigh|arm|neck|shoulder|knee)s?\\b)", "posterior "),
+            sign("\\bprox\\b\\.?", "proximal"),
+            sign("\\bsup(?:\\.|erior)? to inf(?:\\b\\.?|erior)", "downward"),
+            sign("\\binf(?:\\.|erior)? to sup(?:\\b\\.?|erior)", "upward"),
+            sign(
+                    "(?<=\\w) and (?=(?:let|have|get) (?:them|her|him) (?!(?:up|down|on|onto|over|off|sink|rest|melt|fall|hang|drop|be|stay|settle|lie|sit|know|go|do)\\b))",
+                    ", "),
+            sign(
+                    "(?<=\\w),? (?:only|but only|just) (?:if|when|once) (?:they|she|he|(?:the )?client)(?: has| have|['’]ve|['’]s)? (?:said yes|says yes|say yes|agree[sd]?|consent(?:s|ed)?|(?:is|are) (?:ok|okay|fine|happy)(?: with it)?|allow(?:s|ed)?(?: it)?)",
+                    ", ask first"),
+            sign("\\bhold (?:for )?(\\d{1,3})(?=\\s*(?:$|[,;.)]))", "hold $1 s"),
+            sign(
+                    "^(?:(?:then|and|now) )*(?:over )?onto (?:the |your |their )?(back|belly|front|stomach)(?: please)?",
+                    "turn over on the $1"),
             // "Too pointed -> use the heel of the hand": what is done instead.
             sign("\\s+(?:->|=>|→)\\s+(?=(?:use|try|take|then|do|go|switch|change|so|rather)\\b)", "; "),
             sign("\\s*(?:->|=>|→)\\s*", " to "),

@@ -34,8 +34,16 @@ final class Span {
 
     private static final Set<String> HIP =
             Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin", "crest");
-    private static final Set<String> SHOULDER =
-            Set.of("shoulder", "shoulders", "shoulder blade", "shoulder blades", "blade", "blades", "armpit");
+    private static final Set<String> SHOULDER = Set.of(
+            "shoulder",
+            "shoulders",
+            "top of shoulder",
+            "top of shoulders",
+            "shoulder blade",
+            "shoulder blades",
+            "blade",
+            "blades",
+            "armpit");
 
     private static final Set<String> FOOT =
             Set.of("ankle", "ankles", "heel", "heels", "heel cord", "achilles", "foot", "feet", "toe", "toes");

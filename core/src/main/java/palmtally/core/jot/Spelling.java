@@ -1,5 +1,6 @@
 package palmtally.core.jot;
 
+import java.util.Arrays;
 import java.util.Collection;
 import org.jspecify.annotations.Nullable;
 
@@ -39,5 +40,14 @@ final class Spelling {
             row = next;
         }
         return row[b.length()];
+    }
+
+    /** Whether two words differ only by letters that changed places. */
+    static boolean swapped(String one, String other) {
+        var a = one.toCharArray();
+        var b = other.toCharArray();
+        Arrays.sort(a);
+        Arrays.sort(b);
+        return Arrays.equals(a, b);
     }
 }
