@@ -60,7 +60,7 @@ final class ClientDoes {
         d.put(
                 Does.PUSHES,
                 compile(
-                        "\\b(push\\w*|resist\\w*|press\\w*(?: (?:the|their|her|his|my|your|\\w+)){0,2} (into|against|back|down|up|out|in)|\\w+s? (against|into) (my|your|the|a|our) (hand|hands|palm|palms|fist|fingers?|fingertips|thumbs?|thigh|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
+                        "\\b(push\\w*|resist\\w*|press\\w*(?: (?:the|their|her|his|my|your|\\w+)){0,2} (into|against|back|down|up|out|in)|\\w+s? (against|into) (my|your|the|a|our) (hand|hands|palm|palms|fist|fingers?|fingertips|thumbs?|thigh|knee|leg|arm|hip|shoulder|forearm|chest|body|hold|resistance))\\b|\\bagainst (me|resistance)\\b"));
         d.put(Does.HOLDS, compile("\\bholds?\\b"));
         d.put(
                 Does.LETS_GO,
@@ -83,7 +83,7 @@ final class ClientDoes {
     private static final Pattern BY_ITSELF = compile(
             "^(?:and |then |now |again )*(clench\\w*|bite\\b|shrug\\w*|exhal\\w*|inhal\\w*|breathes?\\b|resists?\\b|let go|lets go"
                     + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|(?:push|press) (?:the |their |her |his )?\\w+ (?:back )?(?:into|against) (?:my|your|the) (?:hands?|palms?|shoulder|arm|forearm|chest|thigh)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lifts? (the |their |her |his )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
-                    + "|breathing (?:in|out)\\b|opens? (?:slowly|wide|gently)\\b|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
+                    + "|(?:the |their )?(?:shoulder|elbow|chin)s? (?:lifts? |moves? |comes? |goes )?(?:to|toward|towards) (?:the |their )?(?:opposite|other) (?:hip|shoulder|knee|elbow)\\b|breathing (?:in|out)\\b|opens? (?:slowly|wide|gently)\\b|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
 
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
     private static final Pattern BREATHS = compile("\\b(\\d{1,2})\\s+(?:slow |deep |belly )?breaths?\\b");
@@ -117,6 +117,15 @@ final class ClientDoes {
 
     private static final Pattern ON_MY_HAND = compile(
             "\\b(?:sink|sinks|rest|rests|fall|falls|drop|drops|heavy|hang|hangs) (?:down )?(?:on|onto|into|over) (?:my |your |the )?(?:curled |bent |soft )?(?<hand>fingers|fingertips|finger pads|knuckles|palms|thumbs)\\b");
+
+    private static final Pattern ACROSS =
+            compile("\\b(?:to|toward|towards) (?:the |their )?(?:opposite|other) (?:hip|shoulder|knee|elbow)\\b");
+
+    private static final Pattern TOLD_AT_THE_END = compile(
+            "^(?:then |and )*(?:tell|remind|ask) (?:the )?(?:client|them|her|him|partner|patient) to (?:get up|take (?:their|her|his|your) time|drink|dress|rest a|sit up slowly|call)\\b");
+
+    private static final Pattern LOOKED_AT =
+            compile("^(?:then |and |now |first )*(?:look at|watch|observe|see how|look how)\\b");
 
     private static final Pattern HOLDS_SO_LONG =
             compile("(?:and |then )*holds?(?: it| that)?(?: for)? \\d+ ?(?:s|sec|secs|seconds)");
@@ -192,6 +201,9 @@ final class ClientDoes {
             reading.own(DetailField.PART, clause.text);
             return true;
         }
+        if (TOLD_AT_THE_END.matcher(plain).find()) return false;
+        // "Look at the standing client" is the therapist's.
+        if (LOOKED_AT.matcher(plain).find()) return false;
         // "Head: hold" is the hand's; after what the client does it is the client's.
         if (OF_THEM.matcher(plain).matches()) return false;
         // "Client resists, knee straightening", "client shrugs, holds 5 s": it is still the client's.
@@ -255,6 +267,7 @@ final class ClientDoes {
         // "Lets the mouth fall open."
         if (found.stream().anyMatch(f -> f.does == Does.OPENS)) found.removeIf(f -> f.does == Does.LETS_GO);
         if (found.stream().anyMatch(f -> f.does == Does.MOVES_TISSUE_ASIDE)) found.removeIf(f -> f.does == Does.HOLDS);
+        if (found.isEmpty() && ACROSS.matcher(plain).find()) found.add(new Found(0, Does.MOVES));
         if (found.isEmpty()) {
             // "Inside the mouth only if they want it" is a place.
             if (!CLIENT_FIRST.matcher(plain).find() && !reading.placeless(plain)) return false;

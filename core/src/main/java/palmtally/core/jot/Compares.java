@@ -41,7 +41,7 @@ final class Compares {
         w.put(
                 Comparison.What.RANGE,
                 compile(
-                        "\\b(range|rom|how far|movement|opening|rotations?|flexion|extension|side bend\\w*|toe touch|(?:neck|head) turn\\w*)\\b"));
+                        "\\b(range|rom|how far|movement|opening|rotations?|flexion|extension|side bend\\w*|toe touch|(?:neck|head) turn\\w*|turn\\w* (?:the |their )?(?:neck|head))\\b"));
         w.put(Comparison.What.NUMBER, compile("\\b(number|pain|score)\\b"));
         w.put(
                 Comparison.What.STANDING,

@@ -90,6 +90,9 @@ final class Instead {
     private static final Set<Branch.When> ABOUT_A_PLACE =
             EnumSet.of(Branch.When.CANNOT_REACH, Branch.When.HOT_OR_SWOLLEN, Branch.When.OVER_LENGTHENED);
 
+    private static final Pattern ASKS =
+            compile("(?:and |then |first )*(?:ask|check|see|find out)(?: them| her| him| the client| client)?");
+
     private static final Pattern IF =
             compile("^(?<before>.*?)\\b(?:if|when|whenever|unless|in case)\\b\\s*(?<when>.+)$");
     private static final Pattern OR_ELSE = compile("^(?:or|else|otherwise)\\b");
@@ -133,6 +136,8 @@ final class Instead {
             if (!m.find() || Aside.first(WHENS, m.group("when")).isEmpty()) return 0;
         }
         var before = m.group("before").strip();
+        // "Ask if the pillow is right" asks.
+        if (ASKS.matcher(before).matches()) return 0;
         var when = m.group("when").strip();
         if (!before.isEmpty()) {
             // "Knead the calf, lighter if it hurts": only what is done then stands before the "if"; "or the forearm if

@@ -231,6 +231,80 @@ final class JotWords {
                 q.stroke(q.library.toUse("range-of-motion"), false);
                 if (q.placeless()) q.zones.add(Zone.FOOT_TOP);
             });
+        for (var cross : List.of("cross strokes", "small cross strokes", "short cross strokes", "little cross strokes"))
+            put(words, cross, q -> q.stroke(q.library.toUse("cross-fibre"), false));
+        put(words, "stretch back", q -> {
+            q.stroke(q.library.toUse("stretch"), false);
+            if (q.placeless() || q.articles.contains("the")) q.zoned(Zone.UPPER_BACK);
+            else q.aside.add("back");
+        });
+        for (var stand : List.of("stand", "standing"))
+            for (var at : List.of("on", "at", "by", "to"))
+                for (var which : List.of("left", "right", "left side", "right side"))
+                    put(words, stand + " " + at + " " + which, q -> q.aside.add(stand + " " + at + " " + which));
+        for (var from : List.of(
+                "stand on",
+                "standing on",
+                "stand at",
+                "standing at",
+                "from",
+                "work from",
+                "reach from",
+                "reach over from"))
+            for (var side : List.of("opposite side", "far side"))
+                put(words, from + " " + side, q -> q.stands = Stands.ACROSS);
+        put(words, "backwards", q -> q.aside.add("backwards"));
+        for (var part : Map.of("clavicular", Structure.PECTORALIS_CLAVICULAR, "sternal", Structure.PECTORALIS_STERNAL)
+                .entrySet())
+            for (var pec : List.of(
+                    "pec major %s",
+                    "pec %s",
+                    "%s pec",
+                    "%s pecs",
+                    "%s pec major",
+                    "pecs %s",
+                    "pectoralis major %s",
+                    "%s part of pec major",
+                    "%s fibres of pec major",
+                    "%s head of pec major",
+                    "pec major %s part",
+                    "pec major %s fibres",
+                    "pec major %s head",
+                    "pec %s part"))
+                put(
+                        words,
+                        pec.replace("%s", part.getKey()),
+                        q -> q.structure(part.getKey() + " pec major", List.of(part.getValue())));
+        for (var spine :
+                List.of("front hip spine", "front spine", "front hip bone", "front of hip bone", "point of hip"))
+            put(words, spine, q -> q.landmark(Landmark.HIP_SPINE_FRONT));
+        for (var trace : List.of("trace", "traces", "tracing", "follow", "follows", "following"))
+            put(words, trace, q -> {
+                q.traces = true;
+                q.aside.add(trace);
+            });
+        for (var part : List.of("press and spread", "press and part", "press and spread point"))
+            put(words, part, q -> q.stroke(q.library.toUse("parting"), false));
+        for (var full : List.of("full palm", "full palms", "full hand", "full hands", "full contact"))
+            put(words, full, q -> q.tool = Tool.PALM);
+        for (var heels : List.of("heels of both hands", "heel of both hands", "heels of two hands"))
+            put(words, heels, q -> {
+                q.tool = Tool.HEEL_OF_HAND;
+                q.more.otherHand = OtherHand.WORKS_TOGETHER;
+            });
+        put(words, "shake sheet", q -> {
+            q.aside.add("shake the sheet");
+            q.drapes = true;
+        });
+        for (var crook :
+                List.of("elbow bend", "bend of elbow", "crook of elbow", "elbow crook", "elbow fold", "fold of elbow"))
+            put(words, crook, q -> {
+                q.aside.add(crook);
+                q.nearby.add(List.of(Zone.ELBOW_INSIDE));
+            });
+        for (var side :
+                List.of("thumb side of forearm", "thumb side muscle", "thumb side muscles", "muscle on thumb side"))
+            put(words, side, q -> q.structure(side, List.of(Structure.BRACHIORADIALIS)));
         for (var shift : List.of("shift", "shift side to side", "shift in all directions"))
             put(words, shift, q -> {
                 if (q.tool == null && q.technique == null) q.stroke(q.library.toUse("range-of-motion"), false);

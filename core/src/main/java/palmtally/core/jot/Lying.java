@@ -18,7 +18,7 @@ final class Lying {
 
     private static final Pattern SHEET_FIRST = compile("^(?:then |and )*(?:the )?(?:sheet|drape|blanket)\\b");
     private static final Pattern OF_THE_SHEET = compile(
-            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket(?! (?:folded )?(?:aside|off|away)$)) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll) .*\\b(?:sheet|drape|blanket|(?:the|its|one|both) edges?(?= |$)(?! of))\\b.*)$");
+            "^(?:then |and )*(?:(?:the )?(?:sheet|drape|blanket(?! (?:folded )?(?:aside|off|away)$)) .*|(?:slide|bring|draw|fold|tuck|lay|pull|roll|pinch|thread|gather|fan fold) .*\\b(?:sheet|drape|blanket|(?:the|its|one|both) edges?(?= |$)(?! of))\\b.*)$");
 
     /** Whether the clause is about how the sheet lies; then it stays as it was said. */
     static boolean ofTheSheet(Clause clause, Reading reading) {
@@ -37,8 +37,8 @@ final class Lying {
     }
 
     /** "Tuck it under the other one", where "it" is the sheet. */
-    private static final Pattern OF_IT =
-            compile("^(?:then |and )*(?:tuck|draw|fold|lay|roll|bring|slide|scoop|gather) it\\b.*");
+    private static final Pattern OF_IT = compile(
+            "^(?:then |and )*(?:(?:tuck|draw|fold|lay|roll|bring|slide|scoop|gather|thread|pull) it\\b|(?:slide|draw|pull) (?:up|down) to (?:the )?(?:hip|waist|groin|seat|knee|thigh)).*");
 
     private static final Pattern SHORTENS = compile(
             "^(?:then |and |first )*(?:shorten|slacken|soften|lengthen|open|tighten|relax) (?:it|them|the \\w+)(?: first)? by \\w+ing\\b.*");
@@ -308,7 +308,7 @@ final class Lying {
 
     static final Pattern LIES = compile(
             "^(?!knees? up to\\b)(?!.*\\b(?:out and in|in and out|up and down|down and up|back and forth)\\b)(?:with )?(?:the |their |her |his )?(?:(?<side>left|right|top|upper|lower|far|near|bottom|other|opposite) )?(?!elbows? (?:in|into|on|over|down|across|by|along|under|up and down)\\b(?! (?:the )?(?:table|edge)))(?:foot|feet|toes?|ankles?|knees?|wrists?|fingers(?= (?:is |are )?(?:bent|flexed|straight|extended|relaxed|open|spread|curled))|arms?|elbows?|legs?|hips?|head|chin|shoulders?)"
-                    + " (?:is |are |lies |rests |moves |goes |swings |falls )?(?:outwards?|inwards?|turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
+                    + " (?:is |are |lies |rests |stays |remains |moves |goes |swings |falls )?(?:outwards?|inwards?|turned|bent|pointed|flexed|held|lifted|off|across|hanging|hangs|straight|drawn|pulled|relaxed"
                     + "|resting|supported|pushed|pressed|dropped|forward|back|up|down|out|in|on|over|by|extended|raised|open|free)\\b.*");
 
     private static final Pattern BRINGS_A_PROP = compile(

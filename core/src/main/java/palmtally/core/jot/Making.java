@@ -158,6 +158,11 @@ final class Making {
         var all = new LinkedHashSet<>(read.zones);
         // Nobody works on the spine beside something else.
         if (all.size() > 1) all.remove(Zone.SPINE);
+        // "Arm: extensors pinned" is not the upper arm.
+        if (read.head().equals(List.of(Zone.UPPER_ARM_OUTER))
+                && all.size() > 1
+                && (gives("pin-lengthen") || gives("pin-lengthen-passive"))
+                && all.stream().allMatch(z -> z.region().ofArm())) all.remove(Zone.UPPER_ARM_OUTER);
         // From the breastbone along the ribs is on the chest.
         if (all.containsAll(List.of(Zone.STERNUM, Zone.ARMPIT))) {
             all.removeAll(List.of(Zone.STERNUM, Zone.ARMPIT));
@@ -224,7 +229,9 @@ final class Making {
                 if (near.isEmpty()) near.addAll(read.nearby);
                 shared = shared(near);
             }
-            if (shared.isEmpty()) near.forEach(in -> all.add(in.get(0)));
+            if (shared.equals(List.of(Zone.ARMPIT)) && read.structures.isEmpty() && faceDown())
+                all.add(Zone.UPPER_BACK);
+            else if (shared.isEmpty()) near.forEach(in -> all.add(in.get(0)));
             else
                 all.add(shared.stream()
                         .filter(z -> lies() != null && z.reachedIn(lies()))
@@ -285,6 +292,8 @@ final class Making {
             read.position = read.side == Sides.LEFT ? Position.SIDE_LEFT : Position.SIDE_RIGHT;
             read.side = null;
         }
+        // What is bent to a side is the neck.
+        if (read.bends && read.placeless()) read.zones.add(Zone.NECK_BACK);
         // A bolster says how the client lies.
         if (read.position == null && !read.sideLying && read.placeless()) {
             if (read.more.props.contains(Prop.BOLSTER_UNDER_KNEES)) read.position = Position.SUPINE;
@@ -384,6 +393,9 @@ final class Making {
             read.technique = read.library.toUse("pin-lengthen-passive");
         // The hand on the sole stretches the calf.
         if (gives("stretch") && on.containsAll(List.of(Zone.CALF, Zone.SOLE))) on = List.of(Zone.CALF);
+        // No forearms part a point.
+        if (gives("parting") && (read.tool == Tool.FOREARM || read.tool == Tool.PALM))
+            read.technique = read.library.toUse("fascia-direct");
         // A foot is circled at its ankle.
         if (gives("range-of-motion") && on.equals(List.of(Zone.SOLE))) on = List.of(Zone.FOOT_TOP);
         if (gives("circular-friction") && read.across && read.rubbed)
@@ -589,7 +601,7 @@ final class Making {
     private boolean crosses() {
         if (read.technique == null)
             return read.tool == null
-                    ? read.seconds != null || read.count != null
+                    ? read.seconds != null || read.count != null || !read.structures.isEmpty()
                     : read.tool.pointed() || read.tool == Tool.FINGER_PADS || read.tool == Tool.REINFORCED_FINGERS;
         return switch (read.technique.stroke()) {
             case CIRCULAR_FRICTION, TRIGGER_POINT -> true;

@@ -192,6 +192,21 @@ final class Meant {
         // "Three points, 6 s each" are pressed.
         if (read.tool == null && read.counted == Dose.Kind.HOLDS && read.seconds != null && !read.placeless())
             return read.library.toUse("static-press");
+        // "Sartorius, trace it from the hip to the knee."
+        if (read.traces && read.tool == null && way && !read.structures.isEmpty()) {
+            read.tool = Tool.REINFORCED_FINGERS;
+            return read.library.toUse("stripping-fingers");
+        }
+        // "Belly, warm hands, clockwise ten rounds."
+        if (read.tool == null
+                && read.direction == Direction.CIRCULAR
+                && (read.count != null || read.seconds != null)
+                && read.more.part.isEmpty()
+                && !read.placeless()) {
+            if (!read.zones.contains(Zone.BELLY)) return read.library.toUse("circular-friction");
+            read.tool = Tool.PALM;
+            return read.library.toUse("effleurage");
+        }
         if (read.feathers && read.tool == null) return read.library.toUse("feather");
         if (read.tool == null && (read.same || read.deeper != 0) && before != null) return before.technique();
         // "Both hands, 6 slow strokes."

@@ -22,7 +22,7 @@ final class OtherHands {
             "\\b(?:(?:other|free|second|supporting|passive|mother|stabili[sz]ing|upper|lower|left|right|outside|inside|top|guiding) hand"
                     + "|the other(?= (?:on|under|beneath|behind|at|over) | (?:moves|bends|straightens|swings|rotates|turns|flexes|extends|lifts|raises|holds|steadies|fixes|supports|follows|rests|presses|pushes|cradles|pulls|stretches)\\b))\\b(.*)");
     private static final Pattern WITH_OTHER = compile(
-            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand$"
+            "^(?<does>(?:lift|raise|hold|steady|move|bend|support|cradle|stretch|rotate|turn|circle|swing)\\b.*) with (?:(?:the |my |your )?(?:other|free|second)|one) hand(?: below| beneath| underneath| above| on top)?$"
                     + "|^(?<lifts>(?:lift|raise) (?:the |their |her |his )?shoulder (?:up )?from (?:below|beneath|underneath))$");
     private static final Pattern HELD = compile(
             "^(?:and )?(?:hold|holding|steady|steadying|brace) (?:the |their )?(?:ankle|heel|foot|wrist|hand|elbow|knee|shoulder|hip|pelvis|ribs)(?: still| steady| down| back)?$");
@@ -40,7 +40,10 @@ final class OtherHands {
                 compile("\\bcradl\\w*|\\b(under|supports?|holds?|carries) (the )?(head|skull)\\b"));
         h.put(OtherHand.HOLDS_THE_SHEET, compile("\\b(sheet|drape|towel)\\b"));
         h.put(OtherHand.STRETCHES_THE_SKIN, compile("\\b(skin|taut|anchors?|tension)\\b|\\bholds? (the )?tissue\\b"));
-        h.put(OtherHand.LIFTS_THE_SHOULDER, compile("\\b(lifts?|raises?|under|shortens?) (the )?shoulder\\b"));
+        h.put(
+                OtherHand.LIFTS_THE_SHOULDER,
+                compile(
+                        "\\b(lifts?|raises?|under|shortens?) (the )?shoulder\\b|\\bshoulder (is )?(lifts|lifted|raises|raised)\\b"));
         h.put(
                 OtherHand.REINFORCES,
                 compile("\\b(reinforc\\w*|on top|over it|doubles?|on the first|adds weight|presses on)\\b"));
@@ -102,7 +105,7 @@ final class OtherHands {
         var with = WITH_OTHER.matcher(clause.plain);
         if (with.matches()) {
             var said = with.group("does") != null ? with.group("does") : with.group("lifts");
-            var does = Aside.first(HANDS, said);
+            var does = Aside.first(HANDS, said.replaceFirst("^(?:circle|swing) ", "rotates "));
             if (does.isPresent()) {
                 reading.more.otherHand = does.get();
                 reading.own(DetailField.OTHER_HAND, said);
@@ -235,11 +238,12 @@ final class OtherHands {
     /** "Arm circled by me." */
     private static final Pattern BY_ME = compile(
             "^(?:the |their )?" + JOINT
-                    + " (?:is )?(?:circled|moved|bent|turned|rotated|swung|lifted|bent and straightened)\\b.* by (?:me|you|the therapist|the other)\\b.*$");
+                    + " (?:is )?(?:circled|moved|bent|turned|rotated|swung|lifted|dropped|lowered|straightened|flexed|extended|pulled|bent and straightened)\\b.* by (?:me|you|the therapist|the other)\\b.*$");
 
     /** Whether the clause says what limb the therapist moves meanwhile; then it is taken. */
     static boolean byMe(Clause clause, Reading reading) {
-        if (!BY_ME.matcher(clause.plain).matches() || reading.tool == null) return false;
+        boolean pinned = reading.technique != null && reading.technique.id().startsWith("pin-lengthen");
+        if (!BY_ME.matcher(clause.plain).matches() || reading.tool == null && !pinned) return false;
         reading.more.otherHand = OtherHand.MOVES_THE_LIMB;
         reading.own(DetailField.OTHER_HAND, clause.text);
         return true;

@@ -156,6 +156,10 @@ final class Reading {
 
     private static final Set<String> LAID = Set.of("on", "at", "in", "into");
 
+    /** "Hand flat on the sacrum." */
+    private static final Set<String> SOFTLY =
+            Set.of("flat", "lightly", "softly", "gently", "quietly", "still", "resting", "simply");
+
     /** Both hands over the ears rest there. */
     private static final Set<String> OVER = Set.of("over", "under", "around");
 
@@ -166,7 +170,7 @@ final class Reading {
     private static final Set<String> ON_THE_WAY = Set.of("up", "down", "out", "over", "along");
 
     private static final Pattern ONLY_DOSE = Pattern.compile(
-            "(?:for |about )?(?:\\d+(?:\\.\\d+)?|an?|half a|[a-z]{3,7}) ?(?:s|sec|secs|seconds|min|mins|minutes?|x|times|passes|strokes)");
+            "(?:for |about |max |maximum |at most |up to |no more than )?(?:\\d+(?:\\.\\d+)?|an?|half a|[a-z]{3,7}) ?(?:s|sec|secs|seconds|min|mins|minutes?|x|times|passes|strokes)");
 
     private static final Pattern TIMES_ALONE = Pattern.compile("(?:x ?)?(\\d{1,2})(?: ?x| times)?");
 
@@ -377,6 +381,9 @@ final class Reading {
     /** The part before was about what the client does. */
     private boolean clients;
 
+    /** It goes along what is named, and no hand is said. */
+    boolean traces;
+
     /** All of the body. */
     boolean body;
 
@@ -511,6 +518,10 @@ final class Reading {
 
     /** Where the work is by the head of the line, such as "piriformis:"; what is named after it elsewhere is only near. */
     private List<Zone> head = List.of();
+
+    List<Zone> head() {
+        return head;
+    }
 
     /** Whether a place after the head of a line is another part of the body: "piriformis: swing the foot out". */
     private boolean foreign(List<Zone> in) {
@@ -739,7 +750,10 @@ final class Reading {
         if (Lying.lays(whole, this) || OtherHands.byTheOther(whole, this) || Lying.ofTheSheet(whole, this)) return;
         if (Lying.nowLies(said, this) || Lying.shortens(whole, this)) return;
         if (OtherHands.moves(whole, this) || OtherHands.byMe(whole, this)) return;
-        if (TURNED.contains(whole.plain)) {
+        if (TURNED.contains(whole.plain)
+                && (zones.isEmpty() && structures.isEmpty() && !leg
+                        || zones.stream().anyMatch(z -> z.region().ofArm())
+                        || !structures.isEmpty())) {
             own(DetailField.LIMB, whole.text);
             return;
         }
@@ -750,6 +764,11 @@ final class Reading {
                     : tool == null || tool.pointed() || tool == Tool.FINGER_PADS || tool == Tool.REINFORCED_FINGERS)
                 more.fibre = FibreAngle.ACROSS;
             else aside.add(whole.text);
+            return;
+        }
+        if (whole.plain.equals("under") && tool != null && !placeless()) {
+            sinks = true;
+            aside.add(whole.text);
             return;
         }
         if (Aside.circles(whole, this) || Aside.finds(whole, this)) return;
@@ -1081,9 +1100,13 @@ final class Reading {
                                 || forearmNamed
                                 || phrase.equals("hand")
                                 || phrase.equals("hands")
+                                || phrase.equals("one hand")
                                 || phrase.equals("both hands"))
                         && at + length < tokens.size()
                         && (LAID.contains(tokens.get(at + length))
+                                || SOFTLY.contains(tokens.get(at + length))
+                                        && at + length + 1 < tokens.size()
+                                        && LAID.contains(tokens.get(at + length + 1))
                                 || phrase.endsWith("hands") && OVER.contains(tokens.get(at + length)))) laidOn = true;
                 used = length;
             }
@@ -1366,10 +1389,20 @@ final class Reading {
         return meaning;
     }
 
+    /** Words of every day that are a letter off one of the trade. */
+    private static final Set<String> ORDINARY = Set.of(
+            ("coming going having being shape there these those thing think where while which would could should place small large after"
+                            + " again about every first never often quite since whole without itself another people person table chair floor"
+                            + " water white black green brown clean clear close comes count takes taking makes making gives giving leave leaves"
+                            + " hinge spare share stage state stone store story study style sugar sweet teeth three throw today tried"
+                            + " tries truth under until voice watch wheel world write wrong years young right ready reach really")
+                    .split(" "));
+
     /** A long word that is a letter or two off one that is known is that one, where only one is as near. */
     private @Nullable Consumer<Reading> misspelt(String word) {
         if (word.length() < 5
                 || JotWords.VOCABULARY.contains(word)
+                || ORDINARY.contains(word)
                 || !word.chars().allMatch(Character::isLetter)) return null;
         int most = word.length() >= 9 ? 2 : 1;
         var near = new TreeSet<String>();

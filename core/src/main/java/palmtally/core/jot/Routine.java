@@ -27,7 +27,7 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then|(?:put|tuck) (?:the )?(?:left |right )?leg away|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right|l|r) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise))*|(?:repeat|same|do the same|all of it|all again)"
+            "^(?:(?:and|now|then|(?:put|tuck) (?:the )?(?:left |right )?leg away|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right|l|r) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise|as before|like before|like the first))*|(?:repeat|same|do the same|all of it|all again)"
                     + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
@@ -35,6 +35,10 @@ public final class Routine {
     private static final Pattern REMARK = Pattern.compile(
             "^(?:and |then )*(?:sheet|drape|blanket|never|always|avoid|careful|mind|watch|remember|note|no|help|lighten|ease off|go easy"
                     + "|(?:fold|slide|bring|draw|tuck|lay|pull|roll|open|undo|close|uncover|lift|turn|push) (?:\\w+ ){0,3}(?:sheet|drape|blanket|edge)\\b|skip|spare|keep off|stay off|stop (?:short|before|above|below)|not) ");
+
+    /** "Replace the sheet, tuck it, other leg the same." */
+    private static final Pattern COVERED_FIRST = Pattern.compile(
+            "(?i)^(?:(?:sheet (?:back|over|up)|replace|redrape|re-drape|cover|recover|tuck|close|put|pull|draw|lay|bring)\\b[^,;.]{0,40}[,;.] ?)+(?=\\S)");
 
     /** Who teaches walks round, or takes the other hand. */
     private static final Pattern CHANGES = Pattern.compile(
@@ -52,7 +56,7 @@ public final class Routine {
 
     /** What is uncovered for the work that follows. */
     private static final Pattern UNCOVERS = Pattern.compile(
-            "\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*|^(?:the )?(?:left |right )?(?:leg|arm|back|belly|chest) (?:is )?(?:bare|uncovered|undraped|open)\\b(?! (?:and|for)\\b).*");
+            "^open (?:the )?(?:left |right )?(?:back|leg|arm|belly|chest|buttock|hip|gluteals?|glutes?|thigh)\\b.*|\\b(?:undrape|uncover|expose|open (?:the )?(?:sheet|drape)(?: (?:over|at|on|from))?)\\b.*|^(?:the )?(?:left |right )?(?:leg|arm|back|belly|chest) (?:is )?(?:bare|uncovered|undraped|open)\\b(?! (?:and|for)\\b).*");
 
     private static final int LONG = 600;
 
@@ -126,7 +130,9 @@ public final class Routine {
 
     /** Whether a line says that what was done is done on the other side as well. */
     static boolean repeats(String line) {
-        return REPEATS.matcher(JotWords.plain(Jot.unlisted(line))).matches();
+        return REPEATS.matcher(
+                        JotWords.plain(COVERED_FIRST.matcher(Jot.unlisted(line)).replaceAll("")))
+                .matches();
     }
 
     private void take(String line, String text, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {

@@ -29,6 +29,12 @@ final class Says {
     static final Pattern FOR_HOME =
             compile("^(?:then |and )*(?:home ?work|home ?care|after ?care|at home|for home|self ?care|advice)\\b");
 
+    private static final Pattern HELLO = compile(
+            "^(?:say )?(?:hello|hi|good (?:morning|afternoon|evening))(?: to (?:the )?(?:client|partner|them|her|him))?$");
+
+    private static final Pattern OF_HEALTH = compile(
+            "^(?:then |and |first )*(?:check|review|go over|go through|read|look over) (?:the |their )?(?:intake|history|health (?:form|history|questions)|contraindications|consent form)\\b|^any (?:new |recent )?(?:injur|allerg|pain|surger|operation|medication|illness|change)\\w*");
+
     private static final Pattern CHECKS_IN = compile(
             "^(?:then |and )*(?:check ?in\\b|check (?:the |with |on )?(?:pressure|them|client|the client)\\b|pressure (?:ok|okay|good|check)\\b"
                     + "|how(?: s| is) (?:that|this|the pressure|it|everything)\\b|is (?:that|this|it|the pressure) (?:ok|okay|good|too much|enough)\\b|too much$|(?:everything|all|still|you|are you) (?:ok|okay|good|all right|alright)\\b|ok so far|(?:(?:the |a |their )?number please|what number)$)");
@@ -36,6 +42,14 @@ final class Says {
     /** Whether the clause is something to ask or to say; then it is taken. */
     static boolean said(Clause clause, Reading reading) {
         var plain = clause.plain;
+        if (HELLO.matcher(plain).find()) {
+            reading.say.add(Saying.of(SayKind.GREETING, Aside.cut(clause.text, 400)));
+            return true;
+        }
+        if (OF_HEALTH.matcher(plain).find() && !reading.strokeIn(plain)) {
+            reading.say.add(Saying.of(SayKind.INTERVIEW, Aside.cut(clause.text, 400)));
+            return true;
+        }
         if (CHECKS_IN.matcher(plain).find() && !reading.strokeIn(plain)) {
             reading.say.add(Saying.of(SayKind.PRESSURE_QUESTION, Aside.cut(clause.text, 400)));
             return true;

@@ -15,6 +15,10 @@ final class Shorthand {
     private static final String HOW = "((?:(?:slow|long|light|deep|full|broad|firm|gentle|big|short|smooth) )*)";
 
     private static final List<Sign> SIGNS = List.of(
+            sign("^([^→;,.:>?]{2,40}?)\\s*(?:->|=>|→)\\s*(?=(?:use|try|take|switch|change) )", "if $1, "),
+            sign(
+                    "(?<=then |and )(stroke|glide|slide|draw|sweep|comb|brush) back\\b(?=\\s*(?:$|[,;.]))",
+                    "$1 backwards"),
             // "Numb down the leg = stop."
             sign(
                     "(?<=^|[,;.:(])\\s*(?:and )?([^,;.:=(]+?) ?(?:=|->|=>|→) ?(?=(?:stop|ask|come off|ease off|lighter|slower)\\b)",
@@ -51,6 +55,14 @@ final class Shorthand {
             sign(
                     "(?<=\\w[,:;] )(?:with )?(?:the |my |your )?(?:back|flat|inside|front|soft part) of (?:the |my |your )?forearm",
                     "forearm"),
+            sign(
+                    "\\s+and (?=(?:put|lay|place|rest) (?:both |your |the |two |my )*(?:palms?|hands?|fists?|forearms?|thumbs?|fingers)\\b)",
+                    ", "),
+            sign(
+                    "\\b(kneecap|patella)s?[:,] (glide|push|move|slide|shift)(?= (?:it )?(?:in|to) (?:all|four|4|every) )",
+                    "$2 the kneecap"),
+            sign("\\b(back|front|inside|outside|top|side) of (?:each|both|one) (?=\\w)", "$1 of the "),
+            sign("\\bcross (?:it|them|that) (?=with\\b|by\\b)", "cross-fibre "),
             sign("(?<=\\p{L}) = (?=\\p{L})", ", "),
             sign("\\b(leg|thigh|arm|neck|shoulder|calf|knee)s?,? post(?:erior)?\\b\\.?", "back of the $1"),
             sign("\\bpost\\.? (?=(?:leg|thigh|arm|neck|shoulder|knee)s?\\b)", "posterior "),
