@@ -1,6 +1,7 @@
 package palmtally.core.jot;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -69,6 +70,9 @@ public final class Routine {
     private final Techniques library;
     private final Map<String, Consumer<Reading>> own;
     private final List<Jotted> all = new ArrayList<>();
+    /** Where each line works, as several before it ask. */
+    private final Map<String, List<Zone>> placed = new HashMap<>();
+
     private @Nullable Step last;
     /** Zones and side of a heading, and how the client lies by it, until a step is made under it. */
     private List<Zone> headed = List.of();
@@ -301,7 +305,7 @@ public final class Routine {
     /** Where the next line that names a place works; of the few that follow. */
     private List<Zone> ahead(List<String> lines, int from) {
         for (int i = from; i < Math.min(lines.size(), from + LOOKED_AHEAD); i++) {
-            var zones = Jot.placed(lines.get(i), library, own);
+            var zones = placed.computeIfAbsent(lines.get(i), l -> Jot.placed(l, library, own));
             if (!zones.isEmpty()) return zones;
         }
         return List.of();
