@@ -177,6 +177,10 @@ class AccessMatrixTest {
                     .get("id")
                     .asString();
         if (path.startsWith("/api/people")) return nadia.person(SPARE);
+        if (path.startsWith("/api/statements"))
+            return must(nadia.post("/api/terms/" + here + "/statements/" + ana, ""))
+                    .get("id")
+                    .asString();
         if (path.startsWith("/api/rounds"))
             return nadia.post("/api/sequences/hip/rounds", "{\"minutes\":60,\"roles\":2,\"tables\":6}")
                     .json()

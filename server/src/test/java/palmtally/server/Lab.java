@@ -8,6 +8,8 @@ import java.time.format.DateTimeFormatter;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import palmtally.server.people.Accounts;
 import palmtally.server.people.Role;
 import palmtally.server.people.Terms;
@@ -61,6 +63,41 @@ record Lab(Visitor teacher, String term, Visitor anybody) {
     /** Ids of those who are in the lab that is on, by name. */
     List<String> students() {
         return teacher.get(at("/register/2/1")).json().get("students").findValuesAsString("id");
+    }
+
+    /** @param more fields of the practical, each with a comma before it */
+    String begun(String student, String more) {
+        var made = teacher.post(
+                "/api/practicals",
+                "{\"term\":\"" + term + "\",\"student\":\"" + student + "\",\"sequence\":\"calves\",\"despite\":\"so\""
+                        + more + "}");
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
+        return made.json().get("id").asString();
+    }
+
+    /** A practical of the calves with so many points in each criterion. */
+    String awarded(String student, int points, boolean released, String more) {
+        var id = begun(student, more);
+        var path = "/api/practicals/" + id;
+        teacher.post(
+                path + "/events",
+                "{\"events\":[{\"id\":\"f\",\"device\":\"d\",\"seq\":1,\"atMs\":5000,\"kind\":\"finish\",\"data\":{}}]}");
+        teacher.post(path + "/rating", "{\"value\":" + points + "}");
+        award(id, 0, points, released);
+        return id;
+    }
+
+    /** @param from revision of the award before it, 0 for the first */
+    void award(String practical, int from, int points, boolean released) {
+        var marks = Stream.of("pressure", "order", "mechanics", "communication", "draping")
+                .map(c -> "\"" + c + "\":{\"value\":" + points + ",\"reason\":\"as it was\"}")
+                .collect(Collectors.joining(","));
+        var answer = teacher.put(
+                "/api/practicals/" + practical + "/award",
+                "{\"from\":" + from + ",\"award\":{\"criteria\":{" + marks
+                        + "},\"struck\":[],\"confirmed\":[],\"feedback\":\"\",\"released\":" + released
+                        + ",\"remarks\":[],\"goals\":[]}}");
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
     }
 
     JsonNode start(String sequence, String body) {

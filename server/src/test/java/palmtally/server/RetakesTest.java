@@ -3,7 +3,6 @@ package palmtally.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -11,37 +10,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** Which re-takes are owed: the last practical of each sequence, where it was not passed and waits on no day. */
 @ExtendWith(App.class)
 class RetakesTest {
-    private static String begun(Lab lab, String more) {
-        var made = lab.teacher()
-                .post(
-                        "/api/practicals",
-                        "{\"term\":\"" + lab.term() + "\",\"student\":\""
-                                + lab.students().get(0) + "\",\"sequence\":\"calves\",\"despite\":\"so\"" + more + "}");
-        assertThat(made.status()).as(made.text()).isEqualTo(201);
-        return made.json().get("id").asString();
-    }
-
-    private static String awarded(Lab lab, int points, String more) {
-        var id = begun(lab, more);
-        var path = "/api/practicals/" + id;
-        lab.teacher()
-                .post(
-                        path + "/events",
-                        "{\"events\":[{\"id\":\"f\",\"device\":\"d\",\"seq\":1,\"atMs\":5000,\"kind\":\"finish\",\"data\":{}}]}");
-        lab.teacher().post(path + "/rating", "{\"value\":" + points + "}");
-        var marks = new ArrayList<String>();
-        for (var c : List.of("pressure", "order", "mechanics", "communication", "draping"))
-            marks.add("\"" + c + "\":{\"value\":" + points + ",\"reason\":\"as it was\"}");
-        assertThat(lab.teacher()
-                        .put(
-                                path + "/award",
-                                "{\"from\":0,\"award\":{\"criteria\":{" + String.join(",", marks)
-                                        + "},\"struck\":[],\"confirmed\":[],\"feedback\":\"\",\"released\":false,\"remarks\":[],\"goals\":[]}}")
-                        .status())
-                .isEqualTo(200);
-        return id;
-    }
-
     private static List<String> owed(Lab lab) {
         return lab.teacher().get(lab.at("/retakes")).json().findValuesAsString("practical");
     }
@@ -50,14 +18,14 @@ class RetakesTest {
     void the_last_one_counts_and_what_waits_is_not_asked_twice(App.Running app) {
         var lab = Lab.in(app, "Again");
         assertThat(owed(lab)).isEmpty();
-        var first = awarded(lab, 30, "");
+        var first = lab.awarded(lab.students().get(0), 30, false, "");
         assertThat(owed(lab)).containsExactly(first);
-        var second = awarded(lab, 40, "");
+        var second = lab.awarded(lab.students().get(0), 40, false, "");
         assertThat(owed(lab)).containsExactly(second);
-        var retake = awarded(lab, 45, ",\"retakeOf\":\"" + second + "\"");
+        var retake = lab.awarded(lab.students().get(0), 45, false, ",\"retakeOf\":\"" + second + "\"");
         assertThat(owed(lab)).containsExactly(retake);
         // One that is being shown, or not awarded yet, is not asked for beside.
-        var running = begun(lab, ",\"retakeOf\":\"" + retake + "\"");
+        var running = lab.begun(lab.students().get(0), ",\"retakeOf\":\"" + retake + "\"");
         assertThat(owed(lab)).isEmpty();
         assertThat(lab.teacher()
                         .put("/api/practicals/" + running + "/void", "{\"reason\":\"fire alarm\"}")
@@ -81,7 +49,7 @@ class RetakesTest {
                         .status())
                 .isLessThan(300);
         assertThat(owed(lab)).containsExactly(retake);
-        awarded(lab, 95, ",\"retakeOf\":\"" + retake + "\"");
+        lab.awarded(lab.students().get(0), 95, false, ",\"retakeOf\":\"" + retake + "\"");
         assertThat(owed(lab)).isEmpty();
     }
 

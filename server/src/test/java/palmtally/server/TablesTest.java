@@ -53,6 +53,9 @@ class TablesTest {
                             "sign_in_try",
                             "spring_session",
                             "spring_session_attributes")),
+            Map.entry(
+                    "statement",
+                    Set.of("initials", "award_signature", "statement", "statement_signature", "statement_file")),
             Map.entry("version", Set.of("document_version")),
             Map.entry("note", Set.of("client_note", "agreed_region")),
             Map.entry(

@@ -72,6 +72,17 @@ final class Deeds {
         done("PUT /api/school/terms/{term}/substitutes/{week}/{lab}", "gave a lab to a substitute");
         done("POST /api/school/terms/{term}/substitutes/{week}/{lab}", "gave a lab to a substitute from outside");
         done("DELETE /api/school/terms/{term}/substitutes/{week}/{lab}", "took a lab back from a substitute");
+        done("PUT /api/me/initials", "set their initials");
+        told(
+                "GET /api/terms/{term}/unsigned",
+                "POST /api/terms/{term}/signatures",
+                "GET /api/terms/{term}/statements",
+                "POST /api/terms/{term}/statements/{student}",
+                "GET /api/statements/{id}/file",
+                "POST /api/statements/{id}/signature",
+                "POST /api/statements/check");
+        none("says of a file what whoever holds it may know", "POST /api/verify");
+        none("their own", "GET /api/me/initials", "GET /api/me/statements");
         done("PUT /api/school/body-look", "chose how the body is drawn");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");

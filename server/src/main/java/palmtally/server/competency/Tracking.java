@@ -32,6 +32,7 @@ import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Person;
 import palmtally.server.people.Role;
+import palmtally.server.people.Term;
 import palmtally.server.people.Terms;
 import palmtally.server.practical.PracticalLine;
 import palmtally.server.practical.Practicals;
@@ -283,29 +284,8 @@ public class Tracking {
         audit.read(caller, id, "a student's page");
         long tracked = own ? rows.released(id) : terms.tracked(term.id());
         var now = standings.ofStudent(term, id, own);
-        var regions = new ArrayList<RegionLines>();
         var seen = new HashMap<Gate.Seen, List<Evidence>>();
-        for (var region : now.regions()) {
-            var lines = new ArrayList<Line>();
-            for (var criterion : Criterion.values()) {
-                var standing = now.at(id, region, criterion);
-                seen.put(new Gate.Seen(region, criterion), standing.pieces());
-                lines.add(new Line(
-                        bar(criterion, standing),
-                        standing.competency().history().stream()
-                                .map(p -> new Dot(
-                                        UUID.fromString(p.evidence().source()),
-                                        p.evidence().week(),
-                                        p.evidence().score(),
-                                        p.evidence().weight(),
-                                        p.evidence().critical(),
-                                        p.level().mean(),
-                                        p.level().sd()))
-                                .toList(),
-                        Pace.of(standing.pieces(), standing.carried(), now.week(), term.weeks(), now.profile())));
-            }
-            regions.add(new RegionLines(region, lines));
-        }
+        var regions = regions(now, term, id, seen);
         var rollUps = new ArrayList<RollUp>();
         standings
                 .rollUps(term, id, now.week(), now.profile(), own)
@@ -340,6 +320,38 @@ public class Tracking {
                 rows.wrongLast(term.id(), id, !own, TO_PRACTISE).stream()
                         .map(LastLook::toPractise)
                         .toList());
+    }
+
+    /** Where a student stands by what is released, as a school states it on paper. */
+    public List<RegionLines> stated(Term term, UUID student) {
+        return regions(standings.ofStudent(term, student, true), term, student, new HashMap<>());
+    }
+
+    private static List<RegionLines> regions(
+            Standings.Whole now, Term term, UUID id, Map<Gate.Seen, List<Evidence>> seen) {
+        var regions = new ArrayList<RegionLines>();
+        for (var region : now.regions()) {
+            var lines = new ArrayList<Line>();
+            for (var criterion : Criterion.values()) {
+                var standing = now.at(id, region, criterion);
+                seen.put(new Gate.Seen(region, criterion), standing.pieces());
+                lines.add(new Line(
+                        bar(criterion, standing),
+                        standing.competency().history().stream()
+                                .map(p -> new Dot(
+                                        UUID.fromString(p.evidence().source()),
+                                        p.evidence().week(),
+                                        p.evidence().score(),
+                                        p.evidence().weight(),
+                                        p.evidence().critical(),
+                                        p.level().mean(),
+                                        p.level().sd()))
+                                .toList(),
+                        Pace.of(standing.pieces(), standing.carried(), now.week(), term.weeks(), now.profile())));
+            }
+            regions.add(new RegionLines(region, lines));
+        }
+        return regions;
     }
 
     private Worked worked(UUID term, UUID student) {

@@ -25,6 +25,7 @@ final class Stock {
         stock.plans(lead);
         stock.practicals(lead);
         stock.days(lead);
+        stock.statements(lead);
         return stock;
     }
 
@@ -143,6 +144,16 @@ final class Stock {
                         "/api/notes/" + names.get("student").get(0),
                         "{\"kind\":\"spare\",\"zone\":\"calf\",\"side\":\"left\"}")
                 .json()) name("note", id(n));
+    }
+
+    private void statements(Visitor lead) {
+        lead.put("/api/me/initials", "{\"typed\":\"L\"}");
+        for (var student : List.of("Ana Quill", "Lena Brook")) {
+            var made = lead.post("/api/terms/" + lead.term() + "/statements/" + lead.person(student), "");
+            name("statements/id", id(made.json()));
+            document("VerifyForm", "{\"code\":\"" + made.json().get("code").asString() + "\"}");
+        }
+        document("InitialsForm", "{\"typed\":\"L\",\"drawn\":[[0.1,0.2,0.3,0.4]]}");
     }
 
     /** A practical's day with all that is on it, and one as it is asked for. */

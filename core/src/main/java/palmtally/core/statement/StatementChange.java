@@ -1,0 +1,100 @@
+package palmtally.core.statement;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.Texts;
+
+/**
+ * Something that is no longer as a statement says, or came after it.
+ *
+ * @param words for who may see the marks
+ * @param plain the same without a mark, for whoever holds the paper
+ */
+public record StatementChange(Kind kind, String words, String plain) {
+    /** What happened. */
+    public enum Kind {
+        AWARDED_ANEW,
+        NO_LONGER_COUNTS,
+        SIGNED_ANEW,
+        STATEMENT_SIGNED_ANEW,
+        LATER_PRACTICAL;
+
+        private final String word = Texts.word(this);
+
+        /** Whether what the paper says is no longer so; a later practical leaves it as it was. */
+        public boolean outdates() {
+            return this != LATER_PRACTICAL;
+        }
+
+        @Override
+        public String toString() {
+            return word;
+        }
+    }
+
+    /**
+     * What is otherwise now than when a statement was issued, in the order of its lines.
+     *
+     * @param then as it was issued, and as it was signed when the paper was made
+     * @param now the same student in the same term today
+     */
+    public static List<StatementChange> between(Statement then, Statement now) {
+        var all = new ArrayList<StatementChange>();
+        Map<String, Statement.ResultLine> today = new HashMap<>();
+        now.results().forEach(r -> today.put(r.practical(), r));
+        for (var was : then.results()) {
+            var is = today.remove(was.practical());
+            var of = "The practical of " + day(was.on()) + ", " + was.sequence() + ",";
+            if (is == null) {
+                all.add(new StatementChange(
+                        Kind.NO_LONGER_COUNTS,
+                        of + " does not count any more; the statement says " + marks(was) + ".",
+                        of + " does not count any more."));
+                continue;
+            }
+            if (is.revision() != was.revision())
+                all.add(new StatementChange(
+                        Kind.AWARDED_ANEW,
+                        of + " was awarded anew: it was " + marks(was) + " and is " + marks(is) + ".",
+                        of + " was awarded anew after this was issued."));
+            else if (!Objects.equals(is.signed(), was.signed()))
+                all.add(new StatementChange(Kind.SIGNED_ANEW, of + signed(was, is), of + signed(was, is)));
+        }
+        for (var later : now.results())
+            if (today.containsKey(later.practical())) {
+                var of = "A practical of " + day(later.on()) + ", " + later.sequence() + ", came after it";
+                all.add(new StatementChange(Kind.LATER_PRACTICAL, of + ": " + marks(later) + ".", of + "."));
+            }
+        for (int i = then.signed().size(); i < now.signed().size(); i++) {
+            var s = now.signed().get(i);
+            var words = "The statement was signed " + (i == 0 ? "" : "again ") + "by " + s.name() + " on " + day(s.on())
+                    + ", after this paper was made.";
+            all.add(new StatementChange(Kind.STATEMENT_SIGNED_ANEW, words, words));
+        }
+        return List.copyOf(all);
+    }
+
+    private static String signed(Statement.ResultLine was, Statement.ResultLine is) {
+        var s = is.signed();
+        if (s == null) return " has no initials any more.";
+        return (was.signed() == null ? " was signed" : " was signed again") + " by " + s.name() + " on " + day(s.on())
+                + ", after this was issued.";
+    }
+
+    private static String marks(Statement.ResultLine line) {
+        return mean(line.mean()) + ", " + line.result();
+    }
+
+    private static String mean(@Nullable Integer mean) {
+        return mean == null ? "no mean" : mean.toString();
+    }
+
+    private static String day(LocalDate day) {
+        return day.toString();
+    }
+}
