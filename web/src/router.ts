@@ -12,6 +12,12 @@ export const router = createRouter({
       component: () => import('./features/session/InstallPage.vue'),
       meta: { bare: true, everyone: true },
     },
+    {
+      path: '/verify',
+      component: () => import('./features/statement/VerifyPage.vue'),
+      meta: { bare: true, everyone: true },
+    },
+    { path: '/sign', component: () => import('./features/statement/SignPage.vue') },
     { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
     { path: '/term', component: () => import('./features/calendar/TermPage.vue') },
     { path: '/techniques', component: () => import('./features/technique/TechniquesPage.vue') },

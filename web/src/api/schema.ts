@@ -206,7 +206,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['check_1']
+    post: operations['check_2']
     delete?: never
     options?: never
     head?: never
@@ -492,7 +492,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['own_1']
+    get: operations['own_2']
     put?: never
     post?: never
     delete?: never
@@ -540,8 +540,24 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['own']
+    get: operations['own_1']
     put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/initials': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['initials']
+    put: operations['setInitials']
     post?: never
     delete?: never
     options?: never
@@ -573,6 +589,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['mine']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/statements': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['own']
     put?: never
     post?: never
     delete?: never
@@ -812,7 +844,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['file_4']
+    get: operations['file_5']
     put?: never
     post?: never
     delete?: never
@@ -956,7 +988,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['file_3']
+    get: operations['file_4']
     put?: never
     post?: never
     delete?: never
@@ -1484,7 +1516,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['file_2']
+    get: operations['file_3']
     put?: never
     post?: never
     delete?: never
@@ -1685,6 +1717,54 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/statements/check': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['check_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/statements/{id}/file': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['file_2']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/statements/{id}/signature': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['signStatement']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/students/gone': {
     parameters: {
       query?: never
@@ -1868,7 +1948,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['ofTerm']
+    get: operations['ofTerm_1']
     put?: never
     post?: never
     delete?: never
@@ -2645,6 +2725,54 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/signatures': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['sign']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/statements': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['ofTerm']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/statements/{student}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['issue']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/steps': {
     parameters: {
       query?: never
@@ -2725,6 +2853,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/unsigned': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['unsigned']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/watch': {
     parameters: {
       query?: never
@@ -2767,6 +2911,22 @@ export interface paths {
     get: operations['week']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/verify': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['verify']
     delete?: never
     options?: never
     head?: never
@@ -2871,6 +3031,12 @@ export interface components {
       remarks?: components['schemas']['Remark'][]
       struck: components['schemas']['Struck'][]
     }
+    AwardToSign: {
+      /** Format: uuid */
+      practical?: string
+      /** Format: int32 */
+      revision?: number
+    }
     AwardView: {
       /** Format: date-time */
       at: string
@@ -2884,6 +3050,9 @@ export interface components {
       rules?: number
       /** Format: int32 */
       since: number
+    }
+    AwardsToSign: {
+      awards?: components['schemas']['AwardToSign'][]
     }
     AwayView: {
       /** Format: int32 */
@@ -4921,6 +5090,12 @@ export interface components {
       /** Format: double */
       value?: number
     }
+    FileCheck: {
+      added: string[]
+      changes: string[]
+      missing: string[]
+      view: components['schemas']['VerifyView']
+    }
     FindingView: {
       evidence: string[]
       key: string
@@ -5180,6 +5355,16 @@ export interface components {
       name: string
       /** Format: int32 */
       steps: number
+    }
+    InitialsForm: {
+      drawn?: number[][]
+      typed?: string
+    }
+    InitialsView: {
+      drawn?: number[][]
+      /** Format: date-time */
+      madeAt: string
+      typed: string
     }
     JottedLine: {
       asked?: components['schemas']['LineQuestion']
@@ -6361,6 +6546,9 @@ export interface components {
       startedAt: string
       /** Format: uuid */
       student: string
+    }
+    OwnInitials: {
+      initials?: components['schemas']['InitialsView']
     }
     OwnTechnique: {
       like?: string
@@ -7623,6 +7811,14 @@ export interface components {
       role: 'lead' | 'instructor' | 'grader' | 'student'
       signIn: string
     }
+    Signed: {
+      initials: string
+      name: string
+      /** Format: date */
+      on: string
+      /** Format: int32 */
+      times: number
+    }
     SittingBegun: {
       /** Format: uuid */
       practical?: string
@@ -7798,6 +7994,20 @@ export interface components {
         | 'achilles'
         | 'sole'
         | 'foot-top'
+    }
+    StatementLine: {
+      changes: string[]
+      code: string
+      /** Format: uuid */
+      id: string
+      /** Format: date-time */
+      issuedAt: string
+      issuedBy: string
+      name: string
+      outdated: boolean
+      signed: components['schemas']['Signed'][]
+      /** Format: uuid */
+      student: string
     }
     Step: {
       band?: components['schemas']['Band']
@@ -8691,10 +8901,39 @@ export interface components {
       after?: components['schemas']['Curriculum']
       before?: components['schemas']['Curriculum']
     }
+    UnsignedAward: {
+      /** Format: date-time */
+      at: string
+      /** Format: int32 */
+      mean?: number
+      /** Format: uuid */
+      practical: string
+      result: string
+      /** Format: int32 */
+      revision: number
+      sequence: string
+      student: string
+    }
     UseView: {
       name: string
       sequence: string
       steps: number[]
+    }
+    VerifyForm: {
+      code?: string
+      digest?: string
+    }
+    VerifyView: {
+      changes: string[]
+      code?: string
+      /** @enum {string} */
+      file?: 'as-handed-out' | 'changed' | 'not-asked'
+      /** Format: date */
+      issuedOn?: string
+      known: boolean
+      outdated: boolean
+      school: string
+      signedBy: string[]
     }
     VersionLine: {
       /** Format: date-time */
@@ -9340,7 +9579,7 @@ export interface operations {
       }
     }
   }
-  check_1: {
+  check_2: {
     parameters: {
       query?: never
       header?: never
@@ -9812,7 +10051,7 @@ export interface operations {
       }
     }
   }
-  own_1: {
+  own_2: {
     parameters: {
       query?: never
       header?: never
@@ -9898,7 +10137,7 @@ export interface operations {
       }
     }
   }
-  own: {
+  own_1: {
     parameters: {
       query?: never
       header?: never
@@ -9914,6 +10153,50 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['StudentHoursView'][]
+        }
+      }
+    }
+  }
+  initials: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['OwnInitials']
+        }
+      }
+    }
+  }
+  setInitials: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['InitialsForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['OwnInitials']
         }
       }
     }
@@ -9954,6 +10237,26 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['MySitting'][]
+        }
+      }
+    }
+  }
+  own: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StatementLine'][]
         }
       }
     }
@@ -10313,7 +10616,7 @@ export interface operations {
       }
     }
   }
-  file_4: {
+  file_5: {
     parameters: {
       query?: never
       header?: never
@@ -10526,7 +10829,7 @@ export interface operations {
       }
     }
   }
-  file_3: {
+  file_4: {
     parameters: {
       query?: never
       header?: never
@@ -11451,7 +11754,7 @@ export interface operations {
       }
     }
   }
-  file_2: {
+  file_3: {
     parameters: {
       query?: never
       header?: never
@@ -11808,6 +12111,76 @@ export interface operations {
       }
     }
   }
+  check_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': string
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['FileCheck']
+        }
+      }
+    }
+  }
+  file_2: {
+    parameters: {
+      query?: {
+        paper?: string
+      }
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/pdf': string
+        }
+      }
+    }
+  }
+  signStatement: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StatementLine']
+        }
+      }
+    }
+  }
   gone: {
     parameters: {
       query?: never
@@ -12108,7 +12481,7 @@ export interface operations {
       }
     }
   }
-  ofTerm: {
+  ofTerm_1: {
     parameters: {
       query?: never
       header?: never
@@ -13564,6 +13937,77 @@ export interface operations {
       }
     }
   }
+  sign: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['AwardsToSign']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['UnsignedAward'][]
+        }
+      }
+    }
+  }
+  ofTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StatementLine'][]
+        }
+      }
+    }
+  }
+  issue: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StatementLine']
+        }
+      }
+    }
+  }
   steps: {
     parameters: {
       query?: never
@@ -13709,6 +14153,28 @@ export interface operations {
       }
     }
   }
+  unsigned: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['UnsignedAward'][]
+        }
+      }
+    }
+  }
   watch_1: {
     parameters: {
       query?: {
@@ -13779,6 +14245,30 @@ export interface operations {
         }
         content: {
           'application/pdf': string
+        }
+      }
+    }
+  }
+  verify: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['VerifyForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['VerifyView']
         }
       }
     }
@@ -17254,6 +17744,9 @@ export const topicViewIdValues: ReadonlyArray<
   'exercise-advice',
   'diagnosis',
 ]
+export const verifyViewFileValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['VerifyView']['file']
+> = ['as-handed-out', 'changed', 'not-asked']
 export const waysAfterFrictionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Ways']['afterFriction']
 > = ['cold', 'heat']

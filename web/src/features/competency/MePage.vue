@@ -4,6 +4,7 @@ import KeepApart from '@/features/pairing/KeepApart.vue'
 import OwnHours from '@/features/register/OwnHours.vue'
 import AgreedRegions from '@/features/timetable/AgreedRegions.vue'
 import OwnSittings from '@/features/timetable/OwnSittings.vue'
+import StatementsPanel from '@/features/statement/StatementsPanel.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
 import CalendarAddresses from '@/features/ical/CalendarAddresses.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
@@ -21,6 +22,7 @@ const session = useSession()
     </StudentPage>
     <div class="own">
       <OwnHours />
+      <StatementsPanel />
       <KeepApart class="card" />
       <AgreedRegions class="card" />
       <NotesForm :person="session.person" readonly />

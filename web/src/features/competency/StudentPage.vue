@@ -9,6 +9,7 @@ import { hue } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
 import Standing from '@/parts/Standing.vue'
 import { capital, counted, day, points } from '@/parts/words'
+import StatementsPanel from '@/features/statement/StatementsPanel.vue'
 import StudentBackground from './StudentBackground.vue'
 import StepsToPractise from './StepsToPractise.vue'
 import StudentRollUps from './StudentRollUps.vue'
@@ -135,6 +136,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
               >
             </div>
           </section>
+          <StatementsPanel v-if="session.staff" :term="student.term" :student="student.student.id" />
           <StudentBackground :student="student" />
         </div>
         <div class="rest">

@@ -17,6 +17,8 @@ class Pictures {
     /** Screens that are a part of another that has its picture. */
     private static final List<String> WITHOUT = List.of(
             "show-list",
+            "sign",
+            "verify",
             "profile",
             "round-set-up",
             "grade",

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { api, ask } from '@/api/client'
+import { useAsked } from '@/api/useAsked'
+import { useCommand } from '@/api/useCommand'
+import Failed from '@/parts/Failed.vue'
+import { day } from '@/parts/words'
+
+/** What the school stated on paper of a student of a term; a student sees their own. */
+const props = defineProps<{ term?: string; student?: string }>()
+const path = () => ({ term: props.term! })
+const { data, again } = useAsked(() =>
+  props.term
+    ? ask(api.GET('/api/terms/{term}/statements', { params: { path: path() } }))
+    : ask(api.GET('/api/me/statements')),
+)
+const mine = computed(() => data.value?.filter((s) => !props.student || s.student === props.student) ?? [])
+const { busy, failed, during } = useCommand()
+const issue = () =>
+  during(async () => {
+    await ask(
+      api.POST('/api/terms/{term}/statements/{student}', {
+        params: { path: { ...path(), student: props.student! } },
+      }),
+    )
+    await again()
+  })
+const sign = (id: string) =>
+  during(async () => {
+    await ask(api.POST('/api/statements/{id}/signature', { params: { path: { id } } }))
+    await again()
+  })
+</script>
+
+<template>
+  <section v-if="term || mine.length" class="card statements" aria-label="Statements of results">
+    <h2>Statements of results</h2>
+    <p v-if="data && !mine.length" class="soft">None was issued yet.</p>
+    <ul v-if="mine.length">
+      <li v-for="s in mine" :key="s.id">
+        <div>
+          <a :href="`/api/statements/${s.id}/file`" target="_blank">{{ day(s.issuedAt) }}, PDF</a>
+          <span class="soft small">{{
+            s.signed.length ? `signed by ${s.signed.map((g) => g.name).join(', ')}` : 'not signed'
+          }}</span>
+          <span v-for="c in s.changes" :key="c" :class="['small', s.outdated && 'bad']">{{ c }}</span>
+        </div>
+        <button
+          v-if="term"
+          class="push"
+          :disabled="busy"
+          :aria-label="`Sign the statement of ${day(s.issuedAt)}`"
+          @click="sign(s.id)"
+        >
+          {{ s.signed.length ? 'Sign again' : 'Sign' }}
+        </button>
+      </li>
+    </ul>
+    <div v-if="term" class="do">
+      <button class="push main" :disabled="busy" @click="issue">Issue one now</button>
+      <router-link class="push" to="/sign">Initials</router-link>
+    </div>
+    <Failed :of="failed" />
+  </section>
+</template>
+
+<style scoped>
+.statements {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  min-height: 48px;
+}
+li > div {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+a {
+  display: inline-flex;
+  align-items: center;
+  min-height: 24px;
+}
+.do {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+.small {
+  font-size: 14px;
+}
+.bad {
+  color: var(--stop);
+}
+</style>
