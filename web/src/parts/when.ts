@@ -21,3 +21,12 @@ export const timeOf = (iso: string | number) => inSchool(iso, { hour: '2-digit',
 /** The date of a moment at the school, as a date field wants it: 2026-12-03. */
 export const dateOf = (iso: string | number = Date.now()) =>
   new Date(iso).toLocaleDateString('sv-SE', { timeZone: zone })
+
+/** A date with its year, for what is read years later: 3 Dec 2026. */
+export const dayOfYear = (date: string) =>
+  new Date(`${date.slice(0, 10)}T00:00:00Z`).toLocaleDateString('en-GB', {
+    timeZone: 'UTC',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+  })

@@ -92,13 +92,13 @@ const points = (line: number[]) =>
   align-items: flex-end;
 }
 .draw {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: flex-end;
+  display: grid;
+  grid-template-columns: minmax(0, auto) auto;
+  gap: 6px 14px;
+  align-items: end;
 }
 .draw span {
-  flex-basis: 100%;
+  grid-column: 1 / -1;
 }
 svg {
   width: 280px;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { api, ask } from '@/api/client'
+import { computed, ref } from 'vue'
+import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
 import Failed from '@/parts/Failed.vue'
-import { day } from '@/parts/words'
+import { dateOf, dayOfYear } from '@/parts/when'
 
 /** What the school stated on paper of a student of a term; a student sees their own. */
 const props = defineProps<{ term?: string; student?: string }>()
@@ -25,7 +25,17 @@ const issue = () =>
     )
     await again()
   })
-const sign = (id: string) =>
+/** The one that is signed already and was asked about once: the paper of before is told as older. */
+const sure = ref<string>()
+function sign(s: Schema['StatementLine']) {
+  if (s.signed.length && sure.value !== s.id) {
+    sure.value = s.id
+    return
+  }
+  sure.value = undefined
+  void signed(s.id)
+}
+const signed = (id: string) =>
   during(async () => {
     await ask(api.POST('/api/statements/{id}/signature', { params: { path: { id } } }))
     await again()
@@ -39,7 +49,9 @@ const sign = (id: string) =>
     <ul v-if="mine.length">
       <li v-for="s in mine" :key="s.id">
         <div>
-          <a :href="`/api/statements/${s.id}/file`" target="_blank">{{ day(s.issuedAt) }}, PDF</a>
+          <a :href="`/api/statements/${s.id}/file`" target="_blank"
+            >{{ dayOfYear(dateOf(s.issuedAt)) }}, PDF</a
+          >
           <span class="soft small">{{
             s.signed.length ? `signed by ${s.signed.map((g) => g.name).join(', ')}` : 'not signed'
           }}</span>
@@ -49,10 +61,10 @@ const sign = (id: string) =>
           v-if="term"
           class="push"
           :disabled="busy"
-          :aria-label="`Sign the statement of ${day(s.issuedAt)}`"
-          @click="sign(s.id)"
+          :aria-label="`Sign the statement of ${dayOfYear(dateOf(s.issuedAt))}`"
+          @click="sign(s)"
         >
-          {{ s.signed.length ? 'Sign again' : 'Sign' }}
+          {{ !s.signed.length ? 'Sign' : sure === s.id ? 'Really sign again' : 'Sign again' }}
         </button>
       </li>
     </ul>

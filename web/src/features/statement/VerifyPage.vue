@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import Failed from '@/parts/Failed.vue'
-import { day } from '@/parts/words'
+import { dayOfYear } from '@/parts/when'
 import { sealOf } from './fileSeal'
 
 /** Whether a statement of results is the school's, as it was handed out, and still so: for whoever holds it. */
@@ -65,7 +65,7 @@ function typed() {
           </p>
           <p v-else class="said"><b>✓</b> {{ view.school }} issued a statement with this code.</p>
           <p>
-            Issued {{ day(view.issuedOn!) }};
+            Issued {{ dayOfYear(view.issuedOn!) }};
             {{ view.signedBy.length ? `signed by ${view.signedBy.join(' and ')}.` : 'signed by nobody yet.' }}
           </p>
           <template v-if="view.changes.length">

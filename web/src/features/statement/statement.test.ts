@@ -53,7 +53,7 @@ describe('what is said of it', () => {
   it('is that it is as it was handed out', async () => {
     const text = await said(VIEW)
     expect(text).toContain('This file is as Harbour School handed it out.')
-    expect(text).toContain('signed by Nadia Reef.')
+    expect(text).toContain('Issued 3 Nov 2026; signed by Nadia Reef.')
     expect(text).toContain('Nothing of what it says was changed since.')
     expect(ask.mock.calls[0]![0]).toMatchObject({
       method: 'POST',
@@ -116,6 +116,23 @@ describe('statements of a student', () => {
       path: '/api/terms/{term}/statements/{student}',
       options: { params: { path: { term: 't', student: 'ana' } } },
     })
+  })
+  it('are signed again only by who means it', async () => {
+    ask.mockResolvedValue([
+      { ...LINE, signed: [{ name: 'Nadia Reef', initials: 'NR', on: '2026-11-04', times: 1 }] },
+    ])
+    const panel = mount(StatementsPanel, { props: { term: 't', student: 'ana' }, ...stubs })
+    await flushPromises()
+    const button = panel.find('li button')
+    expect(button.text()).toBe('Sign again')
+    await button.trigger('click')
+    await flushPromises()
+    expect(ask).toHaveBeenCalledTimes(1)
+    expect(button.text()).toBe('Really sign again')
+    await button.trigger('click')
+    await flushPromises()
+    expect(ask.mock.calls[1]![0]).toMatchObject({ path: '/api/statements/{id}/signature' })
+    expect(button.text()).toBe('Sign again')
   })
   it('are read by the student, and nothing is shown where there are none', async () => {
     ask.mockResolvedValue([LINE])

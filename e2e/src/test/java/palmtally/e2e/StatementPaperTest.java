@@ -89,6 +89,7 @@ class StatementPaperTest {
 
             // Signed again: the paper of before says so.
             panel.getByText("Sign again").click();
+            panel.getByText("Really sign again").click();
             assertThat(panel.getByText("signed by Nadia Reef, Nadia Reef")).isVisible();
             outside.getByLabel("Choose the file").setInputFiles(file(pdf));
             assertThat(outside.getByText("It is no longer so as it says:")).isVisible();

@@ -48,6 +48,10 @@ class StatementTest {
         return answer.json();
     }
 
+    private static String today(App.Running app) {
+        return DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK).format(LocalDate.now(app.clock()));
+    }
+
     private static void sign(Lab lab) {
         for (var a : lab.teacher().get(lab.at("/unsigned")).json())
             assertThat(lab.teacher()
@@ -93,7 +97,7 @@ class StatementTest {
         var on = Files.createTempFile("statement", ".pdf");
         PdfUa.assertAccessible(Files.write(on, pdf));
         Files.delete(on);
-        var today = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK).format(LocalDate.now(app.clock()));
+        var today = today(app);
         // What is not released is not stated.
         assertThat(text(pdf))
                 .contains(
@@ -153,7 +157,7 @@ class StatementTest {
         assertThat(signed.get("file").asString()).isEqualTo("as-handed-out");
         assertThat(signed.get("outdated").asBoolean()).isTrue();
         assertThat(words(signed.get("changes")))
-                .containsExactly("The statement was signed again by Seal Teacher on " + LocalDate.now(app.clock())
+                .containsExactly("The statement was signed again by Seal Teacher on " + today(app)
                         + ", after this paper was made.");
         assertThat(verify(app, code, file(lab, statement)).get("changes")).isEmpty();
 
@@ -169,7 +173,7 @@ class StatementTest {
         // Awarded anew: initials do not go over to another award.
         lab.award(practical, 1, 48, true);
         assertThat(words(verify(app, code, file(lab, statement)).get("changes")))
-                .containsExactly("The practical of " + LocalDate.now(app.clock()) + ", " + name(lab)
+                .containsExactly("The practical of " + today(app) + ", " + name(lab)
                         + ", was awarded anew after this was issued.");
         assertThat(lab.teacher()
                         .get(lab.at("/statements"))

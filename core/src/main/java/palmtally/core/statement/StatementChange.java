@@ -1,9 +1,11 @@
 package palmtally.core.statement;
 
 import java.time.LocalDate;
+import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
@@ -21,14 +23,14 @@ public record StatementChange(Kind kind, String words, String plain) {
         AWARDED_ANEW,
         NO_LONGER_COUNTS,
         SIGNED_ANEW,
-        STATEMENT_SIGNED_ANEW,
+        SIGNED_LATER,
         LATER_PRACTICAL;
 
         private final String word = Texts.word(this);
 
-        /** Whether what the paper says is no longer so; a later practical leaves it as it was. */
+        /** Whether what the paper says is no longer so; a later practical, and initials where there were none, leave it as it was. */
         public boolean outdates() {
-            return this != LATER_PRACTICAL;
+            return this != LATER_PRACTICAL && this != SIGNED_LATER;
         }
 
         @Override
@@ -63,7 +65,10 @@ public record StatementChange(Kind kind, String words, String plain) {
                         of + " was awarded anew: it was " + marks(was) + " and is " + marks(is) + ".",
                         of + " was awarded anew after this was issued."));
             else if (!Objects.equals(is.signed(), was.signed()))
-                all.add(new StatementChange(Kind.SIGNED_ANEW, of + signed(was, is), of + signed(was, is)));
+                all.add(new StatementChange(
+                        was.signed() == null ? Kind.SIGNED_LATER : Kind.SIGNED_ANEW,
+                        of + signed(was, is),
+                        of + signed(was, is)));
         }
         for (var later : now.results())
             if (today.containsKey(later.practical())) {
@@ -74,7 +79,7 @@ public record StatementChange(Kind kind, String words, String plain) {
             var s = now.signed().get(i);
             var words = "The statement was signed " + (i == 0 ? "" : "again ") + "by " + s.name() + " on " + day(s.on())
                     + ", after this paper was made.";
-            all.add(new StatementChange(Kind.STATEMENT_SIGNED_ANEW, words, words));
+            all.add(new StatementChange(i == 0 ? Kind.SIGNED_LATER : Kind.SIGNED_ANEW, words, words));
         }
         return List.copyOf(all);
     }
@@ -95,6 +100,7 @@ public record StatementChange(Kind kind, String words, String plain) {
     }
 
     private static String day(LocalDate day) {
-        return day.toString();
+        return day.getDayOfMonth() + " " + day.getMonth().getDisplayName(TextStyle.SHORT, Locale.UK) + " "
+                + day.getYear();
     }
 }

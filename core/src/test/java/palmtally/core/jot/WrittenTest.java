@@ -111,7 +111,7 @@ class WrittenTest {
 
     @Test
     void one_line_at_least_is_a_step() {
-        assertThatThrownBy(() -> written("wibble the moon", "hello"))
+        assertThatThrownBy(() -> written("wibble the moon", "flummox"))
                 .isInstanceOfSatisfying(
                         InvalidValue.class,
                         e -> assertThat(e.faults())

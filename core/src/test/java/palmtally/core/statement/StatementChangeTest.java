@@ -36,8 +36,8 @@ class StatementChangeTest {
         assertThat(changes)
                 .containsExactly(new StatementChange(
                         StatementChange.Kind.AWARDED_ANEW,
-                        "The practical of 2026-11-03, Calves, was awarded anew: it was 71, pass and is 48, fail.",
-                        "The practical of 2026-11-03, Calves, was awarded anew after this was issued."));
+                        "The practical of 3 Nov 2026, Calves, was awarded anew: it was 71, pass and is 48, fail.",
+                        "The practical of 3 Nov 2026, Calves, was awarded anew after this was issued."));
         assertThat(changes.get(0).kind().outdates()).isTrue();
     }
 
@@ -50,9 +50,9 @@ class StatementChangeTest {
                 .containsExactly(StatementChange.Kind.NO_LONGER_COUNTS, StatementChange.Kind.LATER_PRACTICAL);
         assertThat(changes.get(0).words())
                 .isEqualTo(
-                        "The practical of 2026-11-03, Calves, does not count any more; the statement says no mean, incomplete.");
-        assertThat(changes.get(1).words()).isEqualTo("A practical of 2026-11-03, Calves, came after it: 80, pass.");
-        assertThat(changes.get(1).plain()).isEqualTo("A practical of 2026-11-03, Calves, came after it.");
+                        "The practical of 3 Nov 2026, Calves, does not count any more; the statement says no mean, incomplete.");
+        assertThat(changes.get(1).words()).isEqualTo("A practical of 3 Nov 2026, Calves, came after it: 80, pass.");
+        assertThat(changes.get(1).plain()).isEqualTo("A practical of 3 Nov 2026, Calves, came after it.");
         assertThat(changes.get(1).kind().outdates()).isFalse();
     }
 
@@ -71,11 +71,19 @@ class StatementChangeTest {
                         line("b", 1, 60, "pass", NK),
                         line("c", 1, 60, "pass", null)));
         assertThat(changes)
+                .extracting(StatementChange::kind)
+                .containsExactly(
+                        StatementChange.Kind.SIGNED_ANEW,
+                        StatementChange.Kind.SIGNED_LATER,
+                        StatementChange.Kind.SIGNED_ANEW);
+        assertThat(StatementChange.Kind.SIGNED_ANEW.outdates()).isTrue();
+        assertThat(StatementChange.Kind.SIGNED_LATER.outdates()).isFalse();
+        assertThat(changes)
                 .extracting(StatementChange::words)
                 .containsExactly(
-                        "The practical of 2026-11-03, Calves, was signed again by Nadia Kerr on 2026-11-03, after this was issued.",
-                        "The practical of 2026-11-03, Calves, was signed by Nadia Kerr on 2026-11-03, after this was issued.",
-                        "The practical of 2026-11-03, Calves, has no initials any more.");
+                        "The practical of 3 Nov 2026, Calves, was signed again by Nadia Kerr on 3 Nov 2026, after this was issued.",
+                        "The practical of 3 Nov 2026, Calves, was signed by Nadia Kerr on 3 Nov 2026, after this was issued.",
+                        "The practical of 3 Nov 2026, Calves, has no initials any more.");
     }
 
     @Test
@@ -83,10 +91,10 @@ class StatementChangeTest {
         var then = new ArrayList<Signed>();
         assertThat(StatementChange.between(of(then), of(List.of(NK))))
                 .extracting(StatementChange::words)
-                .containsExactly("The statement was signed by Nadia Kerr on 2026-11-03, after this paper was made.");
+                .containsExactly("The statement was signed by Nadia Kerr on 3 Nov 2026, after this paper was made.");
         assertThat(StatementChange.between(of(List.of(NK)), of(List.of(NK, NK))))
                 .extracting(StatementChange::plain)
                 .containsExactly(
-                        "The statement was signed again by Nadia Kerr on 2026-11-03, after this paper was made.");
+                        "The statement was signed again by Nadia Kerr on 3 Nov 2026, after this paper was made.");
     }
 }
