@@ -3,11 +3,13 @@ import { computed, ref } from 'vue'
 import { api, ask, type Schema } from '@/api/client'
 import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
+import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
 import { dateOf, dayOfYear } from '@/parts/when'
 
 /** What the school stated on paper of a student of a term; a student sees their own. */
 const props = defineProps<{ term?: string; student?: string }>()
+const session = useSession()
 const path = () => ({ term: props.term! })
 const { data, again } = useAsked(() =>
   props.term
@@ -43,9 +45,9 @@ const signed = (id: string) =>
 </script>
 
 <template>
-  <section v-if="term || mine.length" class="card statements" aria-label="Statements of results">
+  <section v-if="(term && data) || mine.length" class="card statements" aria-label="Statements of results">
     <h2>Statements of results</h2>
-    <p v-if="data && !mine.length" class="soft">None was issued yet.</p>
+    <p v-if="!mine.length" class="soft">None was issued yet.</p>
     <ul v-if="mine.length">
       <li v-for="s in mine" :key="s.id">
         <div>
@@ -58,7 +60,7 @@ const signed = (id: string) =>
           <span v-for="c in s.changes" :key="c" :class="['small', s.outdated && 'bad']">{{ c }}</span>
         </div>
         <button
-          v-if="term"
+          v-if="term && session.plans"
           class="push"
           :disabled="busy"
           :aria-label="`Sign the statement of ${dayOfYear(dateOf(s.issuedAt))}`"
@@ -69,7 +71,7 @@ const signed = (id: string) =>
       </li>
     </ul>
     <div v-if="term" class="do">
-      <button class="push main" :disabled="busy" @click="issue">Issue one now</button>
+      <button v-if="session.plans" class="push main" :disabled="busy" @click="issue">Issue one now</button>
       <router-link class="push" to="/sign">Initials</router-link>
     </div>
     <Failed :of="failed" />
@@ -101,7 +103,7 @@ li > div {
 a {
   display: inline-flex;
   align-items: center;
-  min-height: 24px;
+  min-height: var(--target);
 }
 .do {
   display: flex;

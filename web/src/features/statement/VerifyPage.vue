@@ -11,6 +11,7 @@ const { busy, failed, during } = useCommand()
 const code = ref('')
 const view = ref<Schema['VerifyView']>()
 const name = ref('')
+const picker = ref<HTMLInputElement>()
 async function verify(form: { code?: string; digest?: string }) {
   view.value = undefined
   await during(async () => {
@@ -18,7 +19,10 @@ async function verify(form: { code?: string; digest?: string }) {
   })
 }
 async function file(event: Event) {
-  const picked = (event.target as HTMLInputElement).files?.[0]
+  const input = event.target as HTMLInputElement
+  const picked = input.files?.[0]
+  // The same file may be chosen again.
+  input.value = ''
   if (!picked) return
   name.value = picked.name
   const seal = await sealOf(await picked.arrayBuffer())
@@ -39,9 +43,17 @@ function typed() {
         Choose the file of a statement of results, or type the check code that stands on it. The file stays on
         this device: only its digest is compared. No name and no mark is shown here.
       </p>
-      <label class="push main pick"
-        >Choose the file <input type="file" accept="application/pdf,.pdf" :disabled="busy" @change="file"
-      /></label>
+      <div class="choose">
+        <input
+          ref="picker"
+          type="file"
+          accept="application/pdf,.pdf"
+          class="sr"
+          aria-label="File of a statement"
+          @change="file"
+        />
+        <button class="push main" :disabled="busy" @click="picker?.click()">Choose the file</button>
+      </div>
       <form @submit.prevent="typed">
         <label class="field above"
           >Check code <input v-model="code" autocomplete="off" maxlength="20" placeholder="ABCD-EFGH-JKMN"
@@ -91,19 +103,6 @@ function typed() {
   gap: 14px;
   max-width: 640px;
   margin: 0 auto;
-}
-.pick {
-  align-self: flex-start;
-  cursor: pointer;
-}
-.pick input {
-  position: absolute;
-  opacity: 0;
-  width: 1px;
-}
-.pick:focus-within {
-  outline: 3px solid var(--ink);
-  outline-offset: 2px;
 }
 form {
   display: flex;

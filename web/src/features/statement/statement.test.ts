@@ -2,6 +2,8 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Schema } from '@/api/client'
 import { sealOf } from './fileSeal'
+import { createPinia, setActivePinia } from 'pinia'
+import { useSession } from '@/features/session/useSession'
 import InitialsForm from './InitialsForm.vue'
 import StatementsPanel from './StatementsPanel.vue'
 import VerifyPage from './VerifyPage.vue'
@@ -25,7 +27,12 @@ const VIEW: Schema['VerifyView'] = {
   outdated: false,
 }
 
-beforeEach(() => ask.mockReset())
+beforeEach(() => {
+  ask.mockReset()
+  setActivePinia(createPinia())
+  const person = { id: 'n', name: 'Nadia Reef', role: 'instructor' as const }
+  useSession().session = { person } as Schema['SessionView']
+})
 
 describe('a file of a statement', () => {
   // FIPS 180-4, example of SHA-256 for "abc" (from memory).
@@ -133,6 +140,14 @@ describe('statements of a student', () => {
     await flushPromises()
     expect(ask.mock.calls[1]![0]).toMatchObject({ path: '/api/statements/{id}/signature' })
     expect(button.text()).toBe('Sign again')
+  })
+  it('are issued and signed by instructors, and read by graders', async () => {
+    useSession().session = { person: { id: 'o', name: 'Olle', role: 'grader' } } as Schema['SessionView']
+    ask.mockResolvedValue([LINE])
+    const panel = mount(StatementsPanel, { props: { term: 't', student: 'ana' }, ...stubs })
+    await flushPromises()
+    expect(panel.findAll('li')).toHaveLength(1)
+    expect(panel.findAll('button')).toHaveLength(0)
   })
   it('are read by the student, and nothing is shown where there are none', async () => {
     ask.mockResolvedValue([LINE])

@@ -68,14 +68,14 @@ class StatementPaperTest {
             // Whoever holds it needs no sign-in.
             var outside = browser.page();
             outside.navigate(app.url() + "/verify");
-            outside.getByLabel("Choose the file").setInputFiles(file(pdf));
+            outside.getByLabel("File of a statement").setInputFiles(file(pdf));
             assertThat(outside.getByText("handed it out.")).isVisible();
             assertThat(outside.getByText("signed by Nadia Reef.")).isVisible();
             assertThat(outside.getByText("Nothing of what it says was changed since."))
                     .isVisible();
             var other = pdf.clone();
             other[other.length - 40] ^= 1;
-            outside.getByLabel("Choose the file").setInputFiles(file(other));
+            outside.getByLabel("File of a statement").setInputFiles(file(other));
             assertThat(outside.getByText("This file was changed")).isVisible();
             assertThat(outside.getByLabel("Check code").inputValue()).hasSize(14);
 
@@ -91,7 +91,7 @@ class StatementPaperTest {
             panel.getByText("Sign again").click();
             panel.getByText("Really sign again").click();
             assertThat(panel.getByText("signed by Nadia Reef, Nadia Reef")).isVisible();
-            outside.getByLabel("Choose the file").setInputFiles(file(pdf));
+            outside.getByLabel("File of a statement").setInputFiles(file(pdf));
             assertThat(outside.getByText("It is no longer so as it says:")).isVisible();
             assertThat(outside.getByText("The statement was signed again by Nadia Reef"))
                     .isVisible();
