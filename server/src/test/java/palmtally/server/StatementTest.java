@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
+import java.util.zip.DeflaterOutputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -252,6 +253,35 @@ class StatementTest {
                             .status())
                     .as(hostile)
                     .isBetween(400, 422);
+    }
+
+    /** A small file that would fill the memory is refused before it is read. */
+    @Test
+    void what_is_packed_too_tight_is_not_unpacked(App.Running app) throws Exception {
+        var lab = Lab.in(app, "Bomb");
+        var zeros = new byte[1 << 20];
+        var out = new ByteArrayOutputStream();
+        out.write("%PDF-1.7\n1 0 obj <</Filter/FlateDecode>> stream\n".getBytes(StandardCharsets.US_ASCII));
+        try (var deflated = new DeflaterOutputStream(out)) {
+            for (int i = 0; i < 200; i++) deflated.write(zeros);
+        }
+        var twice = new ByteArrayOutputStream();
+        twice.write(
+                "%PDF-1.7\n1 0 obj <</Filter[/FlateDecode/FlateDecode]>> stream\n".getBytes(StandardCharsets.US_ASCII));
+        try (var deflated = new DeflaterOutputStream(twice)) {
+            var inner = new ByteArrayOutputStream();
+            try (var packed = new DeflaterOutputStream(inner)) {
+                packed.write(zeros);
+            }
+            deflated.write(inner.toByteArray());
+        }
+        var other = "%PDF-1.7\n1 0 obj <</Filter/LZWDecode>> stream\nabc".getBytes(StandardCharsets.US_ASCII);
+        for (var hostile : List.of(out.toByteArray(), twice.toByteArray(), other)) {
+            assertThat(hostile.length).isLessThan(1 << 20);
+            var answer = lab.teacher().ask("POST", "/api/statements/check", hostile, "application/pdf");
+            assertThat(answer.status()).isEqualTo(422);
+            assertThat(answer.text()).contains("no PDF that a statement could be");
+        }
     }
 
     @Test

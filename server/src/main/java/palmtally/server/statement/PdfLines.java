@@ -16,6 +16,7 @@ final class PdfLines {
     /** @throws Refusal 422 where it is no PDF that can be read, 413 where it is too large */
     static List<String> of(byte[] pdf) {
         if (pdf.length > MOST_BYTES) throw Refusal.tooLarge("A statement is not larger than 2 MB.");
+        if (PackedTooTight.is(pdf)) throw Refusal.invalid("not-readable", "This is no PDF that a statement could be.");
         try (var document = Loader.loadPDF(pdf)) {
             if (document.getNumberOfPages() > MOST_PAGES)
                 throw Refusal.invalid("not-readable", "This PDF has more pages than a statement.");
@@ -26,7 +27,8 @@ final class PdfLines {
                     .map(l -> l.strip().replaceAll("\\s+", " "))
                     .filter(l -> !l.isEmpty())
                     .toList();
-        } catch (IOException | IllegalArgumentException | ClassCastException e) {
+        } catch (IOException | RuntimeException | StackOverflowError e) {
+            if (e instanceof Refusal refused) throw refused;
             throw Refusal.invalid("not-readable", "This is no PDF that can be read.");
         }
     }
