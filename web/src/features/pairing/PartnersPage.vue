@@ -5,6 +5,7 @@ import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
 import WhoIsWithWhom from '@/features/demonstration/WhoIsWithWhom.vue'
 import LabHead from '@/features/register/LabHead.vue'
+import NoLab from '@/features/register/NoLab.vue'
 import { useLabs } from '@/features/register/useLabs'
 import { useSession } from '@/features/session/useSession'
 import ChoiceField from '@/parts/ChoiceField.vue'
@@ -182,6 +183,7 @@ const range = ([a, b]: number[]) => (a === b ? String(a) : `${a} to ${b}`)
         </section>
       </div>
     </template>
+    <NoLab v-else-if="register && !shown" />
   </div>
 </template>
 
