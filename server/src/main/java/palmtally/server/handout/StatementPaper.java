@@ -3,6 +3,8 @@ package palmtally.server.handout;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -147,7 +149,7 @@ public class StatementPaper {
     }
 
     private static String tenth(double value) {
-        return String.format(Locale.ROOT, "%.1f", value);
+        return BigDecimal.valueOf(value).setScale(1, RoundingMode.HALF_UP).toPlainString();
     }
 
     private static String day(@Nullable LocalDate day) {

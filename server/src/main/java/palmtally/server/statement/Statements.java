@@ -259,36 +259,23 @@ public class Statements {
 
     /** What would be stated of a student now. */
     private Statement facts(Caller caller, Term term, UUID student, List<Statement.Signed> signed) {
-        Map<UUID, SignatureRow> under = new HashMap<>();
-        rows.awardSignatures(term.id(), student).forEach(s -> under.put(s.subject, s));
-        var results = new ArrayList<Statement.ResultLine>();
-        Map<UUID, ResultRow> byId = new HashMap<>();
-        for (var r : rows.results(term.id(), student)) {
-            byId.put(r.practical, r);
-            results.add(new Statement.ResultLine(
-                    r.practical.toString(),
-                    r.revision,
-                    day(r.at),
-                    r.sequence,
-                    r.grader,
-                    r.mean,
-                    r.result,
-                    signed(under.get(r.practical))));
-        }
+        var results = results(term.id(), student);
+        Map<String, Statement.ResultLine> byId = new HashMap<>();
+        results.forEach(r -> byId.put(r.practical(), r));
         var competencies = new ArrayList<Statement.CompetencyLine>();
         for (var region : tracking.stated(term, student))
             for (var line : region.lines()) {
                 if (line.bar().level() == null) continue;
                 var last = line.history().get(line.history().size() - 1).practical();
-                var by = byId.get(last);
+                var by = byId.get(last.toString());
                 competencies.add(new Statement.CompetencyLine(
                         region.region().label(),
                         line.bar().criterion().label(),
                         line.bar().state().toString(),
                         (int) Math.round(line.bar().level()),
-                        by == null ? null : day(by.at),
-                        by == null ? null : by.grader,
-                        by == null ? null : signed(under.get(last))));
+                        by == null ? null : by.on(),
+                        by == null ? null : by.grader(),
+                        by == null ? null : by.signed()));
             }
         var counted = hours.student(caller, term.id(), student).hours().kinds().stream()
                 .filter(k -> k.kind() != null && (k.counts() > 0 || k.asked() > 0))
@@ -303,6 +290,23 @@ public class Statements {
                 results,
                 counted,
                 signed);
+    }
+
+    /** Practicals that count and are shown to the student, with the last initials under each. */
+    private List<Statement.ResultLine> results(UUID term, UUID student) {
+        Map<UUID, SignatureRow> under = new HashMap<>();
+        rows.awardSignatures(term, student).forEach(r -> under.put(r.subject, r));
+        return rows.results(term, student).stream()
+                .map(r -> new Statement.ResultLine(
+                        r.practical.toString(),
+                        r.revision,
+                        day(r.at),
+                        r.sequence,
+                        r.grader,
+                        r.mean,
+                        r.result,
+                        signed(under.get(r.practical))))
+                .toList();
     }
 
     private static double tenth(double hours) {
@@ -387,26 +391,13 @@ public class Statements {
 
     /** The results of today: competencies and hours move with every look, and are stated for their day. */
     private Statement now(@Nullable Caller caller, Stored s, List<Statement.Signed> signed) {
-        Map<UUID, SignatureRow> under = new HashMap<>();
-        rows.awardSignatures(s.termId, s.studentId).forEach(r -> under.put(r.subject, r));
-        var results = rows.results(s.termId, s.studentId).stream()
-                .map(r -> new Statement.ResultLine(
-                        r.practical.toString(),
-                        r.revision,
-                        day(r.at),
-                        r.sequence,
-                        r.grader,
-                        r.mean,
-                        r.result,
-                        signed(under.get(r.practical))))
-                .toList();
         return new Statement(
                 s.facts.school(),
                 s.facts.student(),
                 s.facts.term(),
                 LocalDate.now(clock),
                 List.of(),
-                results,
+                results(s.termId, s.studentId),
                 List.of(),
                 signed);
     }
