@@ -28,10 +28,12 @@ class StatementController {
 
     private final Initials initials;
     private final Statements statements;
+    private final Verification verification;
 
-    StatementController(Initials initials, Statements statements) {
+    StatementController(Initials initials, Statements statements, Verification verification) {
         this.initials = initials;
         this.statements = statements;
+        this.verification = verification;
     }
 
     @Allow(Permission.STAFF)
@@ -102,14 +104,14 @@ class StatementController {
     /** Whether a file or a code is one of the school's, and what has changed since: for whoever holds it, without names and marks. */
     @Allow(Permission.ANYBODY)
     @PostMapping("/api/verify")
-    Statements.VerifyView verify(@RequestBody Statements.VerifyForm form) {
-        return statements.verify(form);
+    Verification.VerifyView verify(@RequestBody Verification.VerifyForm form) {
+        return verification.verify(form);
     }
 
     /** @param sent the bytes of a PDF */
     @Allow(Permission.STAFF)
     @PostMapping("/api/statements/check")
-    Statements.FileCheck check(@Me Caller caller, @RequestBody byte[] sent) {
-        return statements.check(caller, sent);
+    Verification.FileCheck check(@Me Caller caller, @RequestBody byte[] sent) {
+        return verification.check(caller, sent);
     }
 }
