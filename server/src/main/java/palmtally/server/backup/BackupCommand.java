@@ -3,7 +3,7 @@ package palmtally.server.backup;
 import java.nio.file.Path;
 import java.time.Clock;
 
-/** {@code backup FILE}, {@code restore FILE} and {@code undo} without a running server; says what it did. */
+/** {@code backup FILE}, {@code restore FILE}, {@code export DIR}, {@code import DIR} and {@code undo} without a running server; says what it did. */
 public final class BackupCommand {
     private BackupCommand() {}
 
@@ -29,8 +29,22 @@ public final class BackupCommand {
                 case "undo" ->
                     System.out.println(
                             "gone back to " + dumps.undo(clock.instant()).words());
+                case "export" ->
+                    System.out.println("exported "
+                            + dumps.export(Path.of(words[1]), clock.instant(), System.err::println)
+                                    .words()
+                            + "\n" + words[1]);
+                case "import" ->
+                    System.out.println("imported "
+                            + dumps.take(
+                                            Path.of(words[1]),
+                                            words.length > 2 && words[2].equals("--edited"),
+                                            clock.instant(),
+                                            System.err::println)
+                                    .words()
+                            + "\nThe school that was there before is kept: ./palm restore --undo goes back to it.");
                 default -> {
-                    System.err.println("backup FILE, restore FILE or undo");
+                    System.err.println("backup FILE, restore FILE, export DIR, import DIR [--edited] or undo");
                     return 2;
                 }
             }

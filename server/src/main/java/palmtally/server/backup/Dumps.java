@@ -7,18 +7,14 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.time.Instant;
-import java.time.ZoneOffset;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
-import org.flywaydb.core.Flyway;
-import org.flywaydb.core.api.FlywayException;
+import java.util.function.Consumer;
 
 /**
  * Dumps a school's database, restores a dump in its place and takes that back. A dump counts once it was restored beside the school and
@@ -26,15 +22,8 @@ import org.flywaydb.core.api.FlywayException;
  * PostgreSQL's own pg_dump and pg_restore.
  */
 public final class Dumps {
-    private static final DateTimeFormatter STAMP =
-            DateTimeFormatter.ofPattern("yyyyMMddHHmmss").withZone(ZoneOffset.UTC);
     private static final int MOST_MINUTES = 60;
-    /** Schools that a restore took the place of, and that are kept for the way back. */
-    private static final int KEPT = 3;
-
-    private final String url;
-    private final String user;
-    private final String password;
+    private final SchoolDatabase at;
     private final Path programs;
 
     /**
@@ -42,9 +31,7 @@ public final class Dumps {
      * @param programs folder of pg_dump and pg_restore
      */
     public Dumps(String url, String user, String password, Path programs) {
-        this.url = url;
-        this.user = user;
-        this.password = password;
+        this.at = new SchoolDatabase(url, user, password);
         this.programs = programs;
     }
 
@@ -61,7 +48,7 @@ public final class Dumps {
 
     /** Whether the database, of whatever version, has nobody in it. */
     boolean nobodyIsThere() {
-        try (var school = connect(name());
+        try (var school = at.connect(at.name());
                 var s = school.createStatement();
                 var r = s.executeQuery("select not exists (select from account)")) {
             r.next();
@@ -79,7 +66,7 @@ public final class Dumps {
      */
     public Inventory dump(Path file) {
         var part = file.resolveSibling(file.getFileName() + ".part");
-        var proof = name() + "_proof_" + UUID.randomUUID().toString().substring(0, 8);
+        var proof = at.name() + "_proof_" + UUID.randomUUID().toString().substring(0, 8);
         try {
             var folder = file.toAbsolutePath().getParent();
             if (folder != null) Files.createDirectories(folder);
@@ -87,7 +74,7 @@ public final class Dumps {
             Files.createFile(part, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
             Inventory there;
             // Counted in the same snapshot that is dumped, so that taps which come meanwhile make no difference.
-            try (var school = connect(name())) {
+            try (var school = at.connect(at.name())) {
                 school.setAutoCommit(false);
                 school.setTransactionIsolation(Connection.TRANSACTION_REPEATABLE_READ);
                 String snapshot;
@@ -98,7 +85,7 @@ public final class Dumps {
                 }
                 there = Inventory.of(school);
                 if (there.empty())
-                    throw new Failed("The database \"" + name()
+                    throw new Failed("The database \"" + at.name()
                             + "\" holds no school yet: nobody is in it. Nothing was dumped.");
                 run(
                         "pg_dump",
@@ -107,11 +94,11 @@ public final class Dumps {
                         "--no-privileges",
                         "--snapshot=" + snapshot,
                         "--file=" + part,
-                        "--dbname=" + name());
+                        "--dbname=" + at.name());
             }
-            create(proof);
+            at.create(proof);
             run("pg_restore", "--exit-on-error", "--no-owner", "--no-privileges", "--dbname=" + proof, part.toString());
-            try (var restored = connect(proof)) {
+            try (var restored = at.connect(proof)) {
                 var proven = Inventory.of(restored);
                 if (!proven.equals(there))
                     throw new Failed("The dump does not hold what the school holds: " + proven.words() + " instead of "
@@ -121,11 +108,12 @@ public final class Dumps {
             return there;
         } catch (Inventory.NotASchool e) {
             throw new Failed(
-                    "The database \"" + name() + "\" holds no school: " + e.getMessage() + ". Nothing was dumped.", e);
+                    "The database \"" + at.name() + "\" holds no school: " + e.getMessage() + ". Nothing was dumped.",
+                    e);
         } catch (IOException | SQLException e) {
             throw new Failed("The dump could not be made: " + e.getMessage(), e);
         } finally {
-            dropQuietly(proof);
+            at.dropQuietly(proof);
             try {
                 Files.deleteIfExists(part);
             } catch (IOException e) {
@@ -142,10 +130,10 @@ public final class Dumps {
      * @throws Failed where the file is no dump of a school, is damaged, or comes from a newer version; the school is as it was then
      */
     public Inventory restore(Path file, Instant now) {
-        var fresh = name() + "_new_" + UUID.randomUUID().toString().substring(0, 8);
+        var fresh = at.name() + "_new_" + UUID.randomUUID().toString().substring(0, 8);
         try {
             if (!Files.isRegularFile(file)) throw new Failed(file + " is no file. The school is as it was.");
-            create(fresh);
+            at.create(fresh);
             try {
                 run(
                         "pg_restore",
@@ -161,50 +149,49 @@ public final class Dumps {
                         e);
             }
             Inventory before;
-            try (var restored = connect(fresh)) {
+            try (var restored = at.connect(fresh)) {
                 before = Inventory.of(restored);
             } catch (Inventory.NotASchool e) {
                 throw new Failed(file + " is no dump of a school: " + e.getMessage() + ". The school is as it was.", e);
             }
             if (before.empty())
                 throw new Failed(file + " holds an empty school: nobody is in it. The school is as it was.");
-            migrate(file, fresh, before);
+            at.migrate(file.toString(), fresh, before.schema());
             Inventory after;
-            try (var restored = connect(fresh)) {
+            try (var restored = at.connect(fresh)) {
                 after = Inventory.of(restored);
             }
             for (var table : List.of("account", "practical", "event"))
                 if (after.count(table) != before.count(table))
                     throw new Failed("Bringing " + file + " up to this version lost rows of \"" + table
                             + "\". The school is as it was.");
-            swap(fresh, name() + "_before_" + STAMP.format(now));
-            forgetOld();
+            at.takePlace(fresh, now);
             return after;
         } catch (SQLException e) {
             throw new Failed(file + " could not be restored: " + e.getMessage() + ". The school is as it was.", e);
         } finally {
-            dropQuietly(fresh);
+            at.dropQuietly(fresh);
         }
     }
 
-    private void migrate(Path file, String database, Inventory before) {
-        var flyway = Flyway.configure()
-                .dataSource(url(database), user, password)
-                .locations("classpath:db/migration")
-                .ignoreMigrationPatterns(new String[0])
-                .loggers("slf4j")
-                .load();
-        for (var migration : flyway.info().all())
-            if (migration.getState().isFailed() || migration.getState().name().startsWith("FUTURE"))
-                throw new Failed(file + " comes from a newer version of Palm Tally (schema " + before.schema()
-                        + "), or from one that had failed. The school is as it was.");
-        try {
-            flyway.migrate();
-        } catch (FlywayException e) {
-            throw new Failed(
-                    file + " could not be brought up to this version: " + e.getMessage() + ". The school is as it was.",
-                    e);
-        }
+    /**
+     * Writes the school as a folder of open files.
+     *
+     * @param progress is told of each file that is done
+     * @throws Failed where there is no school, or the folder cannot be written; nothing is there then
+     */
+    Inventory export(Path folder, Instant now, Consumer<String> progress) {
+        return new SchoolExport(at, progress).write(folder, now);
+    }
+
+    /**
+     * Puts a school of open files in the place of the school, which is kept beside it, for {@link #undo}.
+     *
+     * @param edited whether files that were changed since they were exported are meant to be
+     * @throws Failed where it is no whole school that this version knows, with the file and line; the school is as it was then
+     */
+    Inventory take(Path folder, boolean edited, Instant now, Consumer<String> progress) {
+        return new SchoolImport(at, progress).read(folder, edited, now);
     }
 
     /**
@@ -214,10 +201,10 @@ public final class Dumps {
      */
     public Inventory undo(Instant now) {
         try {
-            var kept = kept("_before_");
+            var kept = at.kept("_before_");
             if (kept.isEmpty()) throw new Failed("There is no school to go back to: nothing was restored here.");
-            swap(kept.get(kept.size() - 1), name() + "_undone_" + STAMP.format(now));
-            try (var school = connect(name())) {
+            at.swap(kept.get(kept.size() - 1), at.name() + "_undone_" + SchoolDatabase.STAMP.format(now));
+            try (var school = at.connect(at.name())) {
                 return Inventory.of(school);
             }
         } catch (SQLException e) {
@@ -225,85 +212,17 @@ public final class Dumps {
         }
     }
 
-    /** Puts one database in the place of the school's, which is kept under another name: both or neither. */
-    private void swap(String fresh, String aside) throws SQLException {
-        try (var server = connect("postgres")) {
-            server.setAutoCommit(true);
-            try (var s = server.createStatement()) {
-                s.execute("select pg_terminate_backend(pid) from pg_stat_activity where datname in ('" + name() + "', '"
-                        + fresh + "') and pid <> pg_backend_pid()");
-                boolean there;
-                try (var r = s.executeQuery("select 1 from pg_database where datname = '" + name() + "'")) {
-                    there = r.next();
-                }
-                server.setAutoCommit(false);
-                if (there) s.execute("alter database \"" + name() + "\" rename to \"" + aside + "\"");
-                s.execute("alter database \"" + fresh + "\" rename to \"" + name() + "\"");
-                server.commit();
-            }
-        }
-    }
-
-    /** Databases kept beside the school under a word, the oldest first. */
-    private List<String> kept(String word) throws SQLException {
-        try (var server = connect("postgres");
-                var s = server.prepareStatement(
-                        "select datname from pg_database where datname like ? order by datname")) {
-            s.setString(1, (name() + word).replace("_", "\\_") + "%");
-            var names = new ArrayList<String>();
-            try (var r = s.executeQuery()) {
-                while (r.next()) names.add(r.getString(1));
-            }
-            return names;
-        }
-    }
-
-    private void forgetOld() throws SQLException {
-        for (var word : List.of("_before_", "_undone_")) {
-            var names = kept(word);
-            for (int i = 0; i < names.size() - KEPT; i++) dropQuietly(names.get(i));
-        }
-    }
-
-    private void create(String database) throws SQLException {
-        try (var server = connect("postgres");
-                var s = server.createStatement()) {
-            s.execute("create database \"" + database + "\" template template0");
-        }
-    }
-
-    private void dropQuietly(String database) {
-        try (var server = connect("postgres");
-                var s = server.createStatement()) {
-            s.execute("drop database if exists \"" + database + "\" with (force)");
-        } catch (SQLException e) {
-            // It stays beside the school, and is in nobody's way.
-        }
-    }
-
-    private String name() {
-        return url.replaceFirst("\\?.*$", "").replaceFirst("^.*/", "");
-    }
-
-    private String url(String database) {
-        return url.replaceFirst("/[^/?]*(\\?.*)?$", "/" + database + "$1");
-    }
-
-    private Connection connect(String database) throws SQLException {
-        return DriverManager.getConnection(url(database), user, password);
-    }
-
     private void run(String program, String... words) {
-        var at = java.net.URI.create(url.replaceFirst("^jdbc:", ""));
+        var address = at.address();
         var command = new ArrayList<String>();
         command.add(programs.resolve(program).toString());
-        command.add("--host=" + at.getHost());
-        command.add("--port=" + (at.getPort() < 0 ? 5432 : at.getPort()));
-        command.add("--username=" + user);
+        command.add("--host=" + address.getHost());
+        command.add("--port=" + (address.getPort() < 0 ? 5432 : address.getPort()));
+        command.add("--username=" + at.user());
         command.addAll(List.of(words));
         try {
             var builder = new ProcessBuilder(command).redirectErrorStream(true);
-            builder.environment().put("PGPASSWORD", password);
+            builder.environment().put("PGPASSWORD", at.password());
             builder.environment().put("LC_ALL", "C.UTF-8");
             var process = builder.start();
             process.getOutputStream().close();
