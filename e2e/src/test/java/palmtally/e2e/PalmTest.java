@@ -156,6 +156,20 @@ class PalmTest {
         var back = palm("restore", "--undo");
         assertThat(back.code()).as(back.said()).isZero();
         assertThat(words(back, "gone back to ")).isEqualTo(oneMore(then));
+        // As open files, out and in again in the place of what was restored before.
+        var folder = home.resolve("open");
+        var exported = palm("export", folder.toString());
+        assertThat(exported.code()).as(exported.said()).isZero();
+        assertThat(exported.said()).contains("tables/account.csv: 15");
+        assertThat(mode(folder)).isEqualTo("rwx------");
+        var imported = palm("import", folder.toString());
+        assertThat(imported.code()).as(imported.said()).isZero();
+        assertThat(words(imported, "imported ")).isEqualTo(oneMore(then));
+        Files.writeString(folder.resolve("tables").resolve("term.csv"), "id\n");
+        var changed = palm("import", folder.toString());
+        assertThat(changed.code()).isEqualTo(5);
+        assertThat(changed.said()).contains("Not as exported: tables/term.csv. The school is as it was.");
+        assertThat(palm("export", folder.toString()).said()).contains("is not empty");
     }
 
     private static String words(Done done, String before) {

@@ -1,7 +1,10 @@
 package palmtally.server.backup;
 
+import ch.qos.logback.classic.Level;
 import java.nio.file.Path;
 import java.time.Clock;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** {@code backup FILE}, {@code restore FILE}, {@code export DIR}, {@code import DIR} and {@code undo} without a running server; says what it did. */
 public final class BackupCommand {
@@ -11,7 +14,13 @@ public final class BackupCommand {
         System.exit(run(words, Clock.systemUTC()));
     }
 
+    private static void quiet() {
+        if (LoggerFactory.getLogger(Logger.ROOT_LOGGER_NAME) instanceof ch.qos.logback.classic.Logger all)
+            all.setLevel(Level.WARN);
+    }
+
     static int run(String[] words, Clock clock) {
+        quiet();
         var env = System.getenv();
         var dumps = new Dumps(
                 env.getOrDefault("DB_URL", ""),
