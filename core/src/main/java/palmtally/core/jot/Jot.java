@@ -9,6 +9,7 @@ import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import palmtally.core.InvalidValue;
+import palmtally.core.Spelling;
 import palmtally.core.body.Zone;
 import palmtally.core.sequence.Step;
 import palmtally.core.technique.Stroke;

@@ -14,6 +14,7 @@ import java.util.function.Consumer;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.Spelling;
 import palmtally.core.body.Landmark;
 import palmtally.core.body.Position;
 import palmtally.core.body.Structure;

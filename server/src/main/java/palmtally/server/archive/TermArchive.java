@@ -4,12 +4,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.text.Normalizer;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -17,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Isolation;
 import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.Texts;
 import palmtally.core.finding.Criterion;
 import palmtally.formats.Documents;
 import palmtally.formats.PracticalWriter;
@@ -59,7 +58,7 @@ class TermArchive {
 
     /** A name for the file of a term. */
     String name(UUID term) {
-        return plain(terms.term(term).name());
+        return Texts.idOf(terms.term(term).name(), 100, "term");
     }
 
     /**
@@ -115,7 +114,7 @@ class TermArchive {
                 continue;
             }
             var day = line.startedAt().atZone(clock.getZone()).toLocalDate();
-            var file = "practicals/" + plain(whole.student().name()) + "-" + day + "-"
+            var file = "practicals/" + Texts.idOf(whole.student().name(), 100, "term") + "-" + day + "-"
                     + line.id().toString().substring(0, 8) + ".practical.json";
             put(zip, file, writer.write(whole.practical()));
             var row = new ArrayList<@Nullable Object>(Arrays.asList(
@@ -165,15 +164,5 @@ class TermArchive {
         zip.putNextEntry(new ZipEntry(name));
         zip.write(text.getBytes(StandardCharsets.UTF_8));
         zip.closeEntry();
-    }
-
-    /** A name for a file: letters, digits and hyphens. */
-    private static String plain(String name) {
-        var plain = Normalizer.normalize(name, Normalizer.Form.NFD)
-                .replaceAll("\\p{M}+", "")
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-+|-+$", "");
-        return plain.isEmpty() ? "term" : plain;
     }
 }

@@ -15,17 +15,16 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.SQLException;
-import java.text.Normalizer;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
+import palmtally.core.Texts;
 import palmtally.formats.Json;
 import palmtally.server.backup.Catalogue.ColumnInfo;
 import palmtally.server.backup.Catalogue.Filed;
@@ -247,7 +246,7 @@ final class SchoolExport {
             try (var r = s.executeQuery("select " + id + "::text, " + filed.folder() + ", " + filed.stem() + ", "
                     + filed.bytes() + " from " + quoted(table.name()) + " order by " + id)) {
                 while (r.next()) {
-                    var stem = r.getString(2) + "/" + plain(r.getString(3));
+                    var stem = r.getString(2) + "/" + Texts.idOf(r.getString(3), 100, "one");
                     var path = stem + filed.ending();
                     for (int n = 2; !taken.add(path); n++) path = stem + "-" + n + filed.ending();
                     var at = part.resolve(path);
@@ -277,16 +276,6 @@ final class SchoolExport {
             keep.executeBatch();
         }
         return made;
-    }
-
-    /** A name for a file: letters without marks, digits, hyphens. */
-    private static String plain(String name) {
-        var plain = Normalizer.normalize(name, Normalizer.Form.NFD)
-                .replaceAll("\\p{M}+", "")
-                .toLowerCase(Locale.ROOT)
-                .replaceAll("[^a-z0-9]+", "-")
-                .replaceAll("^-+|-+$", "");
-        return plain.isEmpty() ? "one" : plain.length() > 100 ? plain.substring(0, 100) : plain;
     }
 
     static MessageDigest sha256() {

@@ -1,14 +1,14 @@
-package palmtally.core.jot;
+package palmtally.core;
 
 import java.util.Arrays;
 import java.util.Collection;
 import org.jspecify.annotations.Nullable;
 
 /** How far one word is off another. */
-final class Spelling {
+public final class Spelling {
     private Spelling() {}
 
-    static @Nullable String nearest(String word, Collection<String> known) {
+    public static @Nullable String nearest(String word, Collection<String> known) {
         @Nullable String best = null;
         int least = Math.max(1, word.length() / 3) + 1;
         for (var other : known) {
@@ -22,7 +22,7 @@ final class Spelling {
     }
 
     /** Edits from one word to another (Levenshtein 1966), two letters that changed places being one (Damerau 1964), given up at {@code enough}. */
-    static int distance(String a, String b, int enough) {
+    public static int distance(String a, String b, int enough) {
         if (Math.abs(a.length() - b.length()) >= enough) return enough;
         var older = new int[b.length() + 1];
         var row = new int[b.length() + 1];
@@ -43,7 +43,7 @@ final class Spelling {
     }
 
     /** Whether two words differ only by letters that changed places. */
-    static boolean swapped(String one, String other) {
+    public static boolean swapped(String one, String other) {
         var a = one.toCharArray();
         var b = other.toCharArray();
         Arrays.sort(a);

@@ -1,0 +1,470 @@
+package palmtally.core.earlier;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.body.Region;
+import palmtally.core.earlier.ColumnUse.Use;
+import palmtally.core.earlier.MarksReading.EarlierMark;
+import palmtally.core.earlier.MarksReading.LeftOut;
+import palmtally.core.earlier.MarksReading.NameRead;
+import palmtally.core.earlier.StudentNames.Found;
+import palmtally.core.finding.Criterion;
+
+/**
+ * A table of marks as somebody else's program or spreadsheet wrote it: a student a row, or a mark a row.
+ *
+ * @param rows all rows of the sheet, cells as text; rows may be of different lengths
+ */
+public record MarksTable(List<List<String>> rows) {
+    /** Larger ones are taken for a mistake. */
+    public static final int MOST_ROWS = 20_000;
+
+    public static final int MOST_COLUMNS = 200;
+
+    /** The head is looked for in so many first rows. */
+    private static final int HEAD_WITHIN = 10;
+
+    /** What a column is called (common practice, no source); the longest that fits says. */
+    private static final Map<Use, List<String>> CALLED = new EnumMap<>(Map.ofEntries(
+            Map.entry(
+                    Use.NAME,
+                    List.of(
+                            "name",
+                            "student",
+                            "student name",
+                            "full name",
+                            "learner",
+                            "pupil",
+                            "candidate",
+                            "schüler",
+                            "nom",
+                            "nombre")),
+            Map.entry(Use.FIRST_NAME, List.of("first name", "first", "given name", "forename", "vorname", "prénom")),
+            Map.entry(
+                    Use.LAST_NAME,
+                    List.of("last name", "last", "surname", "family name", "nachname", "nom de famille", "apellido")),
+            Map.entry(Use.SIGN_IN, List.of("sign-in", "sign in", "user name", "username", "login")),
+            Map.entry(Use.DAY, List.of("date", "day", "on", "datum", "fecha", "graded on", "date of practical")),
+            Map.entry(Use.REGION, List.of("region", "area", "body part", "body region", "bereich")),
+            Map.entry(Use.CRITERION, List.of("criterion", "criteria", "skill", "competency", "aspect")),
+            Map.entry(
+                    Use.WHAT,
+                    List.of(
+                            "practical",
+                            "assessment",
+                            "exam",
+                            "test",
+                            "sequence",
+                            "task",
+                            "what",
+                            "title",
+                            "prüfung",
+                            "technique")),
+            Map.entry(
+                    Use.GRADER,
+                    List.of(
+                            "grader",
+                            "teacher",
+                            "instructor",
+                            "examiner",
+                            "marked by",
+                            "graded by",
+                            "assessor",
+                            "lehrer",
+                            "prüfer",
+                            "initials")),
+            Map.entry(
+                    Use.MARK,
+                    List.of(
+                            "mark", "grade", "score", "points", "result", "total", "overall", "mean", "average",
+                            "percent", "%", "note", "punkte")),
+            Map.entry(
+                    Use.NOTHING,
+                    List.of(
+                            "no",
+                            "no.",
+                            "nr",
+                            "nr.",
+                            "#",
+                            "id",
+                            "comment",
+                            "comments",
+                            "remarks",
+                            "notes",
+                            "feedback",
+                            "bemerkung",
+                            "email",
+                            "e-mail",
+                            "phone",
+                            "class",
+                            "cohort",
+                            "group"))));
+
+    /** What the five criteria are called elsewhere (common practice, no source). */
+    private static final Map<Criterion, List<String>> CRITERIA = new EnumMap<>(Map.of(
+            Criterion.PRESSURE, List.of("pressure control", "pressure", "depth", "druck"),
+            Criterion.ORDER, List.of("stroke order", "order", "order of strokes", "flow", "reihenfolge"),
+            Criterion.MECHANICS, List.of("body mechanics", "mechanics", "posture", "ergonomics", "haltung"),
+            Criterion.COMMUNICATION, List.of("client communication", "communication", "comm", "comm.", "kommunikation"),
+            Criterion.DRAPING, List.of("draping", "drape", "towels", "abdecken")));
+
+    /** Rows that are reckoned from the others. */
+    private static final Set<String> RECKONED = Set.of(
+            "average",
+            "mean",
+            "total",
+            "totals",
+            "sum",
+            "median",
+            "class average",
+            "class mean",
+            "min",
+            "max",
+            "mittelwert",
+            "durchschnitt",
+            "summe",
+            "moyenne",
+            "media");
+
+    /** Words that do not tell one region from another. */
+    private static final Set<String> VAGUE = Set.of("upper", "lower", "back", "arm", "leg", "body", "and");
+
+    /** @throws InvalidValue where it is empty or too large */
+    public MarksTable {
+        if (rows.stream().allMatch(r -> r.stream().allMatch(String::isBlank)))
+            throw new InvalidValue("table", new Fault("", "", "has no row"));
+        if (rows.size() > MOST_ROWS)
+            throw new InvalidValue(
+                    "table", new Fault("rows", String.valueOf(rows.size()), "must be at most " + MOST_ROWS));
+        int width = rows.stream().mapToInt(List::size).max().orElse(0);
+        if (width > MOST_COLUMNS)
+            throw new InvalidValue(
+                    "table", new Fault("columns", String.valueOf(width), "must be at most " + MOST_COLUMNS));
+        rows = List.copyOf(rows);
+    }
+
+    public int width() {
+        return rows.stream().mapToInt(List::size).max().orElse(0);
+    }
+
+    /** A cell, blank where the row is shorter; row and column from 0. */
+    public String cell(int row, int column) {
+        var of = rows.get(row);
+        return column < of.size() ? of.get(column) : "";
+    }
+
+    /** What the columns are called in a row, from 1; blank ones where it is 0. */
+    public List<String> head(int headRow) {
+        var names = new ArrayList<String>();
+        for (int c = 0; c < width(); c++)
+            names.add(
+                    headRow < 1 || headRow > rows.size()
+                            ? ""
+                            : cell(headRow - 1, c).strip());
+        return names;
+    }
+
+    /** By which a table of the same program is known again: what its columns are called. */
+    public String likeness() {
+        return head(headRow()).stream().map(MarkScale::plain).collect(Collectors.joining("|"));
+    }
+
+    /** The row that names the columns, from 1: of the first ones, that in which the most cells are names of columns; 0 where none does. */
+    public int headRow() {
+        int best = 0;
+        int most = 0;
+        for (int r = 0; r < Math.min(HEAD_WITHIN, rows.size()); r++) {
+            int known = (int) rows.get(r).stream().filter(c -> named(c) != null).count();
+            if (known > most) {
+                most = known;
+                best = r + 1;
+            }
+        }
+        return best;
+    }
+
+    /** How the table is likely to be read. */
+    public MarksMapping guess() {
+        int headRow = headRow();
+        var head = head(headRow);
+        var columns = new ArrayList<ColumnUse>();
+        for (int c = 0; c < width(); c++) columns.add(guess(head.get(c), column(headRow, c)));
+        shareScale(headRow, columns);
+        if (columns.stream()
+                .noneMatch(u -> u.use() == Use.NAME || u.use() == Use.LAST_NAME || u.use() == Use.SIGN_IN)) {
+            // Whoever heads no column with "name" writes names all the same: the column with the most different words.
+            int best = -1;
+            long most = 0;
+            for (int c = 0; c < width(); c++) {
+                if (columns.get(c).use() != Use.NOTHING) continue;
+                long words = column(headRow, c).stream()
+                        .filter(v -> v.strip().matches("\\p{L}[\\p{L}\\p{M}'’., -]+"))
+                        .distinct()
+                        .count();
+                if (words > most) {
+                    most = words;
+                    best = c;
+                }
+            }
+            if (best >= 0) columns.set(best, new ColumnUse(Use.NAME));
+        }
+        var days = new ArrayList<String>();
+        for (int c = 0; c < columns.size(); c++) if (columns.get(c).use() == Use.DAY) days.addAll(column(headRow, c));
+        return new MarksMapping(headRow, columns, DayOrder.of(days), Map.of(), Map.of());
+    }
+
+    /** A slip of the pen does not stretch a column of a criterion beyond the scale that most of the others have. */
+    private void shareScale(int headRow, List<ColumnUse> columns) {
+        var often = columns.stream()
+                .filter(u -> u.criterion() != null && u.scale() != null)
+                .collect(Collectors.groupingBy(u -> u.scale().best(), Collectors.counting()));
+        var most = often.entrySet().stream()
+                .filter(e -> e.getValue() >= 2)
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey);
+        if (most.isEmpty()) return;
+        for (int c = 0; c < columns.size(); c++) {
+            var u = columns.get(c);
+            if (u.criterion() == null || u.scale() == null || u.scale().best() <= most.get()) continue;
+            var common = new MarkScale(0, most.get(), u.scale().words());
+            var cells = column(headRow, c);
+            long within =
+                    cells.stream().filter(v -> common.read(v).points() != null).count();
+            if (within * 4 >= cells.size() * 3L)
+                columns.set(c, new ColumnUse(u.use(), u.criterion(), u.region(), common));
+        }
+    }
+
+    /** What is written below the head, without blanks. */
+    private List<String> column(int headRow, int column) {
+        var cells = new ArrayList<String>();
+        for (int r = headRow; r < rows.size(); r++) {
+            var cell = cell(r, column);
+            if (!cell.isBlank()) cells.add(cell);
+        }
+        return cells;
+    }
+
+    private static ColumnUse guess(String head, List<String> cells) {
+        var use = named(head);
+        var criterion = criterion(head).orElse(null);
+        if (use != null && use != Use.MARK && criterion == null) return new ColumnUse(use);
+        if (cells.isEmpty()) return new ColumnUse(Use.NOTHING);
+        var scale = MarkScale.of(cells);
+        long marks = cells.stream().filter(c -> scale.read(c).points() != null).count();
+        long days = cells.stream()
+                .filter(c -> DayOrder.DAY_FIRST.read(c).isPresent()
+                        || DayOrder.MONTH_FIRST.read(c).isPresent())
+                .count();
+        if (use == null && days * 10 >= cells.size() * 8L) return new ColumnUse(Use.DAY);
+        if (use == Use.MARK || criterion != null || marks * 10 >= cells.size() * 8L)
+            return marks == 0
+                    ? new ColumnUse(Use.NOTHING)
+                    : new ColumnUse(Use.MARK, criterion, region(head).orElse(null), scale);
+        return new ColumnUse(Use.NOTHING);
+    }
+
+    /** What a column of this name holds, or null. */
+    private static @Nullable Use named(String head) {
+        var plain = MarkScale.plain(head).replaceAll("[:*]+$", "");
+        if (plain.isEmpty()) return null;
+        for (var use : CALLED.entrySet()) if (use.getValue().contains(plain)) return use.getKey();
+        return criterion(head).isPresent() ? Use.MARK : null;
+    }
+
+    /** The criterion that a text names, where it names one. */
+    static Optional<Criterion> criterion(String text) {
+        var plain = " " + MarkScale.plain(text).replaceAll("[^\\p{L}.]+", " ") + " ";
+        var found = Arrays.stream(Criterion.values())
+                .filter(c -> CRITERIA.get(c).stream().anyMatch(word -> plain.contains(" " + word + " ")))
+                .toList();
+        return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
+    /** The region that a text names, where it names one and no other. */
+    static Optional<Region> region(String text) {
+        var words = words(text);
+        for (var r : Region.values())
+            if (words.equals(words(r.label())) || words.equals(words(r.toString()))) return Optional.of(r);
+        var telling = new HashSet<>(words);
+        telling.removeAll(VAGUE);
+        var found = Arrays.stream(Region.values())
+                .filter(r -> {
+                    var of = words(r.label());
+                    return telling.isEmpty()
+                            ? words.size() > 1 && of.containsAll(words)
+                            : telling.stream().anyMatch(of::contains);
+                })
+                .toList();
+        return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
+    private static Set<String> words(String text) {
+        return Arrays.stream(MarkScale.plain(text).split("[^\\p{L}]+"))
+                .filter(w -> !w.isEmpty() && !w.equals("and"))
+                .map(w -> w.equals("feet")
+                        ? "foot"
+                        : w.length() > 3 && w.endsWith("s") ? w.substring(0, w.length() - 1) : w)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
+    }
+
+    /**
+     * Reads every mark.
+     *
+     * @throws InvalidValue where the mapping says of no column whose marks they are, or of none that it holds marks
+     */
+    public MarksReading read(MarksMapping mapping, StudentNames students) {
+        if (!mapping.has(Use.NAME) && !mapping.has(Use.LAST_NAME) && !mapping.has(Use.SIGN_IN))
+            throw new InvalidValue(
+                    "mapping", new Fault("columns", "", "must say which column holds the students' names"));
+        if (!mapping.has(Use.MARK))
+            throw new InvalidValue("mapping", new Fault("columns", "", "must say which columns hold marks"));
+        return new Pass(this, mapping, students).run();
+    }
+
+    /** One reading from the first row to the last. */
+    private static final class Pass {
+        private final MarksTable table;
+        private final MarksMapping mapping;
+        private final StudentNames students;
+        private final List<String> head;
+        private final List<EarlierMark> marks = new ArrayList<>();
+        private final List<LeftOut> leftOut = new ArrayList<>();
+        private final Map<String, Integer> names = new LinkedHashMap<>();
+        private final Map<String, StudentNames.Match> matches = new HashMap<>();
+        private final Set<String> regions = new LinkedHashSet<>();
+        private final List<Integer> repeated = new ArrayList<>();
+
+        Pass(MarksTable table, MarksMapping mapping, StudentNames students) {
+            this.table = table;
+            this.mapping = mapping;
+            this.students = students;
+            this.head = table.head(mapping.headRow());
+        }
+
+        MarksReading run() {
+            var seen = new HashSet<List<String>>();
+            for (int r = mapping.headRow(); r < table.rows.size(); r++) {
+                var row = table.rows.get(r).stream().map(MarkScale::plain).toList();
+                if (row.stream().allMatch(String::isEmpty)) continue;
+                if (seen.add(row)) row(r);
+                else repeated.add(r + 1);
+            }
+            var read = names.entrySet().stream()
+                    .map(n -> new NameRead(
+                            n.getKey(),
+                            n.getValue(),
+                            matches.get(n.getKey()),
+                            mapping.names().containsKey(n.getKey()),
+                            student(n.getKey())))
+                    .toList();
+            return new MarksReading(
+                    List.copyOf(marks), List.copyOf(leftOut), read, List.copyOf(regions), List.copyOf(repeated));
+        }
+
+        /** The first filled cell of a use. */
+        private String first(int row, Use use) {
+            for (int c = 0; c < mapping.columns().size(); c++)
+                if (mapping.columns().get(c).use() == use) {
+                    var cell = table.cell(row, c).strip();
+                    if (!cell.isEmpty()) return cell.replaceAll("\\s+", " ");
+                }
+            return "";
+        }
+
+        private void row(int r) {
+            var signIn = first(r, Use.SIGN_IN);
+            var name = name(r);
+            if (name.isEmpty() && signIn.isEmpty()) {
+                leftOut.add(new LeftOut(r + 1, 0, "", "has no student"));
+                return;
+            }
+            if (RECKONED.contains(MarkScale.plain(name).replaceAll("[:.]+$", ""))) {
+                leftOut.add(new LeftOut(r + 1, 0, name, "is reckoned from the others and no student's"));
+                return;
+            }
+            var called = name.isEmpty() ? signIn : name;
+            names.merge(called, 1, Integer::sum);
+            matches.computeIfAbsent(called, k -> {
+                var bySignIn = signIn.isEmpty() ? null : students.ofSignIn(signIn);
+                return bySignIn != null && bySignIn.found() == Found.EXACT ? bySignIn : students.of(called);
+            });
+            var day = day(r);
+            var rowRegion = region(r);
+            var rowCriterion = criterion(first(r, Use.CRITERION)).orElse(null);
+            for (int c = 0; c < mapping.columns().size(); c++) {
+                var column = mapping.columns().get(c);
+                if (column.use() != Use.MARK || column.scale() == null) continue;
+                var cell = table.cell(r, c).strip();
+                var read = column.scale().read(cell);
+                if (read.fault() != null) leftOut.add(new LeftOut(r + 1, c + 1, cell, read.fault()));
+                if (read.points() == null) continue;
+                var what = first(r, Use.WHAT);
+                marks.add(new EarlierMark(
+                        r + 1,
+                        c + 1,
+                        called,
+                        student(called),
+                        day,
+                        column.region() != null ? column.region() : rowRegion,
+                        column.criterion() != null ? column.criterion() : rowCriterion,
+                        what.isEmpty() ? head.get(c) : what,
+                        first(r, Use.GRADER),
+                        cell,
+                        read.points()));
+            }
+        }
+
+        private String name(int r) {
+            var whole = first(r, Use.NAME);
+            if (!whole.isEmpty()) return whole;
+            return (first(r, Use.FIRST_NAME) + " " + first(r, Use.LAST_NAME)).strip();
+        }
+
+        private @Nullable LocalDate day(int r) {
+            var cell = first(r, Use.DAY);
+            if (cell.isEmpty()) return null;
+            var day = mapping.days().read(cell);
+            if (day.isEmpty()) leftOut.add(new LeftOut(r + 1, 0, cell, "is no date; its marks are kept without one"));
+            return day.orElse(null);
+        }
+
+        private @Nullable Region region(int r) {
+            var cell = first(r, Use.REGION);
+            if (cell.isEmpty()) return null;
+            var chosen = mapping.regions().get(cell);
+            if (chosen != null)
+                return Arrays.stream(Region.values())
+                        .filter(x -> x.toString().equals(chosen))
+                        .findFirst()
+                        .orElse(null);
+            var known = MarksTable.region(cell);
+            if (known.isEmpty()) regions.add(cell);
+            return known.orElse(null);
+        }
+
+        /** Who is meant by a name: whoever was chosen, else who it is or nearly is. */
+        private @Nullable String student(String name) {
+            var chosen = mapping.names().get(name);
+            if (chosen != null) return chosen.isEmpty() ? null : chosen;
+            var match = matches.get(name);
+            return match != null && (match.found() == Found.EXACT || match.found() == Found.NEAR)
+                    ? match.candidates().get(0).id()
+                    : null;
+        }
+    }
+}
