@@ -325,6 +325,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/earlier-marks/{id}/undo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['undo']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/floor': {
     parameters: {
       query?: never
@@ -492,7 +508,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['own_2']
+    get: operations['own_3']
     put?: never
     post?: never
     delete?: never
@@ -528,6 +544,22 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['revoke']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/earlier-marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['own_2']
+    put?: never
+    post?: never
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -1246,7 +1278,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_4']
+    post: operations['take_5']
     delete?: never
     options?: never
     head?: never
@@ -1262,7 +1294,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview_4']
+    post: operations['preview_5']
     delete?: never
     options?: never
     head?: never
@@ -1454,7 +1486,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_3']
+    post: operations['take_4']
     delete?: never
     options?: never
     head?: never
@@ -1470,7 +1502,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview_3']
+    post: operations['preview_4']
     delete?: never
     options?: never
     head?: never
@@ -1598,7 +1630,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview_2']
+    post: operations['preview_3']
     delete?: never
     options?: never
     head?: never
@@ -1797,6 +1829,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/students/{id}/earlier-marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['ofStudent']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/students/{id}/erase': {
     parameters: {
       query?: never
@@ -1854,7 +1902,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_2']
+    post: operations['take_3']
     delete?: never
     options?: never
     head?: never
@@ -1870,7 +1918,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview_1']
+    post: operations['preview_2']
     delete?: never
     options?: never
     head?: never
@@ -1948,7 +1996,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['ofTerm_1']
+    get: operations['ofTerm_2']
     put?: never
     post?: never
     delete?: never
@@ -1966,7 +2014,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take_1']
+    post: operations['take_2']
     delete?: never
     options?: never
     head?: never
@@ -2094,7 +2142,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['take']
+    post: operations['take_1']
     delete?: never
     options?: never
     head?: never
@@ -2110,7 +2158,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['preview']
+    post: operations['preview_1']
     delete?: never
     options?: never
     head?: never
@@ -2367,6 +2415,38 @@ export interface paths {
     get: operations['duties']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/earlier-marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['ofTerm']
+    put?: never
+    post: operations['take']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/earlier-marks/preview': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['preview']
     delete?: never
     options?: never
     head?: never
@@ -2748,7 +2828,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['ofTerm']
+    get: operations['ofTerm_1']
     put?: never
     post?: never
     delete?: never
@@ -3366,6 +3446,11 @@ export interface components {
       number: number
       place: string
     }
+    Candidate: {
+      id: string
+      name: string
+      signIn: string
+    }
     Catalogue: {
       criteria: components['schemas']['CriterionWord'][]
       drapes: components['schemas']['DrapeWord'][]
@@ -3672,6 +3757,76 @@ export interface components {
       /** Format: int32 */
       index: number
       words: string
+    }
+    ColumnForm: {
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      scale?: components['schemas']['ScaleForm']
+      /** @enum {string} */
+      use?:
+        | 'nothing'
+        | 'name'
+        | 'first-name'
+        | 'last-name'
+        | 'sign-in'
+        | 'day'
+        | 'region'
+        | 'criterion'
+        | 'what'
+        | 'grader'
+        | 'mark'
+    }
+    ColumnUse: {
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      scale?: components['schemas']['MarkScale']
+      /** @enum {string} */
+      use:
+        | 'nothing'
+        | 'name'
+        | 'first-name'
+        | 'last-name'
+        | 'sign-in'
+        | 'day'
+        | 'region'
+        | 'criterion'
+        | 'what'
+        | 'grader'
+        | 'mark'
     }
     Communication: {
       /** Format: double */
@@ -4586,6 +4741,40 @@ export interface components {
     DutyList: {
       duties?: components['schemas']['Duty'][]
     }
+    EarlierMark: {
+      /** Format: int32 */
+      column: number
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: date */
+      day?: string
+      given: string
+      grader: string
+      name: string
+      /** Format: double */
+      points: number
+      /** @enum {string} */
+      region?:
+        | 'head-face'
+        | 'jaw'
+        | 'neck'
+        | 'shoulder'
+        | 'chest'
+        | 'abdomen'
+        | 'low-back'
+        | 'hip'
+        | 'upper-arm'
+        | 'forearm-hand'
+        | 'thigh'
+        | 'knee'
+        | 'lower-leg'
+        | 'foot'
+        | 'whole-body'
+      /** Format: int32 */
+      row: number
+      student?: string
+      what: string
+    }
     Edit: {
       /** Format: int32 */
       from?: number
@@ -5319,6 +5508,22 @@ export interface components {
       hourMinutes: number
       students: components['schemas']['HoursLine'][]
     }
+    ImportLine: {
+      fileName: string
+      /** Format: uuid */
+      id: string
+      /** Format: date-time */
+      importedAt: string
+      importedBy: string
+      /** Format: int32 */
+      leftOut: number
+      /** Format: int32 */
+      marks: number
+      title: string
+      /** Format: date-time */
+      undoneAt?: string
+      undoneBy?: string
+    }
     InWords: {
       /** @enum {string} */
       field:
@@ -5823,6 +6028,14 @@ export interface components {
         | 'whole-body'
       )[]
     }
+    LeftOut: {
+      /** Format: int32 */
+      column: number
+      reason: string
+      /** Format: int32 */
+      row: number
+      value: string
+    }
     Leg: {
       calls: components['schemas']['Call'][]
       /** @enum {string} */
@@ -5957,6 +6170,15 @@ export interface components {
       addresses: components['schemas']['CalendarAddress'][]
       path: string
     }
+    MarkScale: {
+      /** Format: double */
+      best: number
+      words: {
+        [key: string]: number
+      }
+      /** Format: double */
+      worst: number
+    }
     Marking: {
       /** Format: double */
       answerAllowanceSeconds: number
@@ -5983,6 +6205,62 @@ export interface components {
       /** @enum {string} */
       outcome: 'conjunctive' | 'compensatory' | 'checklist' | 'global'
       pressure: components['schemas']['PressureParts']
+    }
+    MarksFile: {
+      file?: string
+      fileName?: string
+      mapping?: components['schemas']['MarksMappingForm']
+      /** Format: int32 */
+      sheet?: number
+      title?: string
+    }
+    MarksMapping: {
+      columns: components['schemas']['ColumnUse'][]
+      /** @enum {string} */
+      days: 'day-first' | 'month-first'
+      /** Format: int32 */
+      headRow: number
+      names: {
+        [key: string]: string
+      }
+      regions: {
+        [key: string]: string
+      }
+    }
+    MarksMappingForm: {
+      columns?: components['schemas']['ColumnForm'][]
+      /** @enum {string} */
+      days?: 'day-first' | 'month-first'
+      /** Format: int32 */
+      headRow?: number
+      names?: {
+        [key: string]: string
+      }
+      regions?: {
+        [key: string]: string
+      }
+    }
+    MarksPreview: {
+      fault?: string
+      head: string[]
+      leftOut: components['schemas']['LeftOut'][]
+      /** Format: int32 */
+      leftOutInAll: number
+      lines: components['schemas']['EarlierMark'][]
+      mapping: components['schemas']['MarksMapping']
+      /** Format: int32 */
+      marks: number
+      names: components['schemas']['NameLine'][]
+      regions: string[]
+      remembered: boolean
+      repeated: number[]
+      /** Format: int32 */
+      rows: number
+      samples: string[][]
+      /** Format: int32 */
+      sheet: number
+      sheets: string[]
+      taken?: string
     }
     Mechanics: {
       /** Format: double */
@@ -6161,6 +6439,16 @@ export interface components {
       table: number
       /** Format: uuid */
       term: string
+    }
+    NameLine: {
+      candidates: components['schemas']['Candidate'][]
+      chosen: boolean
+      /** @enum {string} */
+      found: 'EXACT' | 'NEAR' | 'SEVERAL' | 'NOBODY'
+      given: string
+      /** Format: int32 */
+      rows: number
+      student?: string
     }
     NewAddress: {
       code: string
@@ -7459,6 +7747,15 @@ export interface components {
         | 'closing'
       words?: string
     }
+    ScaleForm: {
+      /** Format: double */
+      best?: number
+      words?: {
+        [key: string]: number
+      }
+      /** Format: double */
+      worst?: number
+    }
     ScopeWord: {
       /** @enum {string} */
       id:
@@ -8173,6 +8470,18 @@ export interface components {
       finished: boolean
       /** Format: int32 */
       stored: number
+    }
+    StoredMark: {
+      criterion?: string
+      /** Format: date */
+      day?: string
+      given: string
+      grader: string
+      /** Format: double */
+      points: number
+      region?: string
+      title: string
+      what: string
     }
     StreamingResponseBody: unknown
     Stretch: {
@@ -9771,6 +10080,28 @@ export interface operations {
       }
     }
   }
+  undo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ImportLine']
+        }
+      }
+    }
+  }
   floor: {
     parameters: {
       query?: never
@@ -10051,7 +10382,7 @@ export interface operations {
       }
     }
   }
-  own_2: {
+  own_3: {
     parameters: {
       query?: never
       header?: never
@@ -10133,6 +10464,26 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['CalendarAddress'][]
+        }
+      }
+    }
+  }
+  own_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StoredMark'][]
         }
       }
     }
@@ -11222,7 +11573,7 @@ export interface operations {
       }
     }
   }
-  take_4: {
+  take_5: {
     parameters: {
       query?: never
       header?: never
@@ -11248,7 +11599,7 @@ export interface operations {
       }
     }
   }
-  preview_4: {
+  preview_5: {
     parameters: {
       query?: never
       header?: never
@@ -11628,7 +11979,7 @@ export interface operations {
       }
     }
   }
-  take_3: {
+  take_4: {
     parameters: {
       query?: never
       header?: never
@@ -11652,7 +12003,7 @@ export interface operations {
       }
     }
   }
-  preview_3: {
+  preview_4: {
     parameters: {
       query?: never
       header?: never
@@ -11884,7 +12235,7 @@ export interface operations {
       }
     }
   }
-  preview_2: {
+  preview_3: {
     parameters: {
       query?: never
       header?: never
@@ -12223,6 +12574,28 @@ export interface operations {
       }
     }
   }
+  ofStudent: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StoredMark'][]
+        }
+      }
+    }
+  }
   erase: {
     parameters: {
       query?: never
@@ -12313,7 +12686,7 @@ export interface operations {
       }
     }
   }
-  take_2: {
+  take_3: {
     parameters: {
       query?: never
       header?: never
@@ -12337,7 +12710,7 @@ export interface operations {
       }
     }
   }
-  preview_1: {
+  preview_2: {
     parameters: {
       query?: never
       header?: never
@@ -12481,7 +12854,7 @@ export interface operations {
       }
     }
   }
-  ofTerm_1: {
+  ofTerm_2: {
     parameters: {
       query?: never
       header?: never
@@ -12503,7 +12876,7 @@ export interface operations {
       }
     }
   }
-  take_1: {
+  take_2: {
     parameters: {
       query?: never
       header?: never
@@ -12769,7 +13142,7 @@ export interface operations {
       }
     }
   }
-  take: {
+  take_1: {
     parameters: {
       query?: never
       header?: never
@@ -12795,7 +13168,7 @@ export interface operations {
       }
     }
   }
-  preview: {
+  preview_1: {
     parameters: {
       query?: never
       header?: never
@@ -13319,6 +13692,80 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Duty'][]
+        }
+      }
+    }
+  }
+  ofTerm: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ImportLine'][]
+        }
+      }
+    }
+  }
+  take: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MarksFile']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['ImportLine']
+        }
+      }
+    }
+  }
+  preview: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['MarksFile']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['MarksPreview']
         }
       }
     }
@@ -13963,7 +14410,7 @@ export interface operations {
       }
     }
   }
-  ofTerm: {
+  ofTerm_1: {
     parameters: {
       query?: never
       header?: never
@@ -14686,6 +15133,80 @@ export const cohortRegionsValues: ReadonlyArray<
   'foot',
   'whole-body',
 ]
+export const columnFormCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ColumnForm']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
+export const columnFormRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ColumnForm']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
+export const columnFormUseValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ColumnForm']['use']
+> = [
+  'nothing',
+  'name',
+  'first-name',
+  'last-name',
+  'sign-in',
+  'day',
+  'region',
+  'criterion',
+  'what',
+  'grader',
+  'mark',
+]
+export const columnUseCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ColumnUse']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
+export const columnUseRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ColumnUse']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
+]
+export const columnUseUseValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['ColumnUse']['use']
+> = [
+  'nothing',
+  'name',
+  'first-name',
+  'last-name',
+  'sign-in',
+  'day',
+  'region',
+  'criterion',
+  'what',
+  'grader',
+  'mark',
+]
 export const comparisonWhatValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Comparison']['what']
 > = ['number', 'range', 'standing', 'look', 'tissue', 'tension', 'sides']
@@ -15323,6 +15844,28 @@ export const dutyRegionValues: ReadonlyArray<FlattenedDeepRequired<components>['
 export const dutyTaskValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Duty']['task']> = [
   'teach',
   'grade',
+]
+export const earlierMarkCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['EarlierMark']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
+export const earlierMarkRegionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['EarlierMark']['region']
+> = [
+  'head-face',
+  'jaw',
+  'neck',
+  'shoulder',
+  'chest',
+  'abdomen',
+  'low-back',
+  'hip',
+  'upper-arm',
+  'forearm-hand',
+  'thigh',
+  'knee',
+  'lower-leg',
+  'foot',
+  'whole-body',
 ]
 export const endWhenValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['End']['when']> = [
   'softens',
@@ -16234,6 +16777,12 @@ export const lookLineRegionValues: ReadonlyArray<
 export const markingOutcomeValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Marking']['outcome']
 > = ['conjunctive', 'compensatory', 'checklist', 'global']
+export const marksMappingDaysValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['MarksMapping']['days']
+> = ['day-first', 'month-first']
+export const marksMappingFormDaysValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['MarksMappingForm']['days']
+> = ['day-first', 'month-first']
 export const mendLineSeverityValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['MendLine']['severity']
 > = ['off', 'hint', 'warn', 'stop', 'critical']
@@ -16321,6 +16870,9 @@ export const motionKindValues: ReadonlyArray<FlattenedDeepRequired<components>['
 export const mySittingDoesValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['MySitting']['does']
 > = ['shows', 'is-client', 'grades', 'grades-beside']
+export const nameLineFoundValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['NameLine']['found']
+> = ['EXACT', 'NEAR', 'SEVERAL', 'NOBODY']
 export const newHoursKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['NewHours']['kind']
 > = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']

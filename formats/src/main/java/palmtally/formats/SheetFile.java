@@ -49,8 +49,8 @@ public record SheetFile(List<String> names, int sheet, List<List<String>> rows) 
     public static SheetFile read(byte[] file, int sheet) throws FormatException {
         if (file.length == 0) throw fault("holds nothing");
         if (file.length > MOST_BYTES) throw fault("has " + file.length + " bytes; at most " + MOST_BYTES + " are read");
-        if (ReadableWorkbook.isOOXMLZipHeader(file)) return workbook(file, sheet);
-        if (file.length > 8 && ReadableWorkbook.isOLE2Header(file))
+        if (starts(file, 'P', 'K', 3, 4)) return workbook(file, sheet);
+        if (starts(file, 0xD0, 0xCF, 0x11, 0xE0))
             throw fault(
                     "is a workbook of an old kind, or one with a password: save it as .xlsx without one, or as CSV");
         return new SheetFile(List.of(""), 0, csv(text(file)));

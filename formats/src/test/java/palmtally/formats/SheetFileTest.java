@@ -127,6 +127,9 @@ class SheetFileTest {
         assertThat(reason(new byte[0], 0)).isEqualTo("holds nothing");
         assertThat(reason(new byte[SheetFile.MOST_BYTES + 1], 0)).startsWith("has 8388609 bytes; at most 8388608");
         assertThat(reason(new byte[] {1, 0, 0, 7}, 0)).isEqualTo("is no list: neither a workbook (.xlsx) nor CSV");
+        // Fewer bytes than any mark of a kind has.
+        assertThat(reason(new byte[] {0, 1, 2}, 0)).startsWith("is no list");
+        assertThat(csv(new byte[] {'8'})).containsExactly(List.of("8"));
         try (var old = new HSSFWorkbook()) {
             old.createSheet().createRow(0).createCell(0).setCellValue(1);
             assertThat(reason(bytes(old), 0))

@@ -3,10 +3,12 @@ package palmtally.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -181,12 +183,26 @@ class AccessMatrixTest {
             return must(nadia.post("/api/terms/" + here + "/statements/" + ana, ""))
                     .get("id")
                     .asString();
+        if (path.startsWith("/api/earlier-marks"))
+            return must(nadia.post("/api/terms/" + here + "/earlier-marks", marks()))
+                    .get("id")
+                    .asString();
         if (path.startsWith("/api/rounds"))
             return nadia.post("/api/sequences/hip/rounds", "{\"minutes\":60,\"roles\":2,\"tables\":6}")
                     .json()
                     .get("id")
                     .asString();
         return ana;
+    }
+
+    private static int files;
+
+    /** A file of marks that was not taken yet. */
+    private static String marks() {
+        return "{\"title\":\"Spring\",\"file\":\""
+                + Base64.getEncoder()
+                        .encodeToString(("name,draping\nAna Quill," + files++ + "\n").getBytes(StandardCharsets.UTF_8))
+                + "\"}";
     }
 
     private static String codeFor(String path) {
@@ -271,6 +287,7 @@ class AccessMatrixTest {
 
     /** Whole enough that who it is decides, where the endpoint asks for the body first. */
     private static String body(String endpoint) {
+        if (endpoint.contains("/earlier-marks")) return marks();
         if (endpoint.endsWith("/register/{week}/{lab}")) return "{\"minutes\":90,\"parts\":[]}";
         if (endpoint.endsWith("/days") || endpoint.endsWith("/days/{day}"))
             return "{\"heldOn\":\"2026-12-04\",\"from\":540,\"until\":720,\"minutes\":20,\"tables\":2}";

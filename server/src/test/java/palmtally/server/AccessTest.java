@@ -73,6 +73,7 @@ class AccessTest {
                 "/api/me/calendar/addresses",
                 "/api/me/hours",
                 "/api/me/statements",
+                "/api/me/earlier-marks",
                 "/api/verify",
                 "/api/me/to-mark",
                 "/api/me/peer-looks");

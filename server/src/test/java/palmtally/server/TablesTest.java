@@ -56,6 +56,7 @@ class TablesTest {
             Map.entry(
                     "statement",
                     Set.of("initials", "award_signature", "statement", "statement_signature", "statement_file")),
+            Map.entry("earlier", Set.of("marks_import", "earlier_mark")),
             Map.entry("version", Set.of("document_version")),
             Map.entry("note", Set.of("client_note", "agreed_region")),
             Map.entry(

@@ -83,6 +83,13 @@ final class Deeds {
                 "POST /api/statements/check");
         none("says of a file what whoever holds it may know", "POST /api/verify");
         none("their own", "GET /api/me/initials", "GET /api/me/statements");
+        done("POST /api/terms/{term}/earlier-marks/preview", "looked into a file of earlier marks");
+        done("GET /api/terms/{term}/earlier-marks", "read which files of earlier marks were taken");
+        told(
+                "POST /api/terms/{term}/earlier-marks",
+                "POST /api/earlier-marks/{id}/undo",
+                "GET /api/students/{id}/earlier-marks");
+        none("their own", "GET /api/me/earlier-marks");
         done("PUT /api/school/body-look", "chose how the body is drawn");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");

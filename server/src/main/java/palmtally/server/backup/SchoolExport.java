@@ -12,7 +12,6 @@ import java.nio.file.attribute.PosixFilePermission;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.DigestOutputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -26,6 +25,7 @@ import org.jspecify.annotations.Nullable;
 import org.postgresql.PGConnection;
 import palmtally.core.Texts;
 import palmtally.formats.Json;
+import palmtally.formats.Sha256;
 import palmtally.server.backup.Catalogue.ColumnInfo;
 import palmtally.server.backup.Catalogue.Filed;
 import palmtally.server.backup.Catalogue.TableInfo;
@@ -278,14 +278,6 @@ final class SchoolExport {
         return made;
     }
 
-    static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
-    }
-
     static String hash(MessageDigest digest) {
         return "sha256:" + HexFormat.of().formatHex(digest.digest());
     }
@@ -293,7 +285,7 @@ final class SchoolExport {
     /** A file that is written, with how long it is and its hash. */
     private static final class Written implements AutoCloseable {
         private final Path path;
-        private final MessageDigest digest = sha256();
+        private final MessageDigest digest = Sha256.begun();
         private final OutputStream out;
         private @Nullable String hash;
 

@@ -25,6 +25,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.flywaydb.core.api.FlywayException;
 import org.postgresql.PGConnection;
 import palmtally.formats.Json;
+import palmtally.formats.Sha256;
 import palmtally.server.backup.Catalogue.ColumnInfo;
 import palmtally.server.backup.Catalogue.Filed;
 import palmtally.server.backup.Catalogue.TableInfo;
@@ -118,7 +119,7 @@ final class SchoolImport {
         told.byPath.forEach((path, resource) -> {
             if (resource.hash() == null
                     || !(path.startsWith("tables/") || FILE.matcher(path).matches())) return;
-            var digest = SchoolExport.sha256();
+            var digest = Sha256.begun();
             try (var in = new DigestInputStream(Files.newInputStream(inside(folder, path)), digest)) {
                 in.transferTo(java.io.OutputStream.nullOutputStream());
             } catch (IOException e) {

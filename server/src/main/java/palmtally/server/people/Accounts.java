@@ -90,6 +90,14 @@ public class Accounts {
                 .toList();
     }
 
+    /** Everybody who is or was a student here, with what they sign in with. */
+    public List<SignInState> students() {
+        return rows.all().stream()
+                .filter(a -> a.role() == Role.STUDENT)
+                .map(Accounts::state)
+                .toList();
+    }
+
     public Person person(UUID id) {
         return account(id).person();
     }

@@ -1,10 +1,8 @@
 package palmtally.server.people;
 
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
-import java.util.HexFormat;
+import palmtally.formats.Sha256;
 
 /** Passwords and addresses that are made, read out and typed: letters and digits that are not mistaken for each other. */
 public final class Passwords {
@@ -29,11 +27,6 @@ public final class Passwords {
 
     /** What is kept of a long word that opens something: from it the word is not found again. */
     public static String hash(String word) {
-        try {
-            return HexFormat.of()
-                    .formatHex(MessageDigest.getInstance("SHA-256").digest(word.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return Sha256.of(word.getBytes(StandardCharsets.UTF_8));
     }
 }

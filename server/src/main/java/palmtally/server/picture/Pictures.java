@@ -1,12 +1,10 @@
 package palmtally.server.picture;
 
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
-import java.util.HexFormat;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
+import palmtally.formats.Sha256;
 import palmtally.server.problem.Refusal;
 
 /** The pictures of the school: of its own teaching, never of a student at work. */
@@ -50,11 +48,6 @@ public class Pictures {
     }
 
     private static String id(byte[] jpeg) {
-        try {
-            var digest = MessageDigest.getInstance("SHA-256").digest(jpeg);
-            return HexFormat.of().formatHex(digest, 0, 16);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return Sha256.of(jpeg).substring(0, 32);
     }
 }

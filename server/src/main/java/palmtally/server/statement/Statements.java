@@ -2,13 +2,10 @@ package palmtally.server.statement;
 
 import static java.util.stream.Collectors.groupingBy;
 
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -16,6 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 import palmtally.core.statement.Statement;
 import palmtally.core.statement.StatementChange;
 import palmtally.formats.Json;
+import palmtally.formats.Sha256;
 import palmtally.server.audit.Audit;
 import palmtally.server.handout.StatementPaper;
 import palmtally.server.people.Access;
@@ -156,7 +154,11 @@ public class Statements {
                 drawn,
                 size);
         rows.addFile(new FileRow(
-                digest(pdf), id, signatures.size(), Json.MAPPER.writeValueAsString(PdfLines.of(pdf)), clock.instant()));
+                Sha256.of(pdf),
+                id,
+                signatures.size(),
+                Json.MAPPER.writeValueAsString(PdfLines.of(pdf)),
+                clock.instant()));
         audit.read(caller, s.studentId(), "a statement of results", s.code());
         return pdf;
     }
@@ -177,13 +179,5 @@ public class Statements {
         rows.sign(id, initials.mine(caller).id(), clock.instant());
         audit.changed(caller, s.studentId(), "signed a statement of results", s.code());
         return line(s, rows.signatures(id));
-    }
-
-    static String digest(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
     }
 }

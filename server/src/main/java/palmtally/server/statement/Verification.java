@@ -11,6 +11,7 @@ import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
 import palmtally.core.statement.StatementChange;
 import palmtally.formats.Json;
+import palmtally.formats.Sha256;
 import palmtally.server.audit.Audit;
 import palmtally.server.people.Access;
 import palmtally.server.people.Caller;
@@ -133,7 +134,7 @@ public class Verification {
      * @throws Refusal 404 where it bears no code of a statement of this school; 403 where that is none of the caller's
      */
     FileCheck check(Caller caller, byte[] sent) {
-        var known = rows.file(Statements.digest(sent)).orElse(null);
+        var known = rows.file(Sha256.of(sent)).orElse(null);
         var lines = PdfLines.of(sent);
         var s = known != null
                 ? rows.byId(known.statementId()).orElseThrow()

@@ -1,6 +1,8 @@
 package palmtally.server.fuzz;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,6 +28,7 @@ final class Stock {
         stock.practicals(lead);
         stock.days(lead);
         stock.statements(lead);
+        stock.marks(lead);
         return stock;
     }
 
@@ -144,6 +147,17 @@ final class Stock {
                         "/api/notes/" + names.get("student").get(0),
                         "{\"kind\":\"spare\",\"zone\":\"calf\",\"side\":\"left\"}")
                 .json()) name("note", id(n));
+    }
+
+    private void marks(Visitor lead) {
+        var file = Base64.getEncoder()
+                .encodeToString("name;date;draping\nAna Quill;3.11.2025;8,5\n".getBytes(StandardCharsets.UTF_8));
+        var body = "{\"title\":\"Spring\",\"fileName\":\"spring.csv\",\"file\":\"" + file + "\"}";
+        document("MarksFile", body);
+        name(
+                "earlier-marks/id",
+                id(lead.post("/api/terms/" + lead.term() + "/earlier-marks", body)
+                        .json()));
     }
 
     private void statements(Visitor lead) {
