@@ -30,7 +30,7 @@ const rooms = computed(() =>
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
         { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks', '/timetable'] },
-        { to: '/track', name: 'Track', also: ['/door', '/partners', '/briefing'] },
+        { to: '/track', name: 'Track', also: ['/door', '/partners', '/briefing', '/earlier', '/sign'] },
         { to: '/school', name: 'School' },
       ]
     : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks'] }],

@@ -17,6 +17,7 @@ export const router = createRouter({
       component: () => import('./features/statement/VerifyPage.vue'),
       meta: { bare: true, everyone: true },
     },
+    { path: '/earlier', component: () => import('./features/earlier/EarlierPage.vue') },
     { path: '/sign', component: () => import('./features/statement/SignPage.vue') },
     { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
     { path: '/term', component: () => import('./features/calendar/TermPage.vue') },

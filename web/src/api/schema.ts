@@ -1973,6 +1973,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/beside': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['beside_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/briefings/{week}/{lab}': {
     parameters: {
       query?: never
@@ -3176,6 +3192,12 @@ export interface components {
       /** Format: double */
       seconds: number
       unit: string
+    }
+    BesideChoice: {
+      /** Format: uuid */
+      id: string
+      name: string
+      takenOver: boolean
     }
     Block: {
       /** @enum {string} */
@@ -5402,6 +5424,10 @@ export interface components {
       pairs: number
       sequences: components['schemas']['RatedSequence'][]
     }
+    GraderSeverity: {
+      name: string
+      severity: components['schemas']['Figure']
+    }
     Growth: {
       /** Format: double */
       fadingShare: number
@@ -5676,6 +5702,14 @@ export interface components {
       missing: number
       /** Format: double */
       toCome: number
+    }
+    KindMean: {
+      /** Format: double */
+      asked: number
+      /** Format: double */
+      hours: number
+      /** @enum {string} */
+      kind: 'theory' | 'demonstration' | 'supervised-practice' | 'practical' | 'own-practice' | 'clinic'
     }
     Lab: {
       /** Format: date-time */
@@ -6114,6 +6148,13 @@ export interface components {
       /** Format: int32 */
       steps: number
     }
+    LevelMean: {
+      /** Format: double */
+      level?: number
+      /** Format: int32 */
+      students: number
+      subject: string
+    }
     Line: {
       bar: components['schemas']['Bar']
       history: components['schemas']['Dot'][]
@@ -6260,6 +6301,7 @@ export interface components {
       /** Format: int32 */
       sheet: number
       sheets: string[]
+      students: components['schemas']['Candidate'][]
       taken?: string
     }
     Mechanics: {
@@ -6326,6 +6368,16 @@ export interface components {
         | 'lower-leg'
         | 'foot'
         | 'whole-body'
+    }
+    MissedStep: {
+      /** Format: int32 */
+      asked: number
+      name: string
+      sequence: string
+      /** Format: double */
+      share: number
+      /** Format: int32 */
+      wrong: number
     }
     MomentView: {
       beat?: components['schemas']['Beat']
@@ -8994,6 +9046,11 @@ export interface components {
       name: string
       words: string
     }
+    TermBeside: {
+      choices: components['schemas']['BesideChoice'][]
+      other?: components['schemas']['TermSide']
+      term: components['schemas']['TermSide']
+    }
     TermChange: {
       sentence: string
       taken: boolean
@@ -9080,6 +9137,21 @@ export interface components {
       lessons: number
       name: string
       sequences: components['schemas']['SequenceChange'][]
+    }
+    TermSide: {
+      criteria: components['schemas']['LevelMean'][]
+      graders: components['schemas']['GraderSeverity'][]
+      hours: components['schemas']['KindMean'][]
+      /** Format: uuid */
+      id: string
+      missed: components['schemas']['MissedStep'][]
+      name: string
+      /** Format: int32 */
+      pieces: number
+      regions: components['schemas']['LevelMean'][]
+      /** Format: int32 */
+      students: number
+      takenOver: boolean
     }
     TermText: {
       text?: string
@@ -12830,6 +12902,30 @@ export interface operations {
       }
     }
   }
+  beside_1: {
+    parameters: {
+      query?: {
+        with?: string
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['TermBeside']
+        }
+      }
+    }
+  }
   briefing: {
     parameters: {
       query?: never
@@ -16448,6 +16544,9 @@ export const keptZoneValues: ReadonlyArray<FlattenedDeepRequired<components>['sc
 ]
 export const kindHoursKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['KindHours']['kind']
+> = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
+export const kindMeanKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['KindMean']['kind']
 > = ['theory', 'demonstration', 'supervised-practice', 'practical', 'own-practice', 'clinic']
 export const labPartKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['LabPart']['kind']

@@ -4,6 +4,7 @@ import KeepApart from '@/features/pairing/KeepApart.vue'
 import OwnHours from '@/features/register/OwnHours.vue'
 import AgreedRegions from '@/features/timetable/AgreedRegions.vue'
 import OwnSittings from '@/features/timetable/OwnSittings.vue'
+import EarlierMarksPanel from '@/features/earlier/EarlierMarksPanel.vue'
 import StatementsPanel from '@/features/statement/StatementsPanel.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
 import CalendarAddresses from '@/features/ical/CalendarAddresses.vue'
@@ -23,6 +24,7 @@ const session = useSession()
     <div class="own">
       <OwnHours />
       <StatementsPanel />
+      <EarlierMarksPanel />
       <KeepApart class="card" />
       <AgreedRegions class="card" />
       <NotesForm :person="session.person" readonly />

@@ -9,6 +9,7 @@ import { hue } from '@/parts/criteria'
 import Palm from '@/parts/Palm.vue'
 import Standing from '@/parts/Standing.vue'
 import { capital, counted, day, points } from '@/parts/words'
+import EarlierMarksPanel from '@/features/earlier/EarlierMarksPanel.vue'
 import StatementsPanel from '@/features/statement/StatementsPanel.vue'
 import StudentBackground from './StudentBackground.vue'
 import StepsToPractise from './StepsToPractise.vue'
@@ -137,6 +138,7 @@ const here = computed(() => student.value?.practicals.filter((p) => p.region ===
             </div>
           </section>
           <StatementsPanel v-if="session.staff" :term="student.term" :student="student.student.id" />
+          <EarlierMarksPanel v-if="session.staff" :student="student.student.id" />
           <StudentBackground :student="student" />
         </div>
         <div class="rest">

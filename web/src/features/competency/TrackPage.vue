@@ -14,6 +14,7 @@ const CohortSteps = defineAsyncComponent(() => import('./CohortSteps.vue'))
 const TermForecast = defineAsyncComponent(() => import('./TermForecast.vue'))
 const CohortHours = defineAsyncComponent(() => import('@/features/register/CohortHours.vue'))
 const GraderQuality = defineAsyncComponent(() => import('./GraderQuality.vue'))
+const TermBeside = defineAsyncComponent(() => import('@/features/earlier/TermBeside.vue'))
 const TermClosing = defineAsyncComponent(() => import('./TermClosing.vue'))
 
 const session = useSession()
@@ -37,6 +38,7 @@ const views = computed(() => [
     ? []
     : [
         { id: 'graders', name: 'Graders' },
+        { id: 'beside', name: 'Beside the last' },
         { id: 'closing', name: 'End of term' },
       ]),
 ])
@@ -85,6 +87,7 @@ if (term)
       <TermForecast v-else-if="view === 'forecast'" :cohort="cohort" />
       <CohortHours v-else-if="view === 'hours'" :term="term" />
       <GraderQuality v-else-if="view === 'graders'" :cohort="cohort" />
+      <TermBeside v-else-if="view === 'beside'" :term="term" />
       <TermClosing v-else :cohort="cohort" @changed="again" />
     </template>
   </div>

@@ -1,6 +1,7 @@
 package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.nio.charset.Charset;
 import java.util.Base64;
@@ -175,5 +176,50 @@ class EarlierMarksTest {
         // 400 names × 10 marks of communication: each second row of the same is one before.
         assertThat(seen.get("names").size()).isEqualTo(400);
         assertThat(seen.get("marks").asInt() + seen.get("repeated").size() * 5).isEqualTo(25_000);
+    }
+
+    @Test
+    void a_term_is_laid_beside_another_and_beside_marks_that_were_taken_over(App.Running app) {
+        var lab = Lab.in(app, "Beside");
+        for (int i = 0; i < 3; i++) lab.awarded(lab.students().get(i), 60 + 10 * i, true, "");
+        assertThat(lab.teacher().get(lab.at("/beside")).json().has("other")).isFalse();
+        var list = "name;region;pressure;draping;grader\n"
+                + "One, Ada;Neck;80;50;K\nTwo, Ada;Neck;70;;K\nZoe Gone;Neck;60;70;K\nZoe Gone;Jaw;20;;K\n";
+        var taken = lab.teacher()
+                .post(lab.at("/earlier-marks"), file(list, ",\"title\":\"Spring\""))
+                .json();
+        var seen = lab.teacher().get(lab.at("/beside")).json();
+        assertThat(seen.get("choices").findValuesAsString("name")).containsExactly("Spring");
+        assertThat(seen.get("term").get("pieces").asInt()).isEqualTo(3);
+        var pressure = seen.get("term").get("criteria").get(0);
+        assertThat(pressure.get("subject").asString()).isEqualTo("pressure");
+        var levels = new java.util.ArrayList<Double>();
+        for (var student : lab.teacher().get(lab.at("/competency")).json().get("students"))
+            for (var palm : student.get("palms"))
+                for (var bar : palm.get("bars"))
+                    if (bar.get("criterion").asString().equals("pressure") && bar.has("level"))
+                        levels.add(bar.get("level").asDouble());
+        assertThat(levels.size()).isEqualTo(2 * 3);
+        assertThat(pressure.get("level").asDouble())
+                .isCloseTo(levels.stream().mapToDouble(x -> x).average().orElseThrow(), within(1e-9));
+        var other = seen.get("other");
+        assertThat(other.get("students").asInt()).isEqualTo(3);
+        // Each student weighs the same: 80, 70 and the mean of 60 and 20. Two students are too few to say anything of
+        // draping.
+        assertThat(other.get("criteria").get(1).get("level").asDouble()).isEqualTo((80 + 70 + 40) / 3.0);
+        assertThat(other.get("criteria").get(0).get("subject").asString()).isEqualTo("draping");
+        assertThat(other.get("criteria").get(0).has("level")).isFalse();
+        assertThat(other.get("graders").get(0).get("severity").has("value")).isFalse();
+        var id = taken.get("id").asString();
+        lab.teacher().post("/api/earlier-marks/" + id + "/undo", "");
+        assertThat(lab.teacher().get(lab.at("/beside?with=" + id)).status()).isEqualTo(404);
+        var elsewhere = Visitor.as(app.url(), "nadia").term();
+        assertThat(lab.teacher().get(lab.at("/beside?with=" + elsewhere)).status())
+                .isEqualTo(403);
+        var lead = Visitor.as(app.url(), "lead")
+                .get(lab.at("/beside?with=" + elsewhere))
+                .json();
+        assertThat(lead.get("other").get("missed").size()).isEqualTo(5);
+        assertThat(lead.get("other").get("hours").size()).isPositive();
     }
 }

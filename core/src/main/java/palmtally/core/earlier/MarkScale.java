@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -84,11 +85,11 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
         if (words.containsKey(cell)) return new Read(words.get(cell), null);
         if (NONE.contains(cell)) return Read.NONE;
         var percent = PERCENT.matcher(cell);
-        if (percent.matches()) return within(number(percent.group(1)), 0, 100, "0 % to 100 %");
+        if (percent.matches()) return within(value(percent.group(1)), 0, 100, "0 % to 100 %");
         var share = SHARE.matcher(cell);
-        if (share.matches() && number(share.group(2)) > 0)
-            return within(number(share.group(1)), 0, number(share.group(2)), "its own whole");
-        if (NUMBER.matcher(cell).matches()) return within(number(cell), worst, best, words(worst, best));
+        if (share.matches() && value(share.group(2)) > 0)
+            return within(value(share.group(1)), 0, value(share.group(2)), "its own whole");
+        if (NUMBER.matcher(cell).matches()) return within(value(cell), worst, best, words(worst, best));
         return new Read(null, "is no mark of this scale");
     }
 
@@ -107,7 +108,13 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
         return BigDecimal.valueOf(number).stripTrailingZeros().toPlainString();
     }
 
-    private static double number(String digits) {
+    /** A cell that is a number and nothing else. */
+    static OptionalDouble number(String given) {
+        var cell = plain(given);
+        return NUMBER.matcher(cell).matches() ? OptionalDouble.of(value(cell)) : OptionalDouble.empty();
+    }
+
+    private static double value(String digits) {
         return Double.parseDouble(digits.replace(',', '.'));
     }
 
@@ -127,7 +134,7 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
         var words = new LinkedHashMap<String, @Nullable Double>();
         for (var each : cells) {
             var cell = plain(each);
-            if (NUMBER.matcher(cell).matches()) most = Math.max(most, number(cell));
+            if (NUMBER.matcher(cell).matches()) most = Math.max(most, value(cell));
             else if (!NONE.contains(cell)
                     && !PERCENT.matcher(cell).matches()
                     && !SHARE.matcher(cell).matches()

@@ -204,6 +204,7 @@ public record MarksTable(List<List<String>> rows) {
         var columns = new ArrayList<ColumnUse>();
         for (int c = 0; c < width(); c++) columns.add(guess(head.get(c), column(headRow, c)));
         shareScale(headRow, columns);
+        sums(headRow, columns);
         if (columns.stream()
                 .noneMatch(u -> u.use() == Use.NAME || u.use() == Use.LAST_NAME || u.use() == Use.SIGN_IN)) {
             // Whoever heads no column with "name" writes names all the same: the column with the most different words.
@@ -246,6 +247,42 @@ public record MarksTable(List<List<String>> rows) {
                     cells.stream().filter(v -> common.read(v).points() != null).count();
             if (within * 4 >= cells.size() * 3L)
                 columns.set(c, new ColumnUse(u.use(), u.criterion(), u.region(), common));
+        }
+    }
+
+    /** A column of the whole that adds up those of the criteria has the sum of their scales. */
+    private void sums(int headRow, List<ColumnUse> columns) {
+        for (int c = 0; c < columns.size(); c++) {
+            var whole = columns.get(c);
+            if (whole.use() != Use.MARK || whole.criterion() != null || whole.scale() == null) continue;
+            int told = 0;
+            int alike = 0;
+            double best = 0;
+            for (int r = headRow; r < rows.size(); r++) {
+                var sum = MarkScale.number(cell(r, c));
+                if (sum.isEmpty()) continue;
+                double parts = 0;
+                double of = 0;
+                for (int k = 0; k < columns.size(); k++) {
+                    var scale = columns.get(k).scale();
+                    var part = MarkScale.number(cell(r, k));
+                    if (columns.get(k).criterion() == null || scale == null || part.isEmpty()) continue;
+                    parts += part.getAsDouble();
+                    of += scale.best();
+                }
+                if (of == 0) continue;
+                told++;
+                best = Math.max(best, of);
+                if (Math.abs(parts - sum.getAsDouble()) < 1e-6) alike++;
+            }
+            if (told > 0 && alike * 2 > told)
+                columns.set(
+                        c,
+                        new ColumnUse(
+                                Use.MARK,
+                                null,
+                                whole.region(),
+                                new MarkScale(0, best, whole.scale().words())));
         }
     }
 

@@ -116,6 +116,13 @@ class MarksTableTest {
     }
 
     @Test
+    void a_column_that_adds_up_the_criteria_has_the_sum_of_their_scales() {
+        assertThat(WIDE.guess().columns().get(8).scale().best()).isEqualTo(40);
+        var mean = of("name;pressure;draping;mean\nLena Brook;8;6;7\nMats Fjord;9;7;8\n");
+        assertThat(mean.guess().columns().get(3).scale().best()).isEqualTo(10);
+    }
+
+    @Test
     void what_was_said_of_names_regions_and_scales_is_kept_to() {
         var guess = WIDE.guess();
         var columns = new ArrayList<>(guess.columns());

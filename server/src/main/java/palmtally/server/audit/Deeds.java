@@ -85,6 +85,7 @@ final class Deeds {
         none("their own", "GET /api/me/initials", "GET /api/me/statements");
         done("POST /api/terms/{term}/earlier-marks/preview", "looked into a file of earlier marks");
         done("GET /api/terms/{term}/earlier-marks", "read which files of earlier marks were taken");
+        done("GET /api/terms/{term}/beside", "laid a term beside another");
         told(
                 "POST /api/terms/{term}/earlier-marks",
                 "POST /api/earlier-marks/{id}/undo",

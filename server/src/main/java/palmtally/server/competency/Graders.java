@@ -26,15 +26,15 @@ import palmtally.server.profile.Profiles;
 
 /** How well the graders of a term agree, and how much its practicals can be relied on. */
 @Service
-class Graders {
+public class Graders {
     /** @param criterion one of the five, or null for the mean of a practical */
-    record AgreementLine(@Nullable Criterion criterion, int pairs, List<Figure> figures) {}
+    public record AgreementLine(@Nullable Criterion criterion, int pairs, List<Figure> figures) {}
 
-    record RatedSequence(String sequence, String name, int practicals, List<Figure> figures) {}
+    public record RatedSequence(String sequence, String name, int practicals, List<Figure> figures) {}
 
-    record GraderLine(String name, Figure severity, Figure drift) {}
+    public record GraderLine(String name, Figure severity, Figure drift) {}
 
-    record GraderQuality(
+    public record GraderQuality(
             int pairs, List<AgreementLine> agreement, List<GraderLine> graders, List<RatedSequence> sequences) {}
 
     record MarkRow(String grader, UUID studentId, Region region, Criterion criterion, Instant seenAt, double score) {}
@@ -73,7 +73,7 @@ class Graders {
     }
 
     /** For instructors and the lead: who is severe is nobody else's business. */
-    GraderQuality of(UUID termId) {
+    public GraderQuality of(UUID termId) {
         var term = terms.term(termId);
         double cut = profiles.ofSchool().document().marking().cut();
         var pairs = awards.markedTwice(termId);

@@ -41,8 +41,14 @@ interface EarlierMarkMapper {
             String given,
             double points) {}
 
-    /** @param subject criterion, region or grader; null for marks that say none */
-    record MeanRow(@Nullable String subject, double mean, int marks, int students) {}
+    /** @param student id of the student, or the name of somebody who is not of this school */
+    record MarkOf(
+            String student,
+            @Nullable LocalDate day,
+            @Nullable String region,
+            @Nullable String criterion,
+            String grader,
+            double points) {}
 
     String COLUMNS =
             "id, term_id, title, file_name, digest, likeness, mapping, marks, left_out, imported_by, imported_at, undone_by, undone_at";
@@ -90,16 +96,8 @@ interface EarlierMarkMapper {
             where m.student_id = #{student} order by m.day nulls first, i.imported_at, m.line, m.cell""")
     List<StoredMark> ofStudent(UUID student);
 
-    String MEANS =
-            ", avg(points) as mean, count(*)::int as marks, count(distinct coalesce(student_id::text, name))::int as students"
-                    + " from earlier_mark where import_id = #{id} group by 1 order by 1 nulls first";
-
-    @Select("select criterion as subject" + MEANS)
-    List<MeanRow> byCriterion(UUID id);
-
-    @Select("select region as subject" + MEANS)
-    List<MeanRow> byRegion(UUID id);
-
-    @Select("select nullif(grader, '') as subject" + MEANS)
-    List<MeanRow> byGrader(UUID id);
+    @Select("""
+            select coalesce(student_id::text, name) as student, day, region, criterion, grader, points
+            from earlier_mark where import_id = #{id} order by line, cell""")
+    List<MarkOf> marks(UUID id);
 }

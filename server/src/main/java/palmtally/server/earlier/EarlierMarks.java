@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Base64;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -75,6 +76,7 @@ public class EarlierMarks {
      * What a file would become.
      *
      * @param remembered whether its columns are read as those of a file before
+     * @param students who may be meant
      * @param samples of each column, its first different cells
      * @param fault why it cannot be read this way, or null
      * @param taken what the same file is called that was taken over before, or null
@@ -90,6 +92,7 @@ public class EarlierMarks {
             int rows,
             int marks,
             List<NameLine> names,
+            List<Candidate> students,
             List<String> regions,
             List<LeftOut> leftOut,
             int leftOutInAll,
@@ -233,6 +236,9 @@ public class EarlierMarks {
                 o.table.rows().size() - o.mapping.headRow(),
                 read.marks().size(),
                 read.names().stream().map(n -> line(o, n)).toList(),
+                o.known.values().stream()
+                        .sorted(Comparator.comparing(Candidate::name))
+                        .toList(),
                 read.regions(),
                 read.leftOut().stream().limit(SHOWN).toList(),
                 read.leftOut().size(),

@@ -2,11 +2,13 @@ package palmtally.server.earlier;
 
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.server.answer.Made;
 import palmtally.server.earlier.EarlierMarkMapper.StoredMark;
@@ -19,9 +21,19 @@ import palmtally.server.people.Permission;
 @RestController
 class EarlierMarksController {
     private final EarlierMarks marks;
+    private final TermComparison comparison;
 
-    EarlierMarksController(EarlierMarks marks) {
+    EarlierMarksController(EarlierMarks marks, TermComparison comparison) {
         this.marks = marks;
+        this.comparison = comparison;
+    }
+
+    /** This term beside another, or beside marks that were taken over; the last before it where none is named. */
+    @Allow(Permission.TERM_PLANNER)
+    @GetMapping("/api/terms/{term}/beside")
+    TermComparison.TermBeside beside(
+            @Me Caller caller, @PathVariable UUID term, @RequestParam(required = false) @Nullable UUID with) {
+        return comparison.of(caller, term, with);
     }
 
     @Allow(Permission.TERM_PLANNER)
