@@ -6,7 +6,7 @@ create table marks_import (
     file_name text not null,
     -- SHA-256 of the file, so that nobody takes it twice.
     digest text not null,
-    -- What its columns are called: a table of the same program is read the same way the next time.
+    -- SHA-256 of what its columns are called: a table of the same program is read the same way the next time.
     likeness text not null,
     mapping jsonb not null,
     marks int not null,

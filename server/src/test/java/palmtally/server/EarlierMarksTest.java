@@ -161,6 +161,22 @@ class EarlierMarksTest {
     }
 
     @Test
+    void columns_with_long_names_are_known_again_all_the_same(App.Running app) {
+        var lab = Lab.in(app, "Long");
+        var head = new StringBuilder("name");
+        for (int i = 0; i < 190; i++)
+            head.append(";practical of the whole body, number ").append(i);
+        var list = head + "\nAda One" + ";8".repeat(190) + "\n";
+        var taken = lab.teacher().post(lab.at("/earlier-marks"), file(list, ",\"title\":\"Wide\""));
+        assertThat(taken.status()).as(taken.text()).isEqualTo(201);
+        assertThat(taken.json().get("marks").asInt()).isEqualTo(190);
+        assertThat(preview(lab, file(list.replace(";8", ";9"), ""))
+                        .get("remembered")
+                        .asBoolean())
+                .isTrue();
+    }
+
+    @Test
     void five_thousand_rows_are_shown_within_three_seconds(App.Running app) {
         var lab = Lab.in(app, "Large");
         var list = new StringBuilder("name;date;region;pressure;order;mechanics;communication;draping\n");

@@ -35,6 +35,9 @@ public record MarksTable(List<List<String>> rows) {
 
     public static final int MOST_COLUMNS = 200;
 
+    /** No name, and nothing else that is kept of a row, is longer. */
+    private static final int MOST_LETTERS = 200;
+
     /** The head is looked for in so many first rows. */
     private static final int HEAD_WITHIN = 10;
 
@@ -435,6 +438,15 @@ public record MarksTable(List<List<String>> rows) {
                 return;
             }
             var called = name.isEmpty() ? signIn : name;
+            for (var kept : List.of(called, first(r, Use.WHAT), first(r, Use.GRADER)))
+                if (kept.length() > MOST_LETTERS) {
+                    leftOut.add(new LeftOut(
+                            r + 1,
+                            0,
+                            kept.substring(0, kept.offsetByCodePoints(0, 20)) + "…",
+                            "is longer than " + MOST_LETTERS + " letters"));
+                    return;
+                }
             names.merge(called, 1, Integer::sum);
             matches.computeIfAbsent(called, k -> {
                 var bySignIn = signIn.isEmpty() ? null : students.ofSignIn(signIn);

@@ -123,6 +123,15 @@ class MarksTableTest {
     }
 
     @Test
+    void what_is_too_long_to_be_a_name_is_left_out_with_its_first_letters() {
+        var table = of("name;pressure\n" + "Lena ".repeat(41) + ";8\nMats Fjord;9\n");
+        var read = table.read(table.guess(), SCHOOL);
+        assertThat(read.leftOut())
+                .containsExactly(new LeftOut(2, 0, "Lena Lena Lena Lena …", "is longer than 200 letters"));
+        assertThat(read.marks().size()).isEqualTo(1);
+    }
+
+    @Test
     void what_was_said_of_names_regions_and_scales_is_kept_to() {
         var guess = WIDE.guess();
         var columns = new ArrayList<>(guess.columns());
