@@ -83,10 +83,12 @@ const rows = computed(() => [
           <span class="name">{{ r.name }}</span>
           <div class="bars">
             <div v-for="(s, i) in sides" :key="s.id" class="bar">
-              <div
-                class="fill"
-                :style="{ width: `${level(s, r.of, r.id)?.level ?? 0}%`, background: r.fill[i] }"
-              />
+              <div class="track">
+                <div
+                  class="fill"
+                  :style="{ width: `${level(s, r.of, r.id)?.level ?? 0}%`, background: r.fill[i] }"
+                />
+              </div>
               <span class="told">{{ said(level(s, r.of, r.id)) }}</span>
             </div>
           </div>
@@ -168,8 +170,13 @@ const rows = computed(() => [
   gap: 3px;
 }
 .bar {
-  position: relative;
-  height: 20px;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.track {
+  flex: 1;
+  height: 18px;
   background: var(--ground);
   border-radius: 6px;
   overflow: hidden;
@@ -178,10 +185,8 @@ const rows = computed(() => [
   height: 100%;
 }
 .told {
-  position: absolute;
-  inset: 0 6px 0 auto;
+  flex: 0 0 130px;
   font-size: 13.5px;
-  line-height: 20px;
   font-weight: 600;
 }
 .by {
@@ -209,5 +214,11 @@ li {
 h3 {
   margin: 10px 0 2px;
   font-size: 15px;
+}
+@media (max-width: 640px) {
+  .lanes {
+    grid-template-columns: minmax(0, 1fr);
+    gap: 2px;
+  }
 }
 </style>

@@ -18,6 +18,7 @@ class Pictures {
     private static final List<String> WITHOUT = List.of(
             "show-list",
             "sign",
+            "earlier",
             "verify",
             "profile",
             "round-set-up",
@@ -37,6 +38,7 @@ class Pictures {
             "missed",
             "forecast",
             "graders",
+            "beside",
             "closing");
 
     @Test

@@ -2,9 +2,11 @@ package palmtally.e2e;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -93,6 +95,8 @@ final class Screens {
         screens.put("forecast", "/track#forecast");
         screens.put("hours", "/track#hours");
         screens.put("graders", "/track#graders");
+        earlierMarks();
+        screens.put("beside", "/track#beside");
         screens.put("closing", "/track#closing");
         screens.put("student", "/track/" + teacher.person("Gus Harrow"));
         screens.put("school", "/school");
@@ -107,6 +111,17 @@ final class Screens {
             if (!route.contains(":") && !named.contains(route) && !FIRST.contains(route) && !OPEN.contains(route))
                 screens.put(route.substring(1).replace('/', '-'), route);
         return screens;
+    }
+
+    /** Marks of before, of four students on another scale, one of whom left. */
+    private void earlierMarks() {
+        var list = "name;date;region;pressure;order;mechanics;communication;draping;grader\n"
+                + "Ana Quill;3.2.2026;Neck;6,5;7;7,5;8;7;N. Vale\nBram Oster;3.2.2026;Neck;6;8;7;7;8;N. Vale\n"
+                + "Cleo Fenn;10.2.2026;Neck;7;7;6;8;9;K. Holm\nZoe Gone;10.2.2026;Hip;5;6;7;6;8;K. Holm\n";
+        teacher.post(
+                "/api/terms/" + teacher.term() + "/earlier-marks",
+                "{\"title\":\"Spring\",\"fileName\":\"spring.csv\",\"file\":\""
+                        + Base64.getEncoder().encodeToString(list.getBytes(StandardCharsets.UTF_8)) + "\"}");
     }
 
     /** Five tables, some minutes in. */
