@@ -62,7 +62,7 @@ watch(
           class="digit"
           :class="{
             inband: n - 1 >= progress.band.low && n - 1 <= progress.band.high,
-            last: progress.said?.number === n - 1,
+            last: progress.shown === n - 1,
           }"
           @click="capture.report(n - 1)"
         >

@@ -86,13 +86,14 @@ function table() {
   )
   const progress_ = computed(() => soFar.value.progress)
   const counting = computed(() => progress_.value.counting.map((id) => all.value.find((t) => t.id === id)!))
-  const taps = { taps: all, counting, progress: progress_, now, finished, tap, correct }
+  const pressed = ref<number>()
+  const taps = { taps: all, counting, pressed, progress: progress_, now, finished, tap, correct }
   const at = { id: 'p', view, taps } as unknown as Table
   const scope = effectScope()
   const progress = scope.run(() => useProgress(at))!
   const capture = scope.run(() => useCapture(at, progress))!
   const last = () => all.value.at(-1)
-  return { at, all, now, finished, tap, progress, capture, last }
+  return { at, all, now, finished, pressed, tap, progress, capture, last }
 }
 const of = (id: string): Pick =>
   Object.values(PICKS)
@@ -101,6 +102,15 @@ const of = (id: string): Pick =>
 
 describe('what an action writes down', () => {
   beforeEach(() => setActivePinia(createPinia()))
+
+  it('a number lights its key when it is pressed, and the one that counts stays lit', () => {
+    const { capture, pressed, progress } = table()
+    capture.start(0)
+    capture.report(4)
+    expect(progress.shown).toBe(4)
+    pressed.value = 6
+    expect([progress.shown, progress.said?.number]).toEqual([6, 4])
+  })
 
   it('the next step is still the next one for who comes back to the table', () => {
     const { at, capture } = table()

@@ -97,6 +97,8 @@ export function useProgress(table: Table, tables?: () => number) {
   })
   const band = computed(() => bandOf(view, current.value?.step.id))
   const said = computed(() => so.value.said)
+  /** The client's number as it stands on its key: the one pressed just now, else the last that counts. */
+  const shown = computed(() => taps.pressed.value ?? said.value?.number)
   const silent = computed(() =>
     so.value.silentSince === undefined ? 0 : (taps.now.value - so.value.silentSince) / 1000,
   )
@@ -201,6 +203,7 @@ export function useProgress(table: Table, tables?: () => number) {
     permissionFor,
     band,
     said,
+    shown,
     resting,
     lookAsked,
     sheetAsked,

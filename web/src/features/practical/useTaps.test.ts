@@ -204,6 +204,10 @@ describe('taps', () => {
     says.mockImplementation(dead)
     await taps.tap('look', { faults: [] })
     const look = taps.taps.value.at(-1)!
+    await taps.tap('report', { number: 5 })
+    expect(taps.pressed.value).toBe(5)
+    await taps.undo()
+    expect(taps.pressed.value).toBeUndefined()
     await taps.undo()
     expect(taps.taps.value.at(-1)).toMatchObject({ kind: 'undo', data: { ref: look.id } })
     await taps.undo()
@@ -228,9 +232,11 @@ describe('taps', () => {
     expect(says).toHaveBeenCalledTimes(2)
     expect(says.mock.lastCall![0].map((t) => t.data.number)).toEqual([2, 3, 4])
     expect(taps.unscored.value).toBe(2)
+    expect(taps.pressed.value).toBe(4)
     answer(soFar(says.mock.lastCall![0]))
     await taps.settled()
     expect(taps.unscored.value).toBe(0)
+    expect(taps.pressed.value).toBeUndefined()
     expect(taps.counting.value.map((t) => t.data.number)).toEqual([2, 3, 4])
   })
 

@@ -41,6 +41,8 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
   const stored = shallowRef<Tap[]>([])
   const waiting = shallowRef<Tap[]>([])
   const soFar = shallowRef<SoFar>(NOTHING)
+  /** Ids of the taps that the last answer counted. */
+  const answered = shallowRef(new Set<string>())
   const finished = ref(false)
   const problem = ref<Problem>()
   const refused = shallowRef<Tap[]>([])
@@ -61,6 +63,15 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
     return soFar.value.progress.counting.flatMap((id) => by.get(id) ?? [])
   })
 
+  /** Taps that no answer counted yet and that were not taken back since. */
+  const fresh = computed(() => {
+    const all = taps.value.filter((t) => !answered.value.has(t.id))
+    const gone = new Set(all.map((t) => t.data.ref))
+    return all.filter((t) => !gone.has(t.id))
+  })
+  /** The number of the client's that was written down last and waits to be counted: a key is answered before its sum is done. */
+  const pressed = computed(() => fresh.value.findLast((t) => t.kind === 'report')?.data.number)
+
   let opened: Promise<void> = Promise.resolve()
 
   /** Whether the grader's eyes are on this table. */
@@ -79,7 +90,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
     soFar.value = (view.progress as typeof view.progress | undefined)
       ? { counted: view.events.length, scores: view.scores, run: view.run, progress: view.progress }
       : NOTHING
-    answered = new Set(view.events.slice(0, soFar.value.counted).map((t) => t.id))
+    answered.value = new Set(view.events.slice(0, soFar.value.counted).map((t) => t.id))
     finished.value = view.finished
     now.value = clock()
     opened = takeOver(view, clock())
@@ -131,8 +142,6 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
   }
 
   let seeing: Promise<void> | undefined
-  /** Ids of the taps that the last answer counted. */
-  let answered = new Set<string>()
   let more = false
   /** Asks what the taps come to, where no answer counted them all, or by older rules than the server has; one question at a time, and the last taps are always asked about. */
   function see(): Promise<void> {
@@ -152,7 +161,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
       try {
         const said = await says(all)
         soFar.value = said
-        answered = new Set(all.slice(0, said.counted).map((t) => t.id))
+        answered.value = new Set(all.slice(0, said.counted).map((t) => t.id))
       } catch {
         // Asked again with the next tap, and every so often.
       }
@@ -244,9 +253,8 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
   /** Takes back the newest tap of this device that counts or was not counted yet, and never where the eyes are. */
   async function undo() {
     await settled()
-    const fresh = taps.value.filter((t) => !answered.has(t.id))
-    const gone = new Set(fresh.map((t) => t.data.ref))
-    const mine = [...counting.value, ...fresh].filter(
+    const gone = new Set(taps.value.filter((t) => !answered.value.has(t.id)).map((t) => t.data.ref))
+    const mine = [...counting.value, ...fresh.value].filter(
       (t) => t.device === device && !['attend', 'undo'].includes(t.kind) && !gone.has(t.id),
     )
     const last = mine.reduce<Tap | undefined>((a, b) => (a && a.seq > b.seq ? a : b), undefined)
@@ -278,6 +286,7 @@ export function useTaps(practical: string, store: TapStore = indexedTaps(), says
     taps,
     waiting: computed(() => waiting.value.length),
     counting,
+    pressed,
     progress: computed(() => soFar.value.progress),
     run: computed(() => soFar.value.run),
     scores: computed(() => soFar.value.scores),
