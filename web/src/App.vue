@@ -29,11 +29,15 @@ const rooms = computed(() =>
     ? [
         { to: '/plan', name: 'Plan', also: ['/term', '/techniques'] },
         { to: '/show', name: 'Show' },
-        { to: '/grade', name: 'Grade', also: ['/review', '/floor', '/compare', '/marks', '/timetable'] },
+        {
+          to: '/grade',
+          name: 'Grade',
+          also: ['/review', '/floor', '/compare', '/marks', '/timetable', '/raised', '/incidents'],
+        },
         { to: '/track', name: 'Track', also: ['/door', '/partners', '/briefing', '/earlier', '/sign'] },
         { to: '/school', name: 'School' },
       ]
-    : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks'] }],
+    : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks', '/incidents'] }],
 )
 const here = (room: { to: string; also?: string[] }) =>
   [room.to, ...(room.also ?? [])].some((path) => route.path.startsWith(path))

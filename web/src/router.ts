@@ -18,6 +18,13 @@ export const router = createRouter({
       meta: { bare: true, everyone: true },
     },
     { path: '/earlier', component: () => import('./features/earlier/EarlierPage.vue') },
+    { path: '/raised', component: () => import('./features/raised/RaisedPage.vue') },
+    {
+      path: '/incidents/:id',
+      component: () => import('./features/incident/IncidentPage.vue'),
+      props: true,
+      meta: { student: true },
+    },
     { path: '/sign', component: () => import('./features/statement/SignPage.vue') },
     { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
     { path: '/term', component: () => import('./features/calendar/TermPage.vue') },

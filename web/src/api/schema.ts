@@ -124,7 +124,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_6']
+    get: operations['one_7']
     put?: never
     post?: never
     delete?: never
@@ -421,6 +421,54 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/incidents/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_2']
+    put: operations['change_2']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/incidents/{id}/additions': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['addTo']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/incidents/{id}/signature': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['sign_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/known': {
     parameters: {
       query?: never
@@ -581,6 +629,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/me/incidents': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['seen_1']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/me/initials': {
     parameters: {
       query?: never
@@ -605,6 +669,22 @@ export interface paths {
       cookie?: never
     }
     get: operations['watching']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/me/raised': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['raised']
     put?: never
     post?: never
     delete?: never
@@ -668,7 +748,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['of']
+    get: operations['of_1']
     put?: never
     post: operations['add_5']
     delete?: never
@@ -687,7 +767,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_4']
+    delete: operations['withdraw_5']
     options?: never
     head?: never
     patch?: never
@@ -764,7 +844,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_5']
+    get: operations['one_6']
     put?: never
     post?: never
     delete?: never
@@ -812,7 +892,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_4']
+    get: operations['one_5']
     put?: never
     post?: never
     delete?: never
@@ -901,6 +981,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/practicals/{id}/incidents': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['write']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/practicals/{id}/peer-looks': {
     parameters: {
       query?: never
@@ -943,6 +1039,22 @@ export interface paths {
     get: operations['scores']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practicals/{id}/second-looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['of']
+    put?: never
+    post: operations['ask']
     delete?: never
     options?: never
     head?: never
@@ -1068,7 +1180,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_3']
+    get: operations['one_4']
     put?: never
     post?: never
     delete?: never
@@ -1198,6 +1310,22 @@ export interface paths {
     }
     get?: never
     put: operations['save_3']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/second-look-days': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['setDays']
     post?: never
     delete?: never
     options?: never
@@ -1404,7 +1532,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_2']
+    get: operations['one_3']
     put?: never
     post?: never
     delete?: never
@@ -1439,6 +1567,54 @@ export interface paths {
     get: operations['seen']
     put?: never
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/second-looks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['ofSchool']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/second-looks/{id}/decision': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['decide']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/second-looks/{id}/withdrawal': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['withdraw_2']
     delete?: never
     options?: never
     head?: never
@@ -2575,7 +2751,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_3']
+    delete: operations['withdraw_4']
     options?: never
     head?: never
     patch?: never
@@ -2655,7 +2831,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_2']
+    delete: operations['withdraw_3']
     options?: never
     head?: never
     patch?: never
@@ -3047,6 +3223,12 @@ export interface components {
       /** Format: int32 */
       width: number
     }
+    AdditionLine: {
+      /** Format: date-time */
+      at: string
+      by: string
+      words: string
+    }
     AddressName: {
       name?: string
     }
@@ -3110,6 +3292,11 @@ export interface components {
       seats?: string[][]
       /** Format: int32 */
       tables?: number
+    }
+    Asking: {
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      reason?: string
     }
     At: {
       /** @enum {string} */
@@ -4067,6 +4254,14 @@ export interface components {
     }
     DayWithdrawn: {
       withdrawn: boolean
+    }
+    Deciding: {
+      marks?: {
+        [key: string]: number
+      }
+      reason?: string
+      /** Format: int32 */
+      revision: number
     }
     Demonstrated: {
       demonstration: string
@@ -5572,6 +5767,72 @@ export interface components {
       label: string
       words: string
     }
+    IncidentAddition: {
+      words?: string
+    }
+    IncidentForm: {
+      /** Format: int64 */
+      atMs?: number
+      done?: string
+      named?: string[]
+      /** Format: int32 */
+      revision?: number
+      told?: string
+      what?: string
+      who?: string
+    }
+    IncidentLine: {
+      /** Format: date-time */
+      happenedAt: string
+      /** Format: uuid */
+      id: string
+      /** Format: uuid */
+      practical: string
+      sequence: string
+      /** Format: date-time */
+      signedAt?: string
+      student: string
+      writtenBy: string
+    }
+    IncidentToSign: {
+      /** Format: int32 */
+      revision: number
+    }
+    IncidentView: {
+      additions: components['schemas']['AdditionLine'][]
+      /** Format: int64 */
+      atMs: number
+      done: string
+      /** Format: date-time */
+      happenedAt: string
+      /** Format: uuid */
+      id: string
+      missing: string[]
+      named: components['schemas']['NamedPerson'][]
+      open: boolean
+      partner?: string
+      /** Format: uuid */
+      practical: string
+      /** Format: int32 */
+      revision: number
+      sequence: string
+      /** Format: date-time */
+      signedAt?: string
+      signedBy?: string
+      student: string
+      /** Format: uuid */
+      studentId: string
+      told: string
+      what: string
+      who: string
+      /** Format: date-time */
+      writtenAt: string
+      writtenBy: string
+    }
+    IncidentsSeen: {
+      records: components['schemas']['IncidentLine'][]
+      toRecord: components['schemas']['StopToRecord'][]
+    }
     IncomingFile: {
       /** @enum {string} */
       kind?: 'sequence' | 'steps'
@@ -6502,6 +6763,11 @@ export interface components {
       rows: number
       student?: string
     }
+    NamedPerson: {
+      /** Format: uuid */
+      id: string
+      name: string
+    }
     NewAddress: {
       code: string
     }
@@ -7411,6 +7677,12 @@ export interface components {
       side?: 'left' | 'right' | 'midline' | 'both'
       step?: string
     }
+    RaisedView: {
+      /** Format: int32 */
+      secondLooks: number
+      /** Format: int32 */
+      stops: number
+    }
     RatedSequence: {
       figures: components['schemas']['Figure'][]
       name: string
@@ -7849,6 +8121,54 @@ export interface components {
       /** Format: uuid */
       id: string
       name: string
+    }
+    SecondLookDaysForm: {
+      /** Format: int32 */
+      days?: number
+    }
+    SecondLookView: {
+      after?: {
+        [key: string]: number
+      }
+      /** Format: date-time */
+      askedAt: string
+      before: {
+        [key: string]: number
+      }
+      /** @enum {string} */
+      criterion?: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: date-time */
+      decidedAt?: string
+      decidedBy?: string
+      decision?: string
+      grader: string
+      /** Format: uuid */
+      id: string
+      own: boolean
+      /** Format: uuid */
+      practical: string
+      reason: string
+      sequence: string
+      /** Format: date-time */
+      startedAt: string
+      /** @enum {string} */
+      state: 'waits' | 'withdrawn' | 'stands' | 'changed'
+      student: string
+      /** Format: uuid */
+      studentId: string
+    }
+    SecondLooksHere: {
+      /** Format: date */
+      lastDay?: string
+      looks: components['schemas']['SecondLookView'][]
+      /** Format: int32 */
+      revision: number
+      shut?: string
+    }
+    SecondLooksOfSchool: {
+      /** Format: int32 */
+      days: number
+      looks: components['schemas']['SecondLookView'][]
     }
     Section: {
       /** @enum {string} */
@@ -8517,6 +8837,17 @@ export interface components {
       /** Format: int32 */
       shownInWeek?: number
       step: string
+    }
+    StopToRecord: {
+      /** Format: int64 */
+      atMs: number
+      byClient: boolean
+      /** Format: date-time */
+      happenedAt: string
+      /** Format: uuid */
+      practical: string
+      student: string
+      words?: string
     }
     Stored: {
       finished: boolean
@@ -9839,7 +10170,7 @@ export interface operations {
       }
     }
   }
-  one_6: {
+  one_7: {
     parameters: {
       query?: {
         at?: number
@@ -10304,6 +10635,106 @@ export interface operations {
       }
     }
   }
+  one_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncidentView']
+        }
+      }
+    }
+  }
+  change_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['IncidentForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncidentView']
+        }
+      }
+    }
+  }
+  addTo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['IncidentAddition']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncidentView']
+        }
+      }
+    }
+  }
+  sign_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['IncidentToSign']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncidentView']
+        }
+      }
+    }
+  }
   known: {
     parameters: {
       query?: never
@@ -10580,6 +11011,26 @@ export interface operations {
       }
     }
   }
+  seen_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncidentsSeen']
+        }
+      }
+    }
+  }
   initials: {
     parameters: {
       query?: never
@@ -10644,6 +11095,26 @@ export interface operations {
       }
     }
   }
+  raised: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RaisedView']
+        }
+      }
+    }
+  }
   mine: {
     parameters: {
       query?: never
@@ -10704,7 +11175,7 @@ export interface operations {
       }
     }
   }
-  of: {
+  of_1: {
     parameters: {
       query?: never
       header?: never
@@ -10752,7 +11223,7 @@ export interface operations {
       }
     }
   }
-  withdraw_4: {
+  withdraw_5: {
     parameters: {
       query?: never
       header?: never
@@ -10873,7 +11344,7 @@ export interface operations {
       }
     }
   }
-  one_5: {
+  one_6: {
     parameters: {
       query?: never
       header?: never
@@ -10943,7 +11414,7 @@ export interface operations {
       }
     }
   }
-  one_4: {
+  one_5: {
     parameters: {
       query?: never
       header?: never
@@ -11083,6 +11554,32 @@ export interface operations {
       }
     }
   }
+  write: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['IncidentForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['IncidentView']
+        }
+      }
+    }
+  }
   watch: {
     parameters: {
       query?: never
@@ -11153,6 +11650,54 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SoFar']
+        }
+      }
+    }
+  }
+  of: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SecondLooksHere']
+        }
+      }
+    }
+  }
+  ask: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Asking']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SecondLooksHere']
         }
       }
     }
@@ -11320,7 +11865,7 @@ export interface operations {
       }
     }
   }
-  one_3: {
+  one_4: {
     parameters: {
       query?: {
         at?: number
@@ -11545,6 +12090,30 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SettingsView']
+        }
+      }
+    }
+  }
+  setDays: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['SecondLookDaysForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SecondLooksOfSchool']
         }
       }
     }
@@ -11915,7 +12484,7 @@ export interface operations {
       }
     }
   }
-  one_2: {
+  one_3: {
     parameters: {
       query?: never
       header?: never
@@ -11979,6 +12548,74 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['Picture']
+        }
+      }
+    }
+  }
+  ofSchool: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SecondLooksOfSchool']
+        }
+      }
+    }
+  }
+  decide: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['Deciding']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SecondLookView']
+        }
+      }
+    }
+  }
+  withdraw_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['SecondLooksHere']
         }
       }
     }
@@ -14026,7 +14663,7 @@ export interface operations {
       }
     }
   }
-  withdraw_3: {
+  withdraw_4: {
     parameters: {
       query?: never
       header?: never
@@ -14166,7 +14803,7 @@ export interface operations {
       }
     }
   }
-  withdraw_2: {
+  withdraw_3: {
     parameters: {
       query?: never
       header?: never
@@ -14850,6 +15487,9 @@ export const agreementLineCriterionValues: ReadonlyArray<
 export const answerViewAnswerValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['AnswerView']['answer']
 > = ['asked', 'not-asked', 'cannot-say', 'heard-nothing', 'not-listening', 'left-out', 'not-seen']
+export const askingCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['Asking']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
 export const atSideValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['At']['side']> = [
   'left',
   'right',
@@ -17662,6 +18302,12 @@ export const scopeWordIdValues: ReadonlyArray<
 export const screenLookLookValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['ScreenLook']['look']
 > = ['both', 'picture', 'words']
+export const secondLookViewCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['SecondLookView']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
+export const secondLookViewStateValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['SecondLookView']['state']
+> = ['waits', 'withdrawn', 'stands', 'changed']
 export const sectionCriterionValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Section']['criterion']
 > = ['pressure', 'order', 'mechanics', 'communication', 'draping']

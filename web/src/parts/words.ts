@@ -56,3 +56,7 @@ export function doseWords(d: DoseLike): string {
 }
 /** A number with its noun: "1 tap", "2 taps". */
 export const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
+
+/** Several said in one breath: a, b and c. */
+export const spoken = (all: readonly string[]) =>
+  all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}`

@@ -4,6 +4,7 @@ import KeepApart from '@/features/pairing/KeepApart.vue'
 import OwnHours from '@/features/register/OwnHours.vue'
 import AgreedRegions from '@/features/timetable/AgreedRegions.vue'
 import OwnSittings from '@/features/timetable/OwnSittings.vue'
+import IncidentsPanel from '@/features/incident/IncidentsPanel.vue'
 import EarlierMarksPanel from '@/features/earlier/EarlierMarksPanel.vue'
 import StatementsPanel from '@/features/statement/StatementsPanel.vue'
 import NotesForm from '@/features/school/NotesForm.vue'
@@ -23,6 +24,7 @@ const session = useSession()
     </StudentPage>
     <div class="own">
       <OwnHours />
+      <IncidentsPanel />
       <StatementsPanel />
       <EarlierMarksPanel />
       <KeepApart class="card" />

@@ -5,6 +5,7 @@ import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { readOnWhile, usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
+import RaisedLink from '@/features/raised/RaisedLink.vue'
 import Failed from '@/parts/Failed.vue'
 import OwnSittings from '@/features/timetable/OwnSittings.vue'
 import OfflineNote from '@/parts/OfflineNote.vue'
@@ -66,6 +67,7 @@ void floor.load()
       <h1>Grade</h1>
       <span class="soft">{{ session.term?.cohort }}</span>
       <span class="grow" />
+      <RaisedLink />
       <router-link class="push" to="/timetable">Timetable</router-link>
       <router-link v-if="floor.tables.value.length" class="push main" to="/floor"
         >The floor: {{ floor.tables.value.length }} at the tables</router-link

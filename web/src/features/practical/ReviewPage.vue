@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import SecondLookPanel from '@/features/secondlook/SecondLookPanel.vue'
 import { useSession } from '@/features/session/useSession'
 import type { Criterion } from '@/parts/criteria'
 import Standing from '@/parts/Standing.vue'
@@ -180,6 +181,13 @@ function pickEvent(id: string) {
                 @set-void="review.setVoid"
               />
             </section>
+            <SecondLookPanel
+              v-if="view.award && !changing"
+              :key="view.award.revision"
+              :practical="id"
+              :mine="view.student.id === session.person?.id"
+              @changed="review.again"
+            />
             <section v-if="looked" class="card step" :aria-label="`How it goes: ${looked.name}`">
               <h2>{{ looked.name }}</h2>
               <StepOfPlan :practical="id" :step="looked.step" :side="looked.side" :name="looked.name" />

@@ -183,6 +183,27 @@ class AccessMatrixTest {
             return must(nadia.post("/api/terms/" + here + "/statements/" + ana, ""))
                     .get("id")
                     .asString();
+        if (path.startsWith("/api/second-looks"))
+            return must(PEOPLE.get("own student")
+                            .post(
+                                    "/api/practicals/" + practical(here, "calves released") + "/second-looks",
+                                    "{\"reason\":\"a test\"}"))
+                    .get("looks")
+                    .get(0)
+                    .get("id")
+                    .asString();
+        if (path.startsWith("/api/incidents")) {
+            var id = begun(here, "calves");
+            must(
+                    nadia.post(
+                            "/api/practicals/" + id + "/events",
+                            "{\"events\":[{\"id\":\"s\",\"device\":\"d\",\"seq\":1,\"atMs\":5000,\"kind\":\"safety-stop\",\"data\":{}}]}"));
+            return must(nadia.post(
+                            "/api/practicals/" + id + "/incidents",
+                            "{\"atMs\":5000,\"named\":[\"" + ana + "\",\"" + nadia.person("Olle Strand") + "\"]}"))
+                    .get("id")
+                    .asString();
+        }
         if (path.startsWith("/api/earlier-marks"))
             return must(nadia.post("/api/terms/" + here + "/earlier-marks", marks()))
                     .get("id")
@@ -294,6 +315,11 @@ class AccessMatrixTest {
         if (endpoint.endsWith("/calendar/addresses")) return "{\"name\":\"phone\"}";
         if (endpoint.contains("/calendar/incoming"))
             return "{\"from\":900,\"text\":\"BEGIN:VCALENDAR\\r\\nEND:VCALENDAR\\r\\n\"}";
+        if (endpoint.endsWith("/second-looks") || endpoint.endsWith("/decision"))
+            return "{\"revision\":900,\"reason\":\"a test\"}";
+        if (endpoint.endsWith("/incidents")) return "{\"atMs\":5000}";
+        if (endpoint.endsWith("/additions")) return "{\"words\":\"a test\"}";
+        if (endpoint.endsWith("/second-look-days")) return "{\"days\":14}";
         if (endpoint.endsWith("/zone")) return "{\"zone\":\"Nowhere/Quay\"}";
         if (endpoint.endsWith("/shown")) return "{\"shown\":true}";
         if (endpoint.endsWith("/withdrawn")) return "{\"withdrawn\":true}";

@@ -57,6 +57,8 @@ class TablesTest {
                     "statement",
                     Set.of("initials", "award_signature", "statement", "statement_signature", "statement_file")),
             Map.entry("earlier", Set.of("marks_import", "earlier_mark")),
+            Map.entry("secondlook", Set.of("second_look", "second_look_days")),
+            Map.entry("incident", Set.of("incident", "incident_named", "incident_addition")),
             Map.entry("version", Set.of("document_version")),
             Map.entry("note", Set.of("client_note", "agreed_region")),
             Map.entry(
@@ -93,6 +95,7 @@ class TablesTest {
             "person",
             "document_version",
             "counted_practical",
+            "practical_run",
             "newest_award",
             "evidence",
             "roll_up",

@@ -91,6 +91,20 @@ final class Deeds {
                 "POST /api/earlier-marks/{id}/undo",
                 "GET /api/students/{id}/earlier-marks");
         none("their own", "GET /api/me/earlier-marks");
+        told(
+                "POST /api/practicals/{id}/second-looks",
+                "POST /api/second-looks/{id}/withdrawal",
+                "POST /api/second-looks/{id}/decision",
+                "GET /api/second-looks");
+        told(
+                "GET /api/me/incidents",
+                "POST /api/practicals/{id}/incidents",
+                "GET /api/incidents/{id}",
+                "PUT /api/incidents/{id}",
+                "POST /api/incidents/{id}/signature",
+                "POST /api/incidents/{id}/additions");
+        done("GET /api/practicals/{id}/second-looks", "read the second looks at a practical");
+        done("PUT /api/school/second-look-days", "set for how long a second look may be asked for");
         done("PUT /api/school/body-look", "chose how the body is drawn");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");
@@ -241,6 +255,7 @@ final class Deeds {
                 "GET /api/demonstrations/{id}/refit",
                 "GET /api/demonstrations/{id}/steps/{index}/picture",
                 "GET /api/me/hours",
+                "GET /api/me/raised",
                 "GET /api/me/to-mark",
                 "GET /api/pictures/{id}",
                 "GET /api/practicals/{id}/steps/{step}/picture",

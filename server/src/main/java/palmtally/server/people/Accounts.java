@@ -102,6 +102,11 @@ public class Accounts {
         return account(id).person();
     }
 
+    /** Whether there is somebody of that id whose name was not erased. */
+    public boolean known(UUID id) {
+        return rows.byId(id).filter(a -> a.erasedAt() == null).isPresent();
+    }
+
     /** @throws Refusal 404 unless it is a student, and not erased */
     public Person student(UUID id) {
         var account = account(id);

@@ -48,6 +48,14 @@ public record Award(
         return new Award(criteria, struck, confirmed, feedback, true, remarks, goals);
     }
 
+    /** The same with other marks, and why. */
+    Award with(Map<Criterion, Double> marks, String reason) {
+        var changed = new EnumMap<Criterion, Change>(Criterion.class);
+        changed.putAll(criteria);
+        marks.forEach((c, value) -> changed.put(c, new Change(value, reason)));
+        return new Award(changed, struck, confirmed, feedback, released, remarks, goals);
+    }
+
     /** Keys of the findings that do not stand. */
     Set<String> struckKeys() {
         var keys = new HashSet<String>();

@@ -184,6 +184,62 @@ public class Awards {
         return clock.instant().minus(Duration.ofDays(7));
     }
 
+    /**
+     * A practical as its award stands.
+     *
+     * @param at when that award was given
+     * @param marks as awarded, else as computed; without what was not observed
+     * @param half whether it is the second grader's half of a run: that is not what the student got
+     */
+    public record Standing(
+            UUID practical,
+            UUID term,
+            UUID student,
+            UUID grader,
+            int revision,
+            boolean released,
+            Instant at,
+            Map<Criterion, Double> marks,
+            boolean counts,
+            boolean half) {}
+
+    /**
+     * The award that stands of a practical, for whoever may read it.
+     *
+     * @throws Refusal 403 or 404; 409 where there is none
+     */
+    public Standing standing(Caller caller, UUID id) {
+        var row = records.row(id);
+        records.mayRead(caller, row);
+        records.mustNotBeBlind(caller, row);
+        var award = rows.award(id).orElseThrow(() -> Refusal.conflict("not-awarded", "This is not awarded yet."));
+        return new Standing(
+                id,
+                row.termId(),
+                row.studentId(),
+                row.graderId(),
+                award.revision(),
+                award.released(),
+                award.awardedAt(),
+                marks(row, award),
+                row.voidReason() == null,
+                row.beside() != null);
+    }
+
+    /**
+     * Awards anew with other marks in some criteria and all else as it stands.
+     *
+     * @param from revision of the award that is changed
+     * @param reason stands beside each changed mark
+     * @return the marks that stand then
+     */
+    @Transactional
+    public Standing changeMarks(Caller caller, UUID id, int from, Map<Criterion, Double> marks, String reason) {
+        var was = rows.award(id).orElseThrow(() -> Refusal.conflict("not-awarded", "This is not awarded yet."));
+        award(caller, id, from, was.body().with(marks, reason));
+        return standing(caller, id);
+    }
+
     /** One run as each of two graders marked it: what was awarded, else computed. */
     public record Twice(UUID id, Map<Criterion, Double> first, Map<Criterion, Double> second) {}
 
@@ -199,7 +255,10 @@ public class Awards {
 
     /** By the first award: an agreed one is made after both were seen. */
     private Map<Criterion, Double> ownMarks(Row row) {
-        var award = rows.firstAward(row.id()).orElseThrow();
+        return marks(row, rows.firstAward(row.id()).orElseThrow());
+    }
+
+    private Map<Criterion, Double> marks(Row row, AwardRow award) {
         Map<Criterion, Double> marks = new EnumMap<>(Criterion.class);
         if (award.judged() != null) marks.putAll(award.judged().marks());
         else for (var c : records.scores(row).criteria()) if (c.score() != null) marks.put(c.criterion(), c.score());
