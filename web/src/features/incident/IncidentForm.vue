@@ -40,13 +40,16 @@ const names = computed(() => all.value.filter((p) => named.value.includes(p.id))
 
 <template>
   <form class="form" @submit.prevent="emit('save', words, named)">
-    <label v-for="p in PARTS" :key="p.id"
-      >{{ p.label }}
-      <textarea v-model="words[p.id]" rows="2" maxlength="4000" />
-    </label>
+    <div class="parts">
+      <label v-for="p in PARTS" :key="p.id"
+        >{{ p.label }}
+        <textarea v-model="words[p.id]" rows="4" maxlength="4000" />
+      </label>
+    </div>
     <details>
       <summary>
-        Read by the lead, who wrote it{{ names.length ? `, ${spoken(names)}` : ' and nobody else' }}
+        <span class="push">Who may read it</span>
+        The lead, who wrote it{{ names.length ? `, ${spoken(names)}` : ' and nobody else' }}
       </summary>
       <div class="named" role="group" aria-label="Who else may read it">
         <label v-for="p in all" :key="p.id"
@@ -60,13 +63,18 @@ const names = computed(() => all.value.filter((p) => named.value.includes(p.id))
 
 <style scoped>
 .form,
-.form > label {
+.parts label {
   display: flex;
   flex-direction: column;
   gap: 6px;
 }
 .form {
   gap: 12px;
+}
+.parts {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));
+  gap: 12px 16px;
 }
 textarea {
   width: 100%;
@@ -80,6 +88,8 @@ textarea {
 summary {
   min-height: var(--target);
   display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
   align-items: center;
   cursor: pointer;
 }

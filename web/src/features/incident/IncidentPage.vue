@@ -102,7 +102,7 @@ const add = () =>
         <p v-for="(a, i) in data.additions" :key="i">
           {{ a.words }} <span class="soft">— {{ a.by }}, {{ day(a.at) }}, {{ timeOf(a.at) }}</span>
         </p>
-        <form @submit.prevent="add">
+        <form class="later" @submit.prevent="add">
           <label
             >What is known since <textarea v-model="addition" required rows="2" maxlength="4000" />
           </label>
@@ -126,14 +126,14 @@ dd {
   white-space: pre-wrap;
   overflow-wrap: anywhere;
 }
-form,
-label {
+.later,
+.later label {
   display: flex;
   flex-direction: column;
   align-items: flex-start;
   gap: 8px;
 }
-label {
+.later label {
   width: 100%;
 }
 textarea {

@@ -9,6 +9,7 @@ import BodyLookPanel from './BodyLookPanel.vue'
 import DutiesPanel from './DutiesPanel.vue'
 import JudgingPanel from './JudgingPanel.vue'
 import PeoplePanel from './PeoplePanel.vue'
+import RetentionPanel from './RetentionPanel.vue'
 import TermsPanel from './TermsPanel.vue'
 import TrailPanel from './TrailPanel.vue'
 import ZonePanel from './ZonePanel.vue'
@@ -24,10 +25,11 @@ const ALL = [
   { id: 'duties', name: 'Who does what' },
   { id: 'body', name: 'Bodies' },
   { id: 'backups', name: 'Backups' },
+  { id: 'kept', name: 'How long' },
   { id: 'trail', name: 'Trail' },
   { id: 'own', name: 'My own' },
 ] as const
-const LEADS: readonly string[] = ['backups', 'trail']
+const LEADS: readonly string[] = ['backups', 'kept', 'trail']
 const parts = computed(() => ALL.filter((p) => session.person?.role === 'lead' || !LEADS.includes(p.id)))
 const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.id ?? 'judging')
 </script>
@@ -54,7 +56,7 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
         </button>
       </div>
     </div>
-    <p v-if="!session.term && !['terms', 'body', 'backups', 'trail', 'own'].includes(part)" class="card">
+    <p v-if="!session.term && !['terms', 'body', 'backups', 'kept', 'trail', 'own'].includes(part)" class="card">
       You are in no term yet. The lead makes one under Terms and adds you.
     </p>
     <JudgingPanel v-if="part === 'judging'" />
@@ -66,6 +68,7 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
     <DutiesPanel v-else-if="part === 'duties' && session.term" :key="session.term.id" />
     <BodyLookPanel v-else-if="part === 'body'" />
     <BackupsPanel v-else-if="part === 'backups'" />
+    <RetentionPanel v-else-if="part === 'kept'" />
     <TrailPanel v-else-if="part === 'trail'" />
     <div v-else-if="part === 'own'" class="own">
       <PasswordForm />

@@ -151,6 +151,8 @@ class AccessMatrixTest {
         ids.put("week", "1");
         ids.put("lab", "1");
         ids.put("index", "1");
+        ids.put("kind", "students");
+        ids.put("item", NOBODY);
         for (var random : List.of("account", "note", "step", "entry", "plan", "day", "sitting"))
             ids.put(random, NOBODY);
         return ids;
@@ -317,6 +319,7 @@ class AccessMatrixTest {
             return "{\"from\":900,\"text\":\"BEGIN:VCALENDAR\\r\\nEND:VCALENDAR\\r\\n\"}";
         if (endpoint.endsWith("/second-looks") || endpoint.endsWith("/decision"))
             return "{\"revision\":900,\"reason\":\"a test\"}";
+        if (endpoint.endsWith("/hold")) return "{\"why\":\"a test\"}";
         if (endpoint.endsWith("/incidents")) return "{\"atMs\":5000}";
         if (endpoint.endsWith("/additions")) return "{\"words\":\"a test\"}";
         if (endpoint.endsWith("/second-look-days")) return "{\"days\":14}";

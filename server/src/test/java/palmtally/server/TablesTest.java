@@ -59,6 +59,7 @@ class TablesTest {
             Map.entry("earlier", Set.of("marks_import", "earlier_mark")),
             Map.entry("secondlook", Set.of("second_look", "second_look_days")),
             Map.entry("incident", Set.of("incident", "incident_named", "incident_addition")),
+            Map.entry("retention", Set.of("retention_rule", "retention_notice")),
             Map.entry("version", Set.of("document_version")),
             Map.entry("note", Set.of("client_note", "agreed_region")),
             Map.entry(

@@ -1,5 +1,6 @@
 package palmtally.server.archive;
 
+import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import palmtally.server.people.Accounts;
 import palmtally.server.people.Caller;
 import palmtally.server.people.KeptOfStudent;
 import palmtally.server.people.Person;
+import palmtally.server.people.Retained;
 import palmtally.server.people.Role;
 import palmtally.server.people.Terms;
 import palmtally.server.problem.Refusal;
@@ -23,7 +25,7 @@ import tools.jackson.databind.JsonNode;
  * for it. The audit trail says that it was done, by whom and when, and keeps nothing of what was erased.
  */
 @Service
-class StudentData {
+class StudentData implements Retained {
     /** How many rows of what were erased. */
     record Erased(Map<String, Integer> rows) {}
 
@@ -73,9 +75,38 @@ class StudentData {
                     "in-term", "This student is in a term that is open. Take them out of it first, then erase.");
         if (!person.name().equals(name == null ? "" : name.strip()))
             throw Refusal.invalid("another-name", "The name is not that of this student. Nothing was erased.");
+        var erased = eraseAll(id);
+        audit.changed(caller, id, "erased a student", "");
+        return erased;
+    }
+
+    private Erased eraseAll(UUID id) {
         var erased = new KeptOfStudent.Erased();
         for (int i = kept.size() - 1; i >= 0; i--) kept.get(i).erase(id, erased);
-        audit.changed(caller, id, "erased a student", "");
         return new Erased(erased.rows());
+    }
+
+    @Override
+    public String kind() {
+        return "students";
+    }
+
+    @Override
+    public String words() {
+        return "All that is kept of a student, from the end of their last term";
+    }
+
+    @Override
+    public List<Item> countingFrom(LocalDate day, int most) {
+        return accounts.goneSince(day, most).stream()
+                .map(s -> new Item(s.id().toString(), s.name(), s.since()))
+                .toList();
+    }
+
+    /** A student who came back since stays. */
+    @Override
+    public void remove(String id) {
+        var student = UUID.fromString(id);
+        if (!terms.inOpen(student)) eraseAll(student);
     }
 }

@@ -112,6 +112,11 @@ public class Audit {
         told(caller, what, subject, detail);
     }
 
+    /** The school's own rules did something, and nobody asked for it. */
+    public void byItself(String what, String detail) {
+        rows.line(clock.instant(), null, what, null, detail, null);
+    }
+
     private void told(Caller caller, String what, @Nullable UUID subject, String detail) {
         rows.line(clock.instant(), caller.id(), what, subject, detail.replace("\0", ""), address());
     }

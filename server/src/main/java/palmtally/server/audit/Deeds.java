@@ -96,6 +96,10 @@ final class Deeds {
                 "POST /api/second-looks/{id}/withdrawal",
                 "POST /api/second-looks/{id}/decision",
                 "GET /api/second-looks");
+        done("GET /api/school/retention", "read what will go");
+        done("PUT /api/school/retention", "set how long what is kept");
+        done("PUT /api/school/retention/{kind}/{item}/hold", "held back what would go");
+        done("DELETE /api/school/retention/{kind}/{item}/hold", "let go what was held back");
         told(
                 "GET /api/me/incidents",
                 "POST /api/practicals/{id}/incidents",

@@ -40,6 +40,19 @@ interface AccountRows {
             order by name, id""")
     List<Account> gone();
 
+    /** Of those who are gone, by the end of their last term or the day on which they left it; the earliest first. */
+    @Select("""
+            select id, name, since from (
+                select a.id, a.name, greatest(
+                    coalesce((select max(t.starts_on + 7 * t.weeks) from enrolment e join term t on t.id = e.term_id
+                              where e.account_id = a.id), '-infinity'),
+                    coalesce((select max(l.left_on) from left_term l where l.account_id = a.id), '-infinity'),
+                    (a.created_at at time zone #{zone})::date) as since
+                from account a where a.role = 'student' and a.erased_at is null and not exists (
+                    select 1 from enrolment e join term t on t.id = e.term_id where e.account_id = a.id and t.archived_at is null)) g
+            where since <= #{day} order by since, id limit #{most}""")
+    List<Accounts.GoneSince> goneSince(LocalDate day, String zone, int most);
+
     @Insert("""
             insert into account (id, name, sign_in, sign_in_key, password, role, created_at)
             values (#{account.id}, #{account.name}, #{account.signIn}, #{key}, #{account.password}, #{account.role}, #{at})""")

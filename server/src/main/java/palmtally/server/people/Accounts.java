@@ -119,6 +119,14 @@ public class Accounts {
         return rows.gone().stream().map(Account::person).toList();
     }
 
+    /** A student who is gone, and since when. */
+    public record GoneSince(UUID id, String name, LocalDate since) {}
+
+    /** Those who are gone since that day or longer, the longest first. */
+    public List<GoneSince> goneSince(LocalDate day, int most) {
+        return rows.goneSince(day, clock.getZone().getId(), most);
+    }
+
     private Account account(UUID id) {
         return rows.byId(id).orElseThrow(() -> Refusal.notFound("person"));
     }
