@@ -32,7 +32,16 @@ const rooms = computed(() =>
         {
           to: '/grade',
           name: 'Grade',
-          also: ['/review', '/floor', '/compare', '/marks', '/timetable', '/raised', '/incidents'],
+          also: [
+            '/review',
+            '/floor',
+            '/compare',
+            '/marks',
+            '/timetable',
+            '/raised',
+            '/incidents',
+            '/practice',
+          ],
         },
         { to: '/track', name: 'Track', also: ['/door', '/partners', '/briefing', '/earlier', '/sign'] },
         { to: '/school', name: 'School' },

@@ -18,6 +18,11 @@ export const router = createRouter({
       meta: { bare: true, everyone: true },
     },
     { path: '/earlier', component: () => import('./features/earlier/EarlierPage.vue') },
+    {
+      path: '/practice/:id',
+      component: () => import('./features/graderpractice/PracticeRunPage.vue'),
+      props: true,
+    },
     { path: '/raised', component: () => import('./features/raised/RaisedPage.vue') },
     {
       path: '/incidents/:id',

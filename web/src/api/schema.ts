@@ -124,7 +124,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_7']
+    get: operations['one_8']
     put?: never
     post?: never
     delete?: never
@@ -158,7 +158,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['mark_2']
+    post: operations['mark_3']
     delete?: never
     options?: never
     head?: never
@@ -366,6 +366,22 @@ export interface paths {
     }
     get: operations['news']
     put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/graders/{account}/duty': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['decide']
     post?: never
     delete?: never
     options?: never
@@ -767,7 +783,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_5']
+    delete: operations['withdraw_6']
     options?: never
     head?: never
     patch?: never
@@ -844,7 +860,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_6']
+    get: operations['one_7']
     put?: never
     post?: never
     delete?: never
@@ -892,7 +908,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['one_5']
+    get: operations['one_6']
     put?: never
     post?: never
     delete?: never
@@ -1013,6 +1029,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/practicals/{id}/practice-run': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['choose_1']
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/practicals/{id}/rating': {
     parameters: {
       query?: never
@@ -1103,6 +1135,54 @@ export interface paths {
     get?: never
     put: operations['setVoid']
     post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practice-runs': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['all_5']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practice-runs/{id}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['one_5']
+    put?: never
+    post?: never
+    delete: operations['withdraw_3']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/practice-runs/{id}/marks': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put?: never
+    post: operations['mark_2']
     delete?: never
     options?: never
     head?: never
@@ -1312,6 +1392,38 @@ export interface paths {
     put: operations['save_3']
     post?: never
     delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/retention': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['view']
+    put: operations['set_1']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/retention/{kind}/{item}/hold': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get?: never
+    put: operations['hold']
+    post?: never
+    delete: operations['letGo']
     options?: never
     head?: never
     patch?: never
@@ -1598,7 +1710,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['decide']
+    post: operations['decide_1']
     delete?: never
     options?: never
     head?: never
@@ -2751,7 +2863,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_4']
+    delete: operations['withdraw_5']
     options?: never
     head?: never
     patch?: never
@@ -2831,7 +2943,7 @@ export interface paths {
     get?: never
     put?: never
     post?: never
-    delete: operations['withdraw_3']
+    delete: operations['withdraw_4']
     options?: never
     head?: never
     patch?: never
@@ -4955,6 +5067,9 @@ export interface components {
       /** @enum {string} */
       task: 'teach' | 'grade'
     }
+    DutyForm: {
+      open?: boolean
+    }
     DutyList: {
       duties?: components['schemas']['Duty'][]
     }
@@ -5607,6 +5722,28 @@ export interface components {
       practical: string
       sequence: string
     }
+    Going: {
+      /** Format: date */
+      goesOn?: string
+      heldBy?: string
+      heldWhy?: string
+      item: string
+      kind: string
+      name: string
+      /** Format: date */
+      since: string
+    }
+    GraderDuty: {
+      /** Format: date-time */
+      decidedAt?: string
+      decidedBy?: string
+      graded: boolean
+      /** Format: uuid */
+      id: string
+      marked: components['schemas']['PracticeOf'][]
+      name: string
+      open: boolean
+    }
     GraderLine: {
       drift: components['schemas']['Figure']
       name: string
@@ -5695,6 +5832,9 @@ export interface components {
       /** Format: double */
       seconds: number
       step: string
+    }
+    HoldForm: {
+      why?: string
     }
     Hours: {
       /** @enum {string} */
@@ -7487,6 +7627,68 @@ export interface components {
       today?: components['schemas']['ClientNote'][]
       voidReason?: string
     }
+    PracticeCompared: {
+      /** Format: double */
+      apart?: number
+      /** Format: date-time */
+      at: string
+      /** Format: double */
+      bias?: number
+      /** Format: int32 */
+      close: number
+      each: components['schemas']['PracticeLine'][]
+      sentence: string
+      words: string
+    }
+    PracticeLine: {
+      /** Format: double */
+      by: number
+      close: boolean
+      /** @enum {string} */
+      criterion: 'pressure' | 'order' | 'mechanics' | 'communication' | 'draping'
+      /** Format: double */
+      own: number
+      sameBand: boolean
+      /** Format: double */
+      school: number
+    }
+    PracticeMarksForm: {
+      marks?: {
+        [key: string]: number
+      }
+      words?: string
+    }
+    PracticeOf: {
+      compared: components['schemas']['PracticeCompared']
+      /** Format: uuid */
+      run: string
+      title: string
+    }
+    PracticeRunForm: {
+      title?: string
+      words?: string
+    }
+    PracticeRunLine: {
+      compared?: components['schemas']['PracticeCompared']
+      /** Format: uuid */
+      id: string
+      sequence: string
+      title: string
+    }
+    PracticeRunView: {
+      asked: ('pressure' | 'order' | 'mechanics' | 'communication' | 'draping')[]
+      compared?: components['schemas']['PracticeCompared']
+      /** Format: uuid */
+      id: string
+      recorded: components['schemas']['RecordedRun']
+      title: string
+      words: string
+    }
+    PracticeRunsView: {
+      graders: components['schemas']['GraderDuty'][]
+      runs: components['schemas']['PracticeRunLine'][]
+      shut?: string
+    }
     Presence: {
       /** @enum {string} */
       kind: 'present' | 'absent' | 'excused'
@@ -7736,6 +7938,14 @@ export interface components {
       /** Format: double */
       worth: number
     }
+    RecordedRun: {
+      events: components['schemas']['Event'][]
+      profile: components['schemas']['Profile']
+      progress: components['schemas']['RunProgress']
+      run: components['schemas']['RunView']
+      sequence: components['schemas']['Sequence']
+      spans: components['schemas']['SpanView'][]
+    }
     Refit: {
       changes: components['schemas']['Change'][]
       /** Format: double */
@@ -7835,6 +8045,23 @@ export interface components {
       /** Format: int64 */
       atMs?: number
       text?: string
+    }
+    RetentionForm: {
+      months?: {
+        [key: string]: number
+      }
+    }
+    RetentionRule: {
+      kind: string
+      /** Format: int32 */
+      months?: number
+      words: string
+    }
+    RetentionView: {
+      going: components['schemas']['Going'][]
+      /** Format: int32 */
+      noticeDays: number
+      rules: components['schemas']['RetentionRule'][]
     }
     RollUp: {
       bars: components['schemas']['Bar'][]
@@ -10170,7 +10397,7 @@ export interface operations {
       }
     }
   }
-  one_7: {
+  one_8: {
     parameters: {
       query?: {
         at?: number
@@ -10218,7 +10445,7 @@ export interface operations {
       }
     }
   }
-  mark_2: {
+  mark_3: {
     parameters: {
       query?: never
       header?: never
@@ -10543,6 +10770,32 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['News'][]
+        }
+      }
+    }
+  }
+  decide: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        account: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['DutyForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticeRunsView']
         }
       }
     }
@@ -11223,7 +11476,7 @@ export interface operations {
       }
     }
   }
-  withdraw_5: {
+  withdraw_6: {
     parameters: {
       query?: never
       header?: never
@@ -11344,7 +11597,7 @@ export interface operations {
       }
     }
   }
-  one_6: {
+  one_7: {
     parameters: {
       query?: never
       header?: never
@@ -11414,7 +11667,7 @@ export interface operations {
       }
     }
   }
-  one_5: {
+  one_6: {
     parameters: {
       query?: never
       header?: never
@@ -11606,6 +11859,32 @@ export interface operations {
       }
     }
   }
+  choose_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PracticeRunForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticeRunsView']
+        }
+      }
+    }
+  }
   rate: {
     parameters: {
       query?: never
@@ -11773,6 +12052,96 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['PracticalView']
+        }
+      }
+    }
+  }
+  all_5: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticeRunsView']
+        }
+      }
+    }
+  }
+  one_5: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticeRunView']
+        }
+      }
+    }
+  }
+  withdraw_3: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticeRunsView']
+        }
+      }
+    }
+  }
+  mark_2: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        id: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['PracticeMarksForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['PracticeRunView']
         }
       }
     }
@@ -12090,6 +12459,100 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['SettingsView']
+        }
+      }
+    }
+  }
+  view: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RetentionView']
+        }
+      }
+    }
+  }
+  set_1: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['RetentionForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RetentionView']
+        }
+      }
+    }
+  }
+  hold: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        kind: string
+        item: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['HoldForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RetentionView']
+        }
+      }
+    }
+  }
+  letGo: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        kind: string
+        item: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['RetentionView']
         }
       }
     }
@@ -12572,7 +13035,7 @@ export interface operations {
       }
     }
   }
-  decide: {
+  decide_1: {
     parameters: {
       query?: never
       header?: never
@@ -14663,7 +15126,7 @@ export interface operations {
       }
     }
   }
-  withdraw_4: {
+  withdraw_5: {
     parameters: {
       query?: never
       header?: never
@@ -14803,7 +15266,7 @@ export interface operations {
       }
     }
   }
-  withdraw_3: {
+  withdraw_4: {
     parameters: {
       query?: never
       header?: never
@@ -18002,6 +18465,12 @@ export const practicalViewKindValues: ReadonlyArray<
 export const practicalViewSidesValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['PracticalView']['sides']
 > = ['left', 'right', 'midline', 'both', 'each']
+export const practiceLineCriterionValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['PracticeLine']['criterion']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
+export const practiceRunViewAskedValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['PracticeRunView']['asked']
+> = ['pressure', 'order', 'mechanics', 'communication', 'draping']
 export const presenceKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['Presence']['kind']
 > = ['present', 'absent', 'excused']

@@ -5,6 +5,7 @@ import { api, ask } from '@/api/client'
 import { useCommand } from '@/api/useCommand'
 import { readOnWhile, usePages } from '@/api/usePages'
 import { useSession } from '@/features/session/useSession'
+import DutyShut from '@/features/graderpractice/DutyShut.vue'
 import RaisedLink from '@/features/raised/RaisedLink.vue'
 import Failed from '@/parts/Failed.vue'
 import OwnSittings from '@/features/timetable/OwnSittings.vue'
@@ -74,6 +75,7 @@ void floor.load()
       >
     </div>
     <OfflineNote />
+    <DutyShut />
     <OwnSittings />
     <SetUpForm :of="setUp" />
     <Failed :of="failed" />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
+import ChoosePracticeRun from '@/features/graderpractice/ChoosePracticeRun.vue'
 import SecondLookPanel from '@/features/secondlook/SecondLookPanel.vue'
 import { useSession } from '@/features/session/useSession'
 import type { Criterion } from '@/parts/criteria'
@@ -187,6 +188,11 @@ function pickEvent(id: string) {
               :practical="id"
               :mine="view.student.id === session.person?.id"
               @changed="review.again"
+            />
+            <ChoosePracticeRun
+              v-if="view.award && !changing && !view.voidReason && session.person?.role === 'lead'"
+              :practical="id"
+              :name="view.sequence.name"
             />
             <section v-if="looked" class="card step" :aria-label="`How it goes: ${looked.name}`">
               <h2>{{ looked.name }}</h2>

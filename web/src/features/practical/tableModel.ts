@@ -6,7 +6,7 @@ import type { Table } from './useFloor'
 type View = Schema['PracticalView']
 
 /** Band of a step as the core has it; before the first step that of the opening. */
-export function bandOf(view: View, id: string | undefined) {
+export function bandOf(view: Pick<View, 'spans'>, id: string | undefined) {
   return (view.spans.find((s) => s.step === id) ?? view.spans[0]!).band
 }
 
@@ -55,7 +55,7 @@ export const seenOf = (c: Pick<Schema['CriterionView'], 'observations' | 'enough
 
 /** The plan of a finished run with what the server made of what was seen, on a scale of its own or a common one. */
 export function stripOfView(
-  view: View,
+  view: Pick<View, 'sequence' | 'spans' | 'events' | 'run' | 'progress'>,
   totalSeconds: number,
   pointed: Set<string>,
   moved: Set<string> = new Set(),

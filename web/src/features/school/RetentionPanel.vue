@@ -71,8 +71,8 @@ const letGo = (g: Schema['Going']) =>
         <button class="push main" :disabled="busy || !Object.keys(changed).length">Keep it so</button>
       </form>
       <p class="soft">
-        How long records have to be kept is for local law to say. What was kept long enough goes by itself, for
-        good, and is shown here for {{ data.noticeDays }} days before.
+        How long records have to be kept is for local law to say. What was kept long enough goes by itself,
+        for good, and is shown here for {{ data.noticeDays }} days before.
       </p>
       <p class="law">{{ session.catalogue?.law }}</p>
     </section>
@@ -82,7 +82,8 @@ const letGo = (g: Schema['Going']) =>
       <ul v-else>
         <li v-for="g in data.going" :key="g.kind + g.item">
           <span
-            ><strong>{{ g.name }}</strong> <span class="soft">counts from {{ dayOfYear(g.since) }}</span></span
+            ><strong>{{ g.name }}</strong>
+            <span class="soft">counts from {{ dayOfYear(g.since) }}</span></span
           >
           <span v-if="g.goesOn" class="goes">goes on {{ dayOfYear(g.goesOn) }}</span>
           <span v-else>held back by {{ g.heldBy }}: {{ g.heldWhy }}</span>

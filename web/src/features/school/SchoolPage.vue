@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { useSession } from '@/features/session/useSession'
 import CalendarAddresses from '@/features/ical/CalendarAddresses.vue'
 import PasswordForm from '@/features/session/PasswordForm.vue'
+import GradersPanel from '@/features/graderpractice/GradersPanel.vue'
 import BackupsPanel from './BackupsPanel.vue'
 import BodyLookPanel from './BodyLookPanel.vue'
 import DutiesPanel from './DutiesPanel.vue'
@@ -56,7 +57,10 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
         </button>
       </div>
     </div>
-    <p v-if="!session.term && !['terms', 'body', 'backups', 'kept', 'trail', 'own'].includes(part)" class="card">
+    <p
+      v-if="!session.term && !['terms', 'body', 'backups', 'kept', 'trail', 'own'].includes(part)"
+      class="card"
+    >
       You are in no term yet. The lead makes one under Terms and adds you.
     </p>
     <JudgingPanel v-if="part === 'judging'" />
@@ -65,7 +69,10 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
       <TermsPanel />
       <ZonePanel v-if="session.person?.role === 'lead'" />
     </template>
-    <DutiesPanel v-else-if="part === 'duties' && session.term" :key="session.term.id" />
+    <template v-else-if="part === 'duties' && session.term">
+      <DutiesPanel :key="session.term.id" />
+      <GradersPanel v-if="session.person?.role === 'lead'" />
+    </template>
     <BodyLookPanel v-else-if="part === 'body'" />
     <BackupsPanel v-else-if="part === 'backups'" />
     <RetentionPanel v-else-if="part === 'kept'" />

@@ -194,6 +194,14 @@ class AccessMatrixTest {
                     .get(0)
                     .get("id")
                     .asString();
+        if (path.startsWith("/api/practice-runs"))
+            return must(lead.post(
+                            "/api/practicals/" + practical(here, "calves released") + "/practice-run",
+                            "{\"title\":\"a test\"}"))
+                    .get("runs")
+                    .get(0)
+                    .get("id")
+                    .asString();
         if (path.startsWith("/api/incidents")) {
             var id = begun(here, "calves");
             must(
@@ -319,6 +327,8 @@ class AccessMatrixTest {
             return "{\"from\":900,\"text\":\"BEGIN:VCALENDAR\\r\\nEND:VCALENDAR\\r\\n\"}";
         if (endpoint.endsWith("/second-looks") || endpoint.endsWith("/decision"))
             return "{\"revision\":900,\"reason\":\"a test\"}";
+        if (endpoint.endsWith("/practice-run")) return "{\"title\":\"a test\"}";
+        if (endpoint.endsWith("/duty")) return "{\"open\":true}";
         if (endpoint.endsWith("/hold")) return "{\"why\":\"a test\"}";
         if (endpoint.endsWith("/incidents")) return "{\"atMs\":5000}";
         if (endpoint.endsWith("/additions")) return "{\"words\":\"a test\"}";

@@ -60,6 +60,7 @@ class TablesTest {
             Map.entry("secondlook", Set.of("second_look", "second_look_days")),
             Map.entry("incident", Set.of("incident", "incident_named", "incident_addition")),
             Map.entry("retention", Set.of("retention_rule", "retention_notice")),
+            Map.entry("graderpractice", Set.of("practice_run", "practice_mark", "grader_duty")),
             Map.entry("version", Set.of("document_version")),
             Map.entry("note", Set.of("client_note", "agreed_region")),
             Map.entry(

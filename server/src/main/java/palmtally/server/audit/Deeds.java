@@ -100,6 +100,13 @@ final class Deeds {
         done("PUT /api/school/retention", "set how long what is kept");
         done("PUT /api/school/retention/{kind}/{item}/hold", "held back what would go");
         done("DELETE /api/school/retention/{kind}/{item}/hold", "let go what was held back");
+        done("GET /api/practice-runs", "read the practice runs of graders");
+        done("GET /api/practice-runs/{id}", "looked at a practice run");
+        done("DELETE /api/practice-runs/{id}", "took a practice run back");
+        told(
+                "POST /api/practicals/{id}/practice-run",
+                "POST /api/practice-runs/{id}/marks",
+                "PUT /api/graders/{account}/duty");
         told(
                 "GET /api/me/incidents",
                 "POST /api/practicals/{id}/incidents",

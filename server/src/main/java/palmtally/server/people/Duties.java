@@ -54,8 +54,10 @@ public class Duties {
     private final Rows rows;
     private final Terms terms;
     private final Access access;
+    private final List<DutyGate> gates;
 
-    Duties(Rows rows, Terms terms, Access access) {
+    Duties(Rows rows, Terms terms, Access access, List<DutyGate> gates) {
+        this.gates = gates;
         this.rows = rows;
         this.terms = terms;
         this.access = access;
@@ -67,12 +69,16 @@ public class Duties {
 
     /**
      * Whether somebody may award in a region: whoever teaches or takes a lab of the term today, and a grader where the term gives that
-     * region to nobody else.
+     * region to nobody else, once nothing keeps their duty shut.
      *
-     * @throws palmtally.server.problem.Refusal 403 for a grader whose region it is not
+     * @throws palmtally.server.problem.Refusal 403 for a grader whose region it is not, or whose duty is shut
      */
     public void mustGrade(Caller caller, UUID term, Region region) {
         if (caller.role() != Role.GRADER || access.substitutes(caller, term)) return;
+        for (var gate : gates)
+            gate.shut(caller).ifPresent(why -> {
+                throw Refusal.forbidden(why);
+            });
         var graders = of(term).stream()
                 .filter(d -> d.region == region && d.task == Task.GRADE)
                 .toList();
@@ -85,6 +91,8 @@ public class Duties {
     public Set<Region> grades(Person who, UUID term) {
         var all = EnumSet.allOf(Region.class);
         if (who.role() != Role.GRADER) return all;
+        var grader = new Caller(who.id(), who.name(), who.role());
+        if (gates.stream().anyMatch(g -> g.shut(grader).isPresent())) return EnumSet.noneOf(Region.class);
         var of = of(term).stream().filter(d -> d.task == Task.GRADE).toList();
         all.removeIf(r -> of.stream().anyMatch(d -> d.region == r)
                 && of.stream().noneMatch(d -> d.region == r && d.account.equals(who.id())));
