@@ -80,6 +80,9 @@ li {
 li > :first-child {
   flex: 1 1 220px;
 }
+strong + .soft {
+  margin-left: 10px;
+}
 li > a,
 summary {
   display: inline-flex;

@@ -12,7 +12,6 @@ import Failed from '@/parts/Failed.vue'
 import Standing from '@/parts/Standing.vue'
 import Strip from '@/parts/Strip.vue'
 import { stepsOf } from '@/parts/strip'
-import { mmss } from '@/parts/words'
 import PracticeCompared from './PracticeCompared.vue'
 
 /** A recorded run as it was seen; who looks gives the five marks, and then sees the school's beside them. */
@@ -32,13 +31,16 @@ const strip = computed(() => {
 })
 const name = (id: string) =>
   data.value ? (stepsOf(data.value.recorded.sequence).find((s) => s.id === id)?.name ?? id) : id
-/** What was seen up to the playhead, the newest first. */
-const seen = computed(() =>
-  (data.value?.recorded.events ?? [])
-    .filter((e) => e.kind !== 'attend' && (moment.value === undefined || e.atMs / 1000 <= moment.value))
+/** What was seen, in order; while it is played what was seen so far, the newest first. */
+const seen = computed(() => {
+  const r = data.value?.recorded
+  const until = moment.value === undefined ? (r?.run.end ?? 0) : moment.value * 1000
+  const all = (r?.events ?? [])
+    .filter((e) => e.kind !== 'attend' && e.atMs <= Math.min(until, r!.run.end))
+    .sort((a, b) => a.atMs - b.atMs)
     .map((e) => ({ id: e.id, at: e.atMs / 1000, words: eventWords(e, name) }))
-    .reverse(),
-)
+  return moment.value === undefined ? all : all.reverse()
+})
 const asked = computed(() => FINGERS.filter((f) => data.value?.asked.includes(f.id)))
 const mark = () =>
   during(async () => {
@@ -74,7 +76,7 @@ const mark = () =>
             <p v-if="data.words" class="words">{{ data.words }}</p>
             <ol class="seen" aria-live="polite">
               <li v-for="e in seen" :key="e.id">
-                <button class="at" @click="moment = e.at">{{ mmss(e.at) }}</button> {{ e.words }}
+                <button class="at" @click="moment = e.at">{{ e.words }}</button>
               </li>
             </ol>
           </section>
@@ -136,8 +138,7 @@ const mark = () =>
   border-top: 1px solid var(--line);
 }
 .at {
-  flex: none;
-  min-width: 64px;
+  width: 100%;
   min-height: var(--target);
   background: none;
   border: 0;

@@ -148,6 +148,9 @@ li {
 li > :first-child {
   flex: 1 1 220px;
 }
+strong + .soft {
+  margin-left: 10px;
+}
 .goes {
   color: var(--stop);
   font-weight: 650;

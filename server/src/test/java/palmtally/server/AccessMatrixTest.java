@@ -325,8 +325,9 @@ class AccessMatrixTest {
         if (endpoint.endsWith("/calendar/addresses")) return "{\"name\":\"phone\"}";
         if (endpoint.contains("/calendar/incoming"))
             return "{\"from\":900,\"text\":\"BEGIN:VCALENDAR\\r\\nEND:VCALENDAR\\r\\n\"}";
-        if (endpoint.endsWith("/second-looks") || endpoint.endsWith("/decision"))
-            return "{\"revision\":900,\"reason\":\"a test\"}";
+        if (endpoint.endsWith("/second-looks")) return "{\"reason\":\"a test\"}";
+        if (endpoint.endsWith("/decision")) return "{\"revision\":900,\"reason\":\"a test\"}";
+        if (endpoint.equals("POST /api/incidents/{id}/signature")) return "{\"revision\":900}";
         if (endpoint.endsWith("/practice-run")) return "{\"title\":\"a test\"}";
         if (endpoint.endsWith("/duty")) return "{\"open\":true}";
         if (endpoint.endsWith("/hold")) return "{\"why\":\"a test\"}";

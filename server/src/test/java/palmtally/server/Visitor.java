@@ -53,6 +53,11 @@ public final class Visitor {
         return new Visitor(base, new CookieManager());
     }
 
+    /** Somebody else at the same server. */
+    public Visitor other(String name) {
+        return as(base, name);
+    }
+
     public static Visitor as(String base, String name) {
         return as(base, name, "regatta-" + name);
     }

@@ -29,6 +29,7 @@ final class Stock {
         stock.days(lead);
         stock.statements(lead);
         stock.marks(lead);
+        stock.raised(lead);
         return stock;
     }
 
@@ -158,6 +159,50 @@ final class Stock {
                 "earlier-marks/id",
                 id(lead.post("/api/terms/" + lead.term() + "/earlier-marks", body)
                         .json()));
+    }
+
+    /** What was raised of a practical, and the practice run it became. */
+    private void raised(Visitor lead) {
+        var sequence = names.get("sequence").get(0);
+        var ana = lead.other("ana");
+        var id = id(lead.post(
+                        "/api/practicals",
+                        "{\"term\":\"" + lead.term() + "\",\"student\":\"" + lead.person("Ana Quill")
+                                + "\",\"sequence\":\"" + sequence + "\",\"despite\":\"so\"}")
+                .json());
+        var path = "/api/practicals/" + id;
+        lead.post(
+                path + "/events",
+                "{\"events\":[{\"id\":\"s\",\"device\":\"d\",\"seq\":1,\"atMs\":5000,\"kind\":\"safety-stop\",\"data\":{}},"
+                        + "{\"id\":\"f\",\"device\":\"d\",\"seq\":2,\"atMs\":6000,\"kind\":\"finish\",\"data\":{}}]}");
+        lead.post(path + "/rating", "{\"value\":61}");
+        lead.put(
+                path + "/award",
+                "{\"from\":0,\"award\":{\"criteria\":{\"order\":{\"value\":61,\"reason\":\"x\"}},\"released\":true}}");
+        name(
+                "second-looks/id",
+                id(ana.post(path + "/second-looks", "{\"reason\":\"so\"}")
+                        .json()
+                        .get("looks")
+                        .get(0)));
+        name(
+                "incidents/id",
+                id(lead.post(path + "/incidents", "{\"atMs\":5000}").json()));
+        name(
+                "practice-runs/id",
+                id(lead.post(path + "/practice-run", "{\"title\":\"A run\"}")
+                        .json()
+                        .get("runs")
+                        .get(0)));
+        name("kind", "body-notes");
+        name("item", "2024-11");
+        document("Asking", "{\"criterion\":\"order\",\"reason\":\"so\"}");
+        document("Deciding", "{\"revision\":1,\"marks\":{\"order\":70},\"reason\":\"so\"}");
+        document(
+                "IncidentForm",
+                "{\"atMs\":5000,\"revision\":1,\"who\":\"a\",\"what\":\"b\",\"done\":\"c\",\"told\":\"d\",\"named\":[]}");
+        document("PracticeMarksForm", "{\"marks\":{\"order\":70},\"words\":\"x\"}");
+        document("RetentionForm", "{\"months\":{\"trail\":36,\"students\":null}}");
     }
 
     private void statements(Visitor lead) {
