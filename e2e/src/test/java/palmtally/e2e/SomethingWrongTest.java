@@ -63,8 +63,10 @@ class SomethingWrongTest {
         var marks = new StringBuilder();
         for (var c : List.of("pressure", "order", "mechanics", "communication", "draping"))
             marks.append(marks.isEmpty() ? "" : ",").append("\"" + c + "\":{\"value\":61,\"reason\":\"as it was\"}");
-        var award =
-                nadia.put(path + "/award", "{\"from\":0,\"award\":{\"criteria\":{" + marks + "},\"released\":true}}");
+        var award = nadia.put(
+                path + "/award",
+                "{\"from\":0,\"award\":{\"criteria\":{" + marks
+                        + "},\"struck\":[],\"confirmed\":[],\"feedback\":\"\",\"remarks\":[],\"goals\":[],\"released\":true}}");
         assertThat(award.status()).as(award.text()).isEqualTo(200);
         return id;
     }
@@ -123,6 +125,9 @@ class SomethingWrongTest {
             nadia.locator(".digits").waitFor();
             nadia.keyboard().press("x");
             assertThat(nadia.getByText("Safety stop written down")).isVisible();
+            var teacher = Visitor.as(app.url(), "nadia");
+            nadia.waitForCondition(
+                    () -> teacher.get("/api/me/raised").json().get("stops").asInt() == 1);
             nadia.navigate(app.url() + "/raised");
             button(region(nadia, "Incidents"), "Write it down").click();
             assertThat(button(nadia, "Sign it as it stands")).isDisabled();
@@ -239,6 +244,7 @@ class SomethingWrongTest {
             assertThat(shut).containsText("Mark the school's practice run first");
             assertThat(begins(app, "Fay Linden")).isEqualTo(403);
             shut.getByText("Calves by a beginner").click();
+            assertThat(region(wim, "Your marks")).isVisible();
             assertThat(wim.getByText("Cleo")).isHidden();
             for (var c : List.of("Pressure control", "Stroke order", "Body mechanics", "Client communication"))
                 wim.getByLabel(c).fill("65");
@@ -258,7 +264,7 @@ class SomethingWrongTest {
             startsWith(line, "Open the duty").click();
             assertThat(line).containsText("duty open, by Marte Kjell");
             wim.navigate(app.url() + "/grade");
-            wim.getByLabel("Student").first().waitFor();
+            assertThat(wim.getByText("Waiting for review").first()).isVisible();
             assertThat(shut).isHidden();
             assertThat(begins(app, "Fay Linden")).isEqualTo(201);
         }

@@ -178,7 +178,8 @@ final class Stock {
         lead.post(path + "/rating", "{\"value\":61}");
         lead.put(
                 path + "/award",
-                "{\"from\":0,\"award\":{\"criteria\":{\"order\":{\"value\":61,\"reason\":\"x\"}},\"released\":true}}");
+                "{\"from\":0,\"award\":{\"criteria\":{\"order\":{\"value\":61,\"reason\":\"x\"}},\"struck\":[],\"confirmed\":[],"
+                        + "\"feedback\":\"\",\"remarks\":[],\"goals\":[],\"released\":true}}");
         name(
                 "second-looks/id",
                 id(ana.post(path + "/second-looks", "{\"reason\":\"so\"}")
