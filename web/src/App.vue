@@ -43,7 +43,11 @@ const rooms = computed(() =>
             '/practice',
           ],
         },
-        { to: '/track', name: 'Track', also: ['/door', '/partners', '/briefing', '/earlier', '/sign'] },
+        {
+          to: '/track',
+          name: 'Track',
+          also: ['/door', '/partners', '/briefing', '/earlier', '/sign', '/statements'],
+        },
         { to: '/school', name: 'School' },
       ]
     : [{ to: '/me', name: 'My palms', also: ['/review', '/peer', '/marks', '/incidents'] }],

@@ -30,6 +30,7 @@ export const router = createRouter({
       props: true,
       meta: { student: true },
     },
+    { path: '/statements', component: () => import('./features/statement/StatementsPage.vue') },
     { path: '/sign', component: () => import('./features/statement/SignPage.vue') },
     { path: '/plan', component: () => import('./features/sequence/PlanPage.vue') },
     { path: '/term', component: () => import('./features/calendar/TermPage.vue') },

@@ -3141,6 +3141,22 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/terms/{term}/statements/files': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['files']
+    put?: never
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/terms/{term}/statements/{student}': {
     parameters: {
       query?: never
@@ -8899,6 +8915,8 @@ export interface components {
       /** Format: date-time */
       issuedAt: string
       issuedBy: string
+      /** @enum {string} */
+      kind: 'results' | 'hours'
       name: string
       outdated: boolean
       signed: components['schemas']['Signed'][]
@@ -15628,9 +15646,36 @@ export interface operations {
       }
     }
   }
+  files: {
+    parameters: {
+      query?: {
+        kind?: string
+        paper?: string
+      }
+      header?: never
+      path: {
+        term: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'application/zip': components['schemas']['StreamingResponseBody']
+        }
+      }
+    }
+  }
   issue: {
     parameters: {
-      query?: never
+      query?: {
+        kind?: string
+      }
       header?: never
       path: {
         term: string
@@ -18975,6 +19020,9 @@ export const sparedZoneValues: ReadonlyArray<FlattenedDeepRequired<components>['
     'sole',
     'foot-top',
   ]
+export const statementLineKindValues: ReadonlyArray<
+  FlattenedDeepRequired<components>['schemas']['StatementLine']['kind']
+> = ['results', 'hours']
 export const stepCareValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Step']['care']> = [
   'sheet-secured',
   'hands-wiped',

@@ -18,11 +18,11 @@ const { data, again } = useAsked(() =>
 )
 const mine = computed(() => data.value?.filter((s) => !props.student || s.student === props.student) ?? [])
 const { busy, failed, during } = useCommand()
-const issue = () =>
+const issue = (kind: 'results' | 'hours') =>
   during(async () => {
     await ask(
       api.POST('/api/terms/{term}/statements/{student}', {
-        params: { path: { ...path(), student: props.student! } },
+        params: { path: { ...path(), student: props.student! }, query: { kind } },
       }),
     )
     await again()
@@ -52,7 +52,7 @@ const signed = (id: string) =>
       <li v-for="s in mine" :key="s.id">
         <div>
           <a :href="`/api/statements/${s.id}/file`" target="_blank"
-            >{{ dayOfYear(dateOf(s.issuedAt)) }}, PDF</a
+            >{{ s.kind === 'hours' ? 'Hours, ' : '' }}{{ dayOfYear(dateOf(s.issuedAt)) }}, PDF</a
           >
           <span class="soft small">{{
             s.signed.length ? `signed by ${s.signed.map((g) => g.name).join(', ')}` : 'not signed'
@@ -71,8 +71,14 @@ const signed = (id: string) =>
       </li>
     </ul>
     <div v-if="term" class="do">
-      <button v-if="session.plans" class="push main" :disabled="busy" @click="issue">Issue one now</button>
+      <button v-if="session.plans" class="push main" :disabled="busy" @click="issue('results')">
+        Issue one now
+      </button>
+      <button v-if="session.plans" class="push" :disabled="busy" @click="issue('hours')">
+        Certify the hours
+      </button>
       <router-link class="push" to="/sign">Initials</router-link>
+      <router-link v-if="session.plans" class="push" to="/statements">For the whole cohort</router-link>
     </div>
     <Failed :of="failed" />
   </section>

@@ -5,6 +5,7 @@ import { sealOf } from './fileSeal'
 import { createPinia, setActivePinia } from 'pinia'
 import { useSession } from '@/features/session/useSession'
 import InitialsForm from './InitialsForm.vue'
+import StatementsPage from './StatementsPage.vue'
 import StatementsPanel from './StatementsPanel.vue'
 import VerifyPage from './VerifyPage.vue'
 
@@ -94,6 +95,7 @@ describe('what is said of it', () => {
 describe('statements of a student', () => {
   const LINE: Schema['StatementLine'] = {
     id: 'st',
+    kind: 'results',
     code: 'ABCD-EFGH-JKMN',
     student: 'ana',
     name: 'Ana',
@@ -186,5 +188,76 @@ describe('initials', () => {
       method: 'PUT',
       options: { body: { typed: 'NR', drawn: [[0.1, 0.1, 0.5, 1]] } },
     })
+  })
+})
+
+describe('the papers of a cohort', () => {
+  const paper = (student: string, more: object = {}) => ({
+    id: `p-${student}`,
+    kind: 'results',
+    code: 'ABCD-EFGH-JKMN',
+    student,
+    name: student,
+    issuedAt: '2026-11-03T10:00:00Z',
+    issuedBy: 'Nadia Reef',
+    signed: [],
+    changes: [],
+    outdated: false,
+    ...more,
+  })
+  const people = ['ana', 'bram', 'cleo'].map((id) => ({ id, name: id, role: 'student' }))
+  const stubs = { global: { stubs: { RouterLink: { template: '<a><slot /></a>' } } } }
+  const shown = async (papers: object[]) => {
+    const terms = [{ id: 't', name: 'Autumn', cohort: 'Evening' }]
+    useSession().session = { ...useSession().session!, terms } as unknown as Schema['SessionView']
+    ask.mockResolvedValueOnce([...people, { id: 'n', name: 'Nadia', role: 'instructor' }])
+    ask.mockResolvedValueOnce(papers)
+    const page = mount(StatementsPage, stubs)
+    await flushPromises()
+    return page
+  }
+  it('are issued to whom they lack, one after the other, and who has none to state is left out with the reason', async () => {
+    const page = await shown([paper('ana'), paper('bram', { outdated: true, changes: ['Awarded anew.'] })])
+    expect(page.findAll('tbody tr').map((r) => r.findAll('td')[1]!.text())).toEqual([
+      '3 Nov 2026, PDF',
+      '3 Nov 2026, PDFAwarded anew.',
+      'none yet',
+    ])
+    let answer: (of: object) => void = () => undefined
+    ask.mockReturnValueOnce(new Promise((resolve) => (answer = resolve)))
+    ask.mockRejectedValueOnce({ status: 409, detail: 'Nothing to state.' })
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Issue 2')!
+      .trigger('click')
+    expect(page.find('[role=status]').text()).toBe('0 of 2')
+    answer(paper('bram', { id: 'new' }))
+    await flushPromises()
+    expect(ask.mock.calls.slice(2).map((c) => c[0].options.params.path.student)).toEqual(['bram', 'cleo'])
+    expect(page.text()).toContain('1 student left out')
+    expect(page.findAll('tbody tr').map((r) => r.findAll('td')[1]!.text())).toEqual([
+      '3 Nov 2026, PDF',
+      '3 Nov 2026, PDF',
+      'Nothing to state.',
+    ])
+    expect(page.text()).toContain('Sign 2')
+    expect(page.text()).toContain('Take 2 papers as one file')
+  })
+  it('stop where somebody says so', async () => {
+    const page = await shown([])
+    const answers: ((of: object) => void)[] = []
+    ask.mockImplementation(() => new Promise((resolve) => answers.push(resolve)))
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Issue 3')!
+      .trigger('click')
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'Stop here')!
+      .trigger('click')
+    answers[0]!(paper('ana'))
+    await flushPromises()
+    expect(answers).toHaveLength(1)
+    expect(page.text()).toContain('Issue 2')
   })
 })

@@ -89,6 +89,8 @@ final class Screens {
                 screens.putIfAbsent(
                         "beside-shown",
                         "/compare/" + runs.get(0) + "/shown/" + d.get("id").asString());
+        screens.put("incident", "/incidents/" + incident());
+        screens.put("practice", "/practice/" + practiceRun(awarded));
         screens.put("track", "/track");
         screens.put("looks", "/track#next");
         screens.put("missed", "/track#steps");
@@ -111,6 +113,36 @@ final class Screens {
             if (!route.contains(":") && !named.contains(route) && !FIRST.contains(route) && !OPEN.contains(route))
                 screens.put(route.substring(1).replace('/', '-'), route);
         return screens;
+    }
+
+    /** A practical that was stopped twice; the record of the first stop is begun. */
+    private String incident() {
+        var id = teacher.practical("Eli Thorne", "calves");
+        teacher.post(
+                "/api/practicals/" + id + "/events",
+                "{\"events\":[{\"id\":\"s1\",\"device\":\"d\",\"seq\":1,\"atMs\":40000,\"kind\":\"safety-stop\","
+                        + "\"data\":{\"text\":\"cramp in the calf\"}},{\"id\":\"s2\",\"device\":\"d\",\"seq\":2,\"atMs\":400000,"
+                        + "\"kind\":\"safety-stop\",\"data\":{\"byClient\":true}}]}");
+        return teacher.post(
+                        "/api/practicals/" + id + "/incidents",
+                        "{\"atMs\":40000,\"who\":\"Eli Thorne, therapist\",\"what\":\"Cramp in the calf.\",\"named\":[\""
+                                + teacher.person("Eli Thorne") + "\"]}")
+                .json()
+                .get("id")
+                .asString();
+    }
+
+    /** An awarded practical that new graders practise on. */
+    private String practiceRun(String practical) {
+        return teacher.other("lead")
+                .post(
+                        "/api/practicals/" + practical + "/practice-run",
+                        "{\"title\":\"A run in week nine\",\"words\":\"The client was quiet and then asked for less.\"}")
+                .json()
+                .get("runs")
+                .get(0)
+                .get("id")
+                .asString();
     }
 
     /** Marks of before, of four students on another scale, one of whom left. */

@@ -2,18 +2,21 @@ package palmtally.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.security.MessageDigest;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
 import java.util.zip.DeflaterOutputStream;
+import java.util.zip.ZipInputStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -44,7 +47,8 @@ class StatementTest {
         var answer = Visitor.at(app.url())
                 .post(
                         "/api/verify",
-                        "{\"code\":\"" + code + "\"" + (file == null ? "" : ",\"digest\":\"" + sha(file) + "\"") + "}");
+                        "{\"code\":" + (code == null ? null : "\"" + code + "\"")
+                                + (file == null ? "" : ",\"digest\":\"" + sha(file) + "\"") + "}");
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.json();
     }
@@ -335,5 +339,80 @@ class StatementTest {
                         .get("/api/statements/" + UUID.randomUUID() + "/file")
                         .status())
                 .isEqualTo(404);
+    }
+
+    @Test
+    void hours_alone_are_certified_and_told_when_fewer_count(App.Running app) throws Exception {
+        var lab = Lab.in(app, "Tally");
+        var ada = lab.students().get(0);
+        var issue = lab.at("/statements/" + ada + "?kind=hours");
+        assertThat(lab.teacher().post(issue, "").code()).isEqualTo("nothing-to-state");
+        assertThat(lab.teacher()
+                        .post(lab.at("/statements/" + ada + "?kind=hats"), "")
+                        .status())
+                .isEqualTo(422);
+        var entry = UUID.randomUUID();
+        var entered = lab.teacher()
+                .post(
+                        lab.at("/hours/" + ada),
+                        "{\"id\":\"" + entry + "\",\"kind\":\"clinic\",\"minutes\":750,\"on\":\""
+                                + LocalDate.now(app.clock()) + "\",\"note\":\"the regatta's tent\"}");
+        assertThat(entered.status()).as(entered.text()).isEqualTo(201);
+        var made = lab.teacher().post(issue, "");
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
+        var certificate = made.json();
+        assertThat(certificate.get("kind").asString()).isEqualTo("hours");
+        var pdf = file(lab, certificate);
+        var on = Files.createTempFile("certificate", ".pdf");
+        PdfUa.assertAccessible(Files.write(on, pdf));
+        Files.delete(on);
+        assertThat(text(pdf))
+                .contains("Certificate of hours", "Ada One", "12.5")
+                .doesNotContain("Practicals");
+        assertThat(verify(app, certificate.get("code").asString(), pdf)
+                        .get("outdated")
+                        .asBoolean())
+                .isFalse();
+        // A practical that came since says nothing of hours.
+        lab.awarded(ada, 71, true, "");
+        assertThat(verify(app, certificate.get("code").asString(), pdf).get("changes"))
+                .isEmpty();
+        assertThat(lab.teacher().delete(lab.at("/hours/" + ada + "/" + entry)).status())
+                .isEqualTo(200);
+        var told = verify(app, certificate.get("code").asString(), pdf);
+        assertThat(told.get("outdated").asBoolean()).isTrue();
+        assertThat(words(told.get("changes")))
+                .hasSize(1)
+                .first()
+                .asString()
+                .endsWith("counted anew after this was issued, and are fewer.");
+    }
+
+    @Test
+    void a_cohort_is_handed_out_at_once_the_newest_of_each_that_holds(App.Running app) throws Exception {
+        var lab = Lab.in(app, "Cohort");
+        var students = lab.students();
+        assertThat(lab.teacher().get(lab.at("/statements/files")).code()).isEqualTo("nothing-to-state");
+        for (var s : students.subList(0, 2)) {
+            lab.awarded(s, 71, true, "");
+            issued(lab, s);
+        }
+        var again = issued(lab, students.get(0));
+        var codes = new ArrayList<String>();
+        var names = new ArrayList<String>();
+        try (var zip = new ZipInputStream(new ByteArrayInputStream(lab.teacher().bytes(lab.at("/statements/files"))))) {
+            for (var e = zip.getNextEntry(); e != null; e = zip.getNextEntry()) {
+                var pdf = zip.readAllBytes();
+                names.add(e.getName());
+                codes.add(text(pdf));
+                assertThat(verify(app, null, pdf).get("file").asString()).isEqualTo("as-handed-out");
+            }
+        }
+        assertThat(names).containsExactly("001-ada-one.pdf", "002-ada-two.pdf");
+        assertThat(codes.get(0)).contains(again.get("code").asString());
+        assertThat(Visitor.as(app.url(), "cohortadaone", "regatta-student")
+                        .get(lab.at("/statements/files"))
+                        .status())
+                .isEqualTo(403);
     }
 }

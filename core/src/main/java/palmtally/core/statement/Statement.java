@@ -3,12 +3,16 @@ package palmtally.core.statement;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.core.Texts;
 
 /**
  * What a school states of a student at one moment: competencies, results and hours, each with its day and who stands for it.
  *
  * @param on the day it was issued
  * @param signed by whom the whole was signed so far, the first first
+ * @param kind what it states; null of those that were issued before there were two, which state results
  */
 public record Statement(
         String school,
@@ -18,7 +22,43 @@ public record Statement(
         List<CompetencyLine> competencies,
         List<ResultLine> results,
         List<HoursLine> hours,
-        List<Signed> signed) {
+        List<Signed> signed,
+        @Nullable Kind kind) {
+    /** What a statement is about. */
+    public enum Kind {
+        /** Competencies, practicals and hours. */
+        RESULTS("Statement of results"),
+        /** Hours alone. */
+        HOURS("Certificate of hours");
+
+        private final String word = Texts.word(this);
+        private final String title;
+
+        Kind(String title) {
+            this.title = title;
+        }
+
+        /** @throws InvalidValue where it is none */
+        public static Kind of(String word) {
+            for (var kind : values()) if (kind.word.equals(word)) return kind;
+            throw new InvalidValue("statement", new Fault("kind", word, "must be results or hours"));
+        }
+
+        public String title() {
+            return title;
+        }
+
+        @Override
+        public String toString() {
+            return word;
+        }
+    }
+
+    /** What it states. */
+    public Kind about() {
+        return kind == null ? Kind.RESULTS : kind;
+    }
+
     /**
      * One criterion in one region.
      *

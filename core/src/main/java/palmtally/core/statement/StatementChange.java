@@ -24,6 +24,7 @@ public record StatementChange(Kind kind, String words, String plain) {
         NO_LONGER_COUNTS,
         SIGNED_ANEW,
         SIGNED_LATER,
+        FEWER_HOURS,
         LATER_PRACTICAL;
 
         private final String word = Texts.word(this);
@@ -75,6 +76,7 @@ public record StatementChange(Kind kind, String words, String plain) {
                 var of = "A practical of " + day(later.on()) + ", " + later.sequence() + ", came after it";
                 all.add(new StatementChange(Kind.LATER_PRACTICAL, of + ": " + marks(later) + ".", of + "."));
             }
+        if (then.about() == Statement.Kind.HOURS) all.addAll(fewerHours(then, now));
         for (int i = then.signed().size(); i < now.signed().size(); i++) {
             var s = now.signed().get(i);
             var words = "The statement was signed " + (i == 0 ? "" : "again ") + "by " + s.name() + " on " + day(s.on())
@@ -82,6 +84,25 @@ public record StatementChange(Kind kind, String words, String plain) {
             all.add(new StatementChange(i == 0 ? Kind.SIGNED_LATER : Kind.SIGNED_ANEW, words, words));
         }
         return List.copyOf(all);
+    }
+
+    /** A certificate of hours stays so while more are added; one that says more than count is not. */
+    private static List<StatementChange> fewerHours(Statement then, Statement now) {
+        var all = new ArrayList<StatementChange>();
+        for (var was : then.hours()) {
+            double is = now.hours().stream()
+                    .filter(h -> h.kind().equals(was.kind()))
+                    .mapToDouble(Statement.HoursLine::hours)
+                    .findFirst()
+                    .orElse(0);
+            if (is >= was.hours()) continue;
+            var of = "The hours of " + was.kind() + " were counted anew";
+            all.add(new StatementChange(
+                    Kind.FEWER_HOURS,
+                    of + ": it says " + was.hours() + ", and " + is + " count now.",
+                    of + " after this was issued, and are fewer."));
+        }
+        return all;
     }
 
     private static String signed(Statement.ResultLine was, Statement.ResultLine is) {

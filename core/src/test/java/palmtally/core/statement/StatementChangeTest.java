@@ -1,6 +1,7 @@
 package palmtally.core.statement;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -20,7 +21,7 @@ class StatementChangeTest {
 
     private static Statement of(List<Signed> signed, ResultLine... results) {
         return new Statement(
-                "Harbour School", "Ana Vale", "Autumn", DAY, List.of(), List.of(results), List.of(), signed);
+                "Harbour School", "Ana Vale", "Autumn", DAY, List.of(), List.of(results), List.of(), signed, null);
     }
 
     @Test
@@ -54,6 +55,30 @@ class StatementChangeTest {
         assertThat(changes.get(1).words()).isEqualTo("A practical of 3 Nov 2026, Calves, came after it: 80, pass.");
         assertThat(changes.get(1).plain()).isEqualTo("A practical of 3 Nov 2026, Calves, came after it.");
         assertThat(changes.get(1).kind().outdates()).isFalse();
+    }
+
+    private static Statement hours(double supervised, Statement.Kind kind) {
+        var line = new Statement.HoursLine("supervised practice", supervised, 40);
+        return new Statement(
+                "Harbour School", "Ana Vale", "Autumn", DAY, List.of(), List.of(), List.of(line), List.of(), kind);
+    }
+
+    @Test
+    void a_certificate_of_hours_is_outdated_by_fewer_hours_and_not_by_more() {
+        var then = hours(12.5, Statement.Kind.HOURS);
+        assertThat(StatementChange.between(then, hours(14, Statement.Kind.HOURS)))
+                .isEmpty();
+        var changes = StatementChange.between(then, hours(11, Statement.Kind.HOURS));
+        assertThat(changes)
+                .containsExactly(new StatementChange(
+                        StatementChange.Kind.FEWER_HOURS,
+                        "The hours of supervised practice were counted anew: it says 12.5, and 11.0 count now.",
+                        "The hours of supervised practice were counted anew after this was issued, and are fewer."));
+        assertThat(changes.get(0).kind().outdates()).isTrue();
+        assertThat(Statement.Kind.of("hours")).isEqualTo(Statement.Kind.HOURS);
+        assertThatThrownBy(() -> Statement.Kind.of("hats")).hasMessageContaining("must be results or hours");
+        // Results are stated with the hours of their day, which move.
+        assertThat(StatementChange.between(hours(12.5, null), hours(11, null))).isEmpty();
     }
 
     @Test

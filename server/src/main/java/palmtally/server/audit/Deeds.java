@@ -77,6 +77,7 @@ final class Deeds {
                 "GET /api/terms/{term}/unsigned",
                 "POST /api/terms/{term}/signatures",
                 "GET /api/terms/{term}/statements",
+                "GET /api/terms/{term}/statements/files",
                 "POST /api/terms/{term}/statements/{student}",
                 "GET /api/statements/{id}/file",
                 "POST /api/statements/{id}/signature",

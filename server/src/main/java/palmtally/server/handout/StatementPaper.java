@@ -56,8 +56,7 @@ public class StatementPaper {
      * @param size of the paper, a4 or letter
      */
     public byte[] print(Statement s, String code, Map<Statement.Signed, List<List<Double>>> drawn, String size) {
-        var document =
-                new Document("statement", "Statement of results", "What " + s.school() + " states of " + s.student());
+        var document = new Document("statement", s.about().title(), "What " + s.school() + " states of " + s.student());
         var rows = new ArrayList<CompetencyRow>();
         var regions = new LinkedHashMap<String, List<Statement.CompetencyLine>>();
         for (var c : s.competencies())

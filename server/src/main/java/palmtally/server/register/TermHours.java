@@ -109,6 +109,18 @@ public class TermHours {
         return new StudentHoursView(term, found.attendee.name(), hourMinutes(), found.hours);
     }
 
+    /**
+     * Hours of a student in a term, for what the school itself states of them: whoever asks was let in before.
+     *
+     * @throws Refusal 404 where they are not in it
+     */
+    public StudentHours counted(UUID term, UUID student) {
+        return reckoned(term, student).stream()
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("student in this term"))
+                .hours;
+    }
+
     /** Their own hours in their newest term; none where they are in no term. */
     public List<StudentHoursView> own(Caller caller) {
         return terms.newestOf(caller.id())

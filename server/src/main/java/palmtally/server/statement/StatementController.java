@@ -2,6 +2,8 @@ package palmtally.server.statement;
 
 import java.util.List;
 import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -12,6 +14,9 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import palmtally.core.Texts;
+import palmtally.core.statement.Statement;
 import palmtally.server.answer.Made;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
@@ -73,9 +78,38 @@ class StatementController {
     @Allow(Permission.TERM_PLANNER)
     @PostMapping("/api/terms/{term}/statements/{student}")
     ResponseEntity<Statements.StatementLine> issue(
-            @Me Caller caller, @PathVariable UUID term, @PathVariable UUID student) {
-        var made = statements.issue(caller, term, student);
+            @Me Caller caller,
+            @PathVariable UUID term,
+            @PathVariable UUID student,
+            @RequestParam(defaultValue = "results") String kind) {
+        var made = statements.issue(caller, term, student, Statement.Kind.of(kind));
         return Made.at("/api/statements/" + made.id() + "/file", made);
+    }
+
+    /** The papers of a cohort, one a student, as they still hold. */
+    @Allow(Permission.TERM_PLANNER)
+    @GetMapping(path = "/api/terms/{term}/statements/files", produces = "application/zip")
+    ResponseEntity<StreamingResponseBody> files(
+            @Me Caller caller,
+            @PathVariable UUID term,
+            @RequestParam(defaultValue = "results") String kind,
+            @RequestParam(defaultValue = "a4") String paper) {
+        var about = Statement.Kind.of(kind);
+        var all = statements.toHandOut(caller, term, about);
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=\"" + about + ".zip\"")
+                .body(out -> {
+                    try (var zip = new ZipOutputStream(out)) {
+                        int n = 1;
+                        for (var s : all) {
+                            // Two of one name are two files.
+                            zip.putNextEntry(
+                                    new ZipEntry("%03d-%s.pdf".formatted(n++, Texts.idOf(s.name(), 60, "student"))));
+                            zip.write(statements.file(caller, s.id(), paper));
+                            zip.closeEntry();
+                        }
+                    }
+                });
     }
 
     /** What was stated of who asks. */

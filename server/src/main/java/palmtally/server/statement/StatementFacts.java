@@ -11,10 +11,10 @@ import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import palmtally.core.statement.Statement;
+import palmtally.core.statement.Statement.Kind;
 import palmtally.core.statement.StatementChange;
 import palmtally.server.competency.Tracking;
 import palmtally.server.people.Accounts;
-import palmtally.server.people.Caller;
 import palmtally.server.people.School;
 import palmtally.server.people.Term;
 import palmtally.server.register.TermHours;
@@ -42,7 +42,19 @@ class StatementFacts {
     }
 
     /** What would be stated of a student now. */
-    Statement now(Caller caller, Term term, UUID student) {
+    Statement now(Term term, UUID student, Kind kind) {
+        var hours = hours(term.id(), student);
+        if (kind == Kind.HOURS)
+            return new Statement(
+                    school.name(),
+                    accounts.student(student).name(),
+                    term.name(),
+                    LocalDate.now(clock),
+                    List.of(),
+                    List.of(),
+                    hours,
+                    List.of(),
+                    kind);
         var results = results(term.id(), student);
         Map<String, Statement.ResultLine> byId = new HashMap<>();
         results.forEach(r -> byId.put(r.practical(), r));
@@ -61,10 +73,6 @@ class StatementFacts {
                         by == null ? null : by.grader(),
                         by == null ? null : by.signed()));
             }
-        var counted = hours.student(caller, term.id(), student).hours().kinds().stream()
-                .filter(k -> k.kind() != null && (k.counts() > 0 || k.asked() > 0))
-                .map(k -> new Statement.HoursLine(k.kind().label(), tenth(k.counts()), tenth(k.asked())))
-                .toList();
         return new Statement(
                 school.name(),
                 accounts.student(student).name(),
@@ -72,8 +80,17 @@ class StatementFacts {
                 LocalDate.now(clock),
                 competencies,
                 results,
-                counted,
-                List.of());
+                hours,
+                List.of(),
+                kind);
+    }
+
+    /** Hours by kind, of those that count or are asked for. */
+    private List<Statement.HoursLine> hours(UUID term, UUID student) {
+        return hours.counted(term, student).kinds().stream()
+                .filter(k -> k.kind() != null && (k.counts() > 0 || k.asked() > 0))
+                .map(k -> new Statement.HoursLine(k.kind().label(), tenth(k.counts()), tenth(k.asked())))
+                .toList();
     }
 
     /** Practicals that count and are shown to the student, with the last initials under each. */
@@ -108,20 +125,22 @@ class StatementFacts {
     /** A statement with the signatures that were under it at some time. */
     static Statement with(Statement s, List<Statement.Signed> signed) {
         return new Statement(
-                s.school(), s.student(), s.term(), s.on(), s.competencies(), s.results(), s.hours(), signed);
+                s.school(), s.student(), s.term(), s.on(), s.competencies(), s.results(), s.hours(), signed, s.kind());
     }
 
-    /** The results of today: competencies and hours move with every look, and are stated for their day. */
+    /** What of it can be otherwise today: the results; competencies and hours beside them move with every look, and are stated for their day. */
     private Statement today(Stored s, List<Statement.Signed> signed) {
+        boolean hours = s.facts().about() == Kind.HOURS;
         return new Statement(
                 s.facts().school(),
                 s.facts().student(),
                 s.facts().term(),
                 LocalDate.now(clock),
                 List.of(),
-                results(s.termId(), s.studentId()),
-                List.of(),
-                signed);
+                hours ? List.of() : results(s.termId(), s.studentId()),
+                hours ? hours(s.termId(), s.studentId()) : List.of(),
+                signed,
+                s.facts().kind());
     }
 
     /**

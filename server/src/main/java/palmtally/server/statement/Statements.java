@@ -5,8 +5,11 @@ import static java.util.stream.Collectors.groupingBy;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -38,6 +41,7 @@ public class Statements {
      */
     record StatementLine(
             UUID id,
+            Statement.Kind kind,
             String code,
             UUID student,
             String name,
@@ -87,16 +91,19 @@ public class Statements {
 
     /** States where a student stands now. */
     @Transactional
-    StatementLine issue(Caller caller, UUID term, UUID student) {
-        var facts = this.facts.now(caller, term(term, student), student);
-        if (facts.results().isEmpty())
+    StatementLine issue(Caller caller, UUID term, UUID student, Statement.Kind kind) {
+        var facts = this.facts.now(term(term, student), student, kind);
+        if (kind == Statement.Kind.HOURS && facts.hours().stream().allMatch(h -> h.hours() == 0))
+            throw Refusal.conflict(
+                    "nothing-to-state", "No hours of this student count in this term yet: there is nothing to state.");
+        if (kind == Statement.Kind.RESULTS && facts.results().isEmpty())
             throw Refusal.conflict(
                     "nothing-to-state",
                     "Nothing of this student was awarded and released yet: there is nothing to state.");
         var stored =
                 new Stored(UUID.randomUUID(), CheckCode.draw(), term, student, facts, caller.id(), clock.instant());
         rows.add(stored);
-        audit.changed(caller, student, "issued a statement of results", stored.code());
+        audit.changed(caller, student, "issued a " + kind.title().toLowerCase(Locale.ROOT), stored.code());
         return line(stored, List.of());
     }
 
@@ -106,6 +113,21 @@ public class Statements {
         audit.readClass(caller, all.size(), "the statements of results");
         return all.stream()
                 .map(s -> line(s, signatures.getOrDefault(s.id(), List.of())))
+                .toList();
+    }
+
+    /**
+     * The newest of each student of a term that still holds, by name: what is handed out to the cohort.
+     *
+     * @throws Refusal 409 where there is none
+     */
+    List<StatementLine> toHandOut(Caller caller, UUID term, Statement.Kind kind) {
+        var newest = new LinkedHashMap<UUID, StatementLine>();
+        for (var s : ofTerm(caller, term)) if (s.kind() == kind && !s.outdated()) newest.putIfAbsent(s.student(), s);
+        if (newest.isEmpty())
+            throw Refusal.conflict("nothing-to-state", "None was issued that still holds. Issue them first.");
+        return newest.values().stream()
+                .sorted(Comparator.comparing(StatementLine::name).thenComparing(StatementLine::id))
                 .toList();
     }
 
@@ -121,6 +143,7 @@ public class Statements {
         var changes = facts.changes(s, signatures.size(), signatures);
         return new StatementLine(
                 s.id(),
+                s.facts().about(),
                 s.code(),
                 s.studentId(),
                 s.facts().student(),
