@@ -1006,7 +1006,7 @@ export interface paths {
     }
     get?: never
     put?: never
-    post: operations['write']
+    post: operations['write_1']
     delete?: never
     options?: never
     head?: never
@@ -2864,6 +2864,22 @@ export interface paths {
     put?: never
     post?: never
     delete: operations['withdraw_5']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/terms/{term}/letters/{student}': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['letter']
+    put?: never
+    post: operations['write']
+    delete?: never
     options?: never
     head?: never
     patch?: never
@@ -6565,6 +6581,9 @@ export interface components {
       /** Format: int32 */
       steps: number
     }
+    LetterText: {
+      text?: string
+    }
     LevelMean: {
       /** Format: double */
       level?: number
@@ -8916,7 +8935,7 @@ export interface components {
       issuedAt: string
       issuedBy: string
       /** @enum {string} */
-      kind: 'results' | 'hours'
+      kind: 'results' | 'hours' | 'letter'
       name: string
       outdated: boolean
       signed: components['schemas']['Signed'][]
@@ -11825,7 +11844,7 @@ export interface operations {
       }
     }
   }
-  write: {
+  write_1: {
     parameters: {
       query?: never
       header?: never
@@ -15164,6 +15183,56 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['StudentHoursView']
+        }
+      }
+    }
+  }
+  letter: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+      }
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LetterText']
+        }
+      }
+    }
+  }
+  write: {
+    parameters: {
+      query?: never
+      header?: never
+      path: {
+        term: string
+        student: string
+      }
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LetterText']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['StatementLine']
         }
       }
     }
@@ -19022,7 +19091,7 @@ export const sparedZoneValues: ReadonlyArray<FlattenedDeepRequired<components>['
   ]
 export const statementLineKindValues: ReadonlyArray<
   FlattenedDeepRequired<components>['schemas']['StatementLine']['kind']
-> = ['results', 'hours']
+> = ['results', 'hours', 'letter']
 export const stepCareValues: ReadonlyArray<FlattenedDeepRequired<components>['schemas']['Step']['care']> = [
   'sheet-secured',
   'hands-wiped',

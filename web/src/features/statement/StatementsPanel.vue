@@ -5,6 +5,7 @@ import { useAsked } from '@/api/useAsked'
 import { useCommand } from '@/api/useCommand'
 import { useSession } from '@/features/session/useSession'
 import Failed from '@/parts/Failed.vue'
+import LetterForm from './LetterForm.vue'
 import { dateOf, dayOfYear } from '@/parts/when'
 
 /** What the school stated on paper of a student of a term; a student sees their own. */
@@ -17,6 +18,8 @@ const { data, again } = useAsked(() =>
     : ask(api.GET('/api/me/statements')),
 )
 const mine = computed(() => data.value?.filter((s) => !props.student || s.student === props.student) ?? [])
+const NAMED = { results: '', hours: 'Hours, ', letter: 'Letter, ' }
+const writing = ref(false)
 const { busy, failed, during } = useCommand()
 const issue = (kind: 'results' | 'hours') =>
   during(async () => {
@@ -45,14 +48,14 @@ const signed = (id: string) =>
 </script>
 
 <template>
-  <section v-if="(term && data) || mine.length" class="card statements" aria-label="Statements of results">
-    <h2>Statements of results</h2>
+  <section v-if="(term && data) || mine.length" class="card statements" aria-label="Papers">
+    <h2>Papers</h2>
     <p v-if="!mine.length" class="soft">None was issued yet.</p>
     <ul v-if="mine.length">
       <li v-for="s in mine" :key="s.id">
         <div>
           <a :href="`/api/statements/${s.id}/file`" target="_blank"
-            >{{ s.kind === 'hours' ? 'Hours, ' : '' }}{{ dayOfYear(dateOf(s.issuedAt)) }}, PDF</a
+            >{{ NAMED[s.kind] }}{{ dayOfYear(dateOf(s.issuedAt)) }}, PDF</a
           >
           <span class="soft small">{{
             s.signed.length ? `signed by ${s.signed.map((g) => g.name).join(', ')}` : 'not signed'
@@ -77,9 +80,19 @@ const signed = (id: string) =>
       <button v-if="session.plans" class="push" :disabled="busy" @click="issue('hours')">
         Certify the hours
       </button>
+      <button v-if="session.plans && student && !writing" class="push" @click="writing = true">
+        Write a letter
+      </button>
       <router-link class="push" to="/sign">Initials</router-link>
       <router-link v-if="session.plans" class="push" to="/statements">For the whole cohort</router-link>
     </div>
+    <LetterForm
+      v-if="writing && term && student"
+      :term="term"
+      :student="student"
+      @issued="((writing = false), again())"
+      @close="writing = false"
+    />
     <Failed :of="failed" />
   </section>
 </template>

@@ -51,7 +51,7 @@ class StatementPaperTest {
             assertThat(page.getByText("All your awards are signed")).isVisible();
 
             page.navigate(app.url() + "/track/" + ana);
-            var panel = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Statements of results"));
+            var panel = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Papers"));
             assertThat(panel.getByText("None was issued yet.")).isVisible();
             button(page, "Issue one now").click();
             assertThat(panel.getByText("not signed")).isVisible();
@@ -83,7 +83,7 @@ class StatementPaperTest {
             var student = browser.page();
             Browser.signIn(student, app.url(), "ana");
             student.navigate(app.url() + "/me");
-            assertThat(student.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Statements of results"))
+            assertThat(student.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Papers"))
                             .getByText("signed by Nadia Reef"))
                     .isVisible();
 

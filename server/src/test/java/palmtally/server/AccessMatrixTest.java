@@ -329,6 +329,7 @@ class AccessMatrixTest {
         if (endpoint.endsWith("/decision")) return "{\"revision\":900,\"reason\":\"a test\"}";
         if (endpoint.equals("POST /api/incidents/{id}/signature")) return "{\"revision\":900}";
         if (endpoint.endsWith("/practice-run")) return "{\"title\":\"a test\"}";
+        if (endpoint.endsWith("/letters/{student}")) return "{\"text\":\"Dear Ana\"}";
         if (endpoint.endsWith("/duty")) return "{\"open\":true}";
         if (endpoint.endsWith("/hold")) return "{\"why\":\"a test\"}";
         if (endpoint.endsWith("/incidents")) return "{\"atMs\":5000}";

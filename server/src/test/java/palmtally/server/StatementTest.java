@@ -389,6 +389,46 @@ class StatementTest {
     }
 
     @Test
+    void a_letter_is_drafted_edited_and_known_again_in_any_alphabet(App.Running app) throws Exception {
+        var lab = Lab.in(app, "Quill");
+        var ada = lab.students().get(0);
+        lab.awarded(ada, 71, true, "");
+        var path = lab.at("/letters/" + ada);
+        var draft = lab.teacher().get(path).json().get("text").asString();
+        assertThat(draft)
+                .startsWith("Dear Ada One,\n\nthis term we marked one practical of yours, on ")
+                .contains("Regatta calves, back of the leg: pass, 71 of 100.")
+                .endsWith("Quill Teacher\n" + "Breakwater School of Massage");
+        assertThat(lab.teacher().post(path, "{\"text\":\" \"}").status()).isEqualTo(422);
+        // Latin with marks, Greek, Cyrillic, Vietnamese; two lines, two paragraphs; what HTML would read as its own.
+        var words = "Žaneta, Łukasz, Ångström\\nΚαλή πρόοδος · Хороший прогресс · Tiến bộ tốt\\n\\n<b>5 > 3 & 2</b>";
+        var made = lab.teacher().post(path, "{\"text\":\"" + words + "\"}");
+        assertThat(made.status()).as(made.text()).isEqualTo(201);
+        var letter = made.json();
+        assertThat(letter.get("kind").asString()).isEqualTo("letter");
+        var pdf = file(lab, letter);
+        var on = Files.createTempFile("letter", ".pdf");
+        PdfUa.assertAccessible(Files.write(on, pdf));
+        Files.delete(on);
+        assertThat(text(pdf))
+                .contains("Žaneta, Łukasz, Ångström Καλή πρόοδος · Хороший прогресс · Tiến bộ tốt <b>5 > 3 & 2</b>")
+                .doesNotContain("Competencies");
+        // It was written on a mark: that was given anew.
+        var practical = lab.teacher().all(lab.at("/practicals")).iterator().next();
+        lab.award(practical.get("id").asString(), 1, 48, true);
+        var told = verify(app, letter.get("code").asString(), pdf);
+        assertThat(told.get("outdated").asBoolean()).isTrue();
+        assertThat(Visitor.as(app.url(), "quilladaone", "regatta-student")
+                        .get("/api/me/statements")
+                        .json()
+                        .get(0)
+                        .get("kind")
+                        .asString())
+                .isEqualTo("letter");
+        assertThat(Visitor.as(app.url(), "olle").get(path).status()).isEqualTo(403);
+    }
+
+    @Test
     void a_cohort_is_handed_out_at_once_the_newest_of_each_that_holds(App.Running app) throws Exception {
         var lab = Lab.in(app, "Cohort");
         var students = lab.students();

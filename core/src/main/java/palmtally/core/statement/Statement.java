@@ -13,6 +13,7 @@ import palmtally.core.Texts;
  * @param on the day it was issued
  * @param signed by whom the whole was signed so far, the first first
  * @param kind what it states; null of those that were issued before there were two, which state results
+ * @param text of a letter, as it was edited; null of all else
  */
 public record Statement(
         String school,
@@ -23,13 +24,16 @@ public record Statement(
         List<ResultLine> results,
         List<HoursLine> hours,
         List<Signed> signed,
-        @Nullable Kind kind) {
+        @Nullable Kind kind,
+        @Nullable String text) {
     /** What a statement is about. */
     public enum Kind {
         /** Competencies, practicals and hours. */
         RESULTS("Statement of results"),
         /** Hours alone. */
-        HOURS("Certificate of hours");
+        HOURS("Certificate of hours"),
+        /** What a teacher wrote to the student, on what the results were then. */
+        LETTER("Letter");
 
         private final String word = Texts.word(this);
         private final String title;
@@ -41,7 +45,7 @@ public record Statement(
         /** @throws InvalidValue where it is none */
         public static Kind of(String word) {
             for (var kind : values()) if (kind.word.equals(word)) return kind;
-            throw new InvalidValue("statement", new Fault("kind", word, "must be results or hours"));
+            throw new InvalidValue("statement", new Fault("kind", word, "must be results, hours or letter"));
         }
 
         public String title() {

@@ -21,7 +21,16 @@ class StatementChangeTest {
 
     private static Statement of(List<Signed> signed, ResultLine... results) {
         return new Statement(
-                "Harbour School", "Ana Vale", "Autumn", DAY, List.of(), List.of(results), List.of(), signed, null);
+                "Harbour School",
+                "Ana Vale",
+                "Autumn",
+                DAY,
+                List.of(),
+                List.of(results),
+                List.of(),
+                signed,
+                null,
+                null);
     }
 
     @Test
@@ -60,7 +69,16 @@ class StatementChangeTest {
     private static Statement hours(double supervised, Statement.Kind kind) {
         var line = new Statement.HoursLine("supervised practice", supervised, 40);
         return new Statement(
-                "Harbour School", "Ana Vale", "Autumn", DAY, List.of(), List.of(), List.of(line), List.of(), kind);
+                "Harbour School",
+                "Ana Vale",
+                "Autumn",
+                DAY,
+                List.of(),
+                List.of(),
+                List.of(line),
+                List.of(),
+                kind,
+                null);
     }
 
     @Test
@@ -76,7 +94,7 @@ class StatementChangeTest {
                         "The hours of supervised practice were counted anew after this was issued, and are fewer."));
         assertThat(changes.get(0).kind().outdates()).isTrue();
         assertThat(Statement.Kind.of("hours")).isEqualTo(Statement.Kind.HOURS);
-        assertThatThrownBy(() -> Statement.Kind.of("hats")).hasMessageContaining("must be results or hours");
+        assertThatThrownBy(() -> Statement.Kind.of("hats")).hasMessageContaining("must be results, hours or letter");
         // Results are stated with the hours of their day, which move.
         assertThat(StatementChange.between(hours(12.5, null), hours(11, null))).isEmpty();
     }

@@ -78,6 +78,8 @@ final class Deeds {
                 "POST /api/terms/{term}/signatures",
                 "GET /api/terms/{term}/statements",
                 "GET /api/terms/{term}/statements/files",
+                "GET /api/terms/{term}/letters/{student}",
+                "POST /api/terms/{term}/letters/{student}",
                 "POST /api/terms/{term}/statements/{student}",
                 "GET /api/statements/{id}/file",
                 "POST /api/statements/{id}/signature",

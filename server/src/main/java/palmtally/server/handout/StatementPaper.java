@@ -19,6 +19,7 @@ import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import palmtally.core.finding.Criterion;
+import palmtally.core.statement.Letter;
 import palmtally.core.statement.Statement;
 
 /** A statement of results on paper. */
@@ -64,6 +65,7 @@ public class StatementPaper {
         regions.forEach((region, lines) -> rows.addAll(rows(document, region, lines, drawn)));
         var pdf = renderer.print(
                 document.with("s", s)
+                        .with("paragraphs", s.text() == null ? List.of() : Letter.paragraphs(s.text()))
                         .with("code", code)
                         .with("on", day(s.on()))
                         .with(

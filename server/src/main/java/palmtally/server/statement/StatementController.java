@@ -29,6 +29,8 @@ class StatementController {
     /** Who has not set any has none. */
     record OwnInitials(Initials.@Nullable InitialsView initials) {}
 
+    record LetterText(@Nullable String text) {}
+
     record AwardsToSign(@Nullable List<Initials.@Nullable AwardToSign> awards) {}
 
     private final Initials initials;
@@ -83,6 +85,22 @@ class StatementController {
             @PathVariable UUID student,
             @RequestParam(defaultValue = "results") String kind) {
         var made = statements.issue(caller, term, student, Statement.Kind.of(kind));
+        return Made.at("/api/statements/" + made.id() + "/file", made);
+    }
+
+    /** A letter to a student, drafted from what is stated of them: nothing of it is kept. */
+    @Allow(Permission.TERM_PLANNER)
+    @GetMapping("/api/terms/{term}/letters/{student}")
+    LetterText letter(@Me Caller caller, @PathVariable UUID term, @PathVariable UUID student) {
+        return new LetterText(statements.letter(caller, term, student));
+    }
+
+    /** Issues a letter as it was edited. */
+    @Allow(Permission.TERM_PLANNER)
+    @PostMapping("/api/terms/{term}/letters/{student}")
+    ResponseEntity<Statements.StatementLine> write(
+            @Me Caller caller, @PathVariable UUID term, @PathVariable UUID student, @RequestBody LetterText form) {
+        var made = statements.write(caller, term, student, form.text == null ? "" : form.text);
         return Made.at("/api/statements/" + made.id() + "/file", made);
     }
 

@@ -54,7 +54,8 @@ class StatementFacts {
                     List.of(),
                     hours,
                     List.of(),
-                    kind);
+                    kind,
+                    null);
         var results = results(term.id(), student);
         Map<String, Statement.ResultLine> byId = new HashMap<>();
         results.forEach(r -> byId.put(r.practical(), r));
@@ -82,7 +83,23 @@ class StatementFacts {
                 results,
                 hours,
                 List.of(),
-                kind);
+                kind,
+                null);
+    }
+
+    /** The same with the text of a letter. */
+    static Statement with(Statement s, String text) {
+        return new Statement(
+                s.school(),
+                s.student(),
+                s.term(),
+                s.on(),
+                s.competencies(),
+                s.results(),
+                s.hours(),
+                s.signed(),
+                s.kind(),
+                text);
     }
 
     /** Hours by kind, of those that count or are asked for. */
@@ -125,7 +142,16 @@ class StatementFacts {
     /** A statement with the signatures that were under it at some time. */
     static Statement with(Statement s, List<Statement.Signed> signed) {
         return new Statement(
-                s.school(), s.student(), s.term(), s.on(), s.competencies(), s.results(), s.hours(), signed, s.kind());
+                s.school(),
+                s.student(),
+                s.term(),
+                s.on(),
+                s.competencies(),
+                s.results(),
+                s.hours(),
+                signed,
+                s.kind(),
+                s.text());
     }
 
     /** What of it can be otherwise today: the results; competencies and hours beside them move with every look, and are stated for their day. */
@@ -140,7 +166,8 @@ class StatementFacts {
                 hours ? List.of() : results(s.termId(), s.studentId()),
                 hours ? hours(s.termId(), s.studentId()) : List.of(),
                 signed,
-                s.facts().kind());
+                s.facts().kind(),
+                null);
     }
 
     /**

@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.statement.Letter;
 import palmtally.core.statement.Statement;
 import palmtally.core.statement.StatementChange;
 import palmtally.formats.Json;
@@ -100,11 +101,29 @@ public class Statements {
             throw Refusal.conflict(
                     "nothing-to-state",
                     "Nothing of this student was awarded and released yet: there is nothing to state.");
+        return add(caller, term, student, facts);
+    }
+
+    private StatementLine add(Caller caller, UUID term, UUID student, Statement facts) {
         var stored =
                 new Stored(UUID.randomUUID(), CheckCode.draw(), term, student, facts, caller.id(), clock.instant());
         rows.add(stored);
-        audit.changed(caller, student, "issued a " + kind.title().toLowerCase(Locale.ROOT), stored.code());
+        audit.changed(caller, student, "issued a " + facts.about().title().toLowerCase(Locale.ROOT), stored.code());
         return line(stored, List.of());
+    }
+
+    /** A letter to begin with, of what is stated of the student today. */
+    String letter(Caller caller, UUID term, UUID student) {
+        var drafted = Letter.draft(facts.now(term(term, student), student, Statement.Kind.LETTER), caller.name());
+        audit.read(caller, student, "what a letter says");
+        return drafted;
+    }
+
+    /** Keeps a letter as it was edited, with the results it was written on. */
+    @Transactional
+    StatementLine write(Caller caller, UUID term, UUID student, String text) {
+        var now = facts.now(term(term, student), student, Statement.Kind.LETTER);
+        return add(caller, term, student, StatementFacts.with(now, Letter.checked(text)));
     }
 
     List<StatementLine> ofTerm(Caller caller, UUID term) {
