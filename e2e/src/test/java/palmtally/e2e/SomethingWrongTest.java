@@ -39,11 +39,6 @@ class SomethingWrongTest {
         return page;
     }
 
-    private static Locator startsWith(Locator within, String words) {
-        return within.getByRole(
-                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^" + Pattern.quote(words))));
-    }
-
     /** A practical of the calves with 61 in each criterion, released; or one that is on. */
     private static String practical(App.Running app, String student, boolean awarded) {
         var nadia = Visitor.as(app.url(), "nadia");
@@ -261,7 +256,7 @@ class SomethingWrongTest {
 
             leads.reload();
             assertThat(line).containsText("Draping: 29 points milder.");
-            startsWith(line, "Open the duty").click();
+            button(line, "Open the duty").click();
             assertThat(line).containsText("duty open, by Marte Kjell");
             wim.navigate(app.url() + "/grade");
             assertThat(wim.getByText("Waiting for review").first()).isVisible();
