@@ -397,7 +397,7 @@ class StatementTest {
         var draft = lab.teacher().get(path).json().get("text").asString();
         assertThat(draft)
                 .startsWith("Dear Ada One,\n\nthis term we marked one practical of yours, on ")
-                .contains("Regatta calves, back of the leg: pass, 71 of 100.")
+                .contains("“Regatta calves, back of the leg”: pass, 71 of 100.")
                 .endsWith("Quill Teacher\n" + "Breakwater School of Massage");
         assertThat(lab.teacher().post(path, "{\"text\":\" \"}").status()).isEqualTo(422);
         // Latin with marks, Greek, Cyrillic, Vietnamese; two lines, two paragraphs; what HTML would read as its own.

@@ -64,8 +64,8 @@ public final class Letter {
         var last = results.get(results.size() - 1);
         return "this term we marked "
                 + (results.size() == 1 ? "one practical of yours" : results.size() + " practicals of yours")
-                + (results.size() == 1 ? ", on " : "; the last was on ") + day(last.on()) + ", " + last.sequence()
-                + ": "
+                + (results.size() == 1 ? ", on " : "; the last was on ") + day(last.on()) + ", “" + last.sequence()
+                + "”: "
                 + last.result() + (last.mean() == null ? "" : ", " + last.mean() + " of 100") + ".";
     }
 

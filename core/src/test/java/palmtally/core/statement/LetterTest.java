@@ -51,7 +51,7 @@ class LetterTest {
         assertThat(Letter.draft(facts, "Nadia Kerr")).isEqualTo("""
                 Dear Ana Vale,
 
-                this term we marked 2 practicals of yours; the last was on 10 November, Calves again: pass, 71 of 100.
+                this term we marked 2 practicals of yours; the last was on 10 November, “Calves again”: pass, 71 of 100.
 
                 What goes well: draping at the neck (fluent) and stroke order at the lower leg (competent).
 
