@@ -7,11 +7,11 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
-import palmtally.server.people.Retained;
+import palmtally.server.people.RetainedRows;
 
 /** The trail, a month at a time, from the last day of the month. */
 @Component
-class TrailKept implements Retained {
+class TrailKept extends RetainedRows {
     @Mapper
     interface Rows {
         @Select("""
@@ -26,31 +26,12 @@ class TrailKept implements Retained {
         void remove(String month, String zone);
     }
 
-    private final Rows rows;
-    private final Clock clock;
-
     TrailKept(Rows rows, Clock clock) {
-        this.rows = rows;
-        this.clock = clock;
-    }
-
-    @Override
-    public String kind() {
-        return "trail";
-    }
-
-    @Override
-    public String words() {
-        return "The trail of who did and read what, a month at a time, from its last day";
-    }
-
-    @Override
-    public List<Item> countingFrom(LocalDate day, int most) {
-        return rows.countingFrom(day, clock.getZone().getId(), most);
-    }
-
-    @Override
-    public void remove(String id) {
-        rows.remove(id, clock.getZone().getId());
+        super(
+                "trail",
+                "The trail of who did and read what, a month at a time, from its last day",
+                rows::countingFrom,
+                month -> rows.remove(month, clock.getZone().getId()),
+                clock);
     }
 }

@@ -8,11 +8,11 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
-import palmtally.server.people.Retained;
+import palmtally.server.people.RetainedRows;
 
 /** Marks of before, file by file, from the day they were taken over. */
 @Component
-class EarlierMarksKept implements Retained {
+class EarlierMarksKept extends RetainedRows {
     @Mapper
     interface Rows {
         @Select("""
@@ -30,32 +30,15 @@ class EarlierMarksKept implements Retained {
         void file(UUID id);
     }
 
-    private final Rows rows;
-    private final Clock clock;
-
     EarlierMarksKept(Rows rows, Clock clock) {
-        this.rows = rows;
-        this.clock = clock;
-    }
-
-    @Override
-    public String kind() {
-        return "earlier-marks";
-    }
-
-    @Override
-    public String words() {
-        return "Earlier marks out of a file, from the day it was taken over";
-    }
-
-    @Override
-    public List<Item> countingFrom(LocalDate day, int most) {
-        return rows.countingFrom(day, clock.getZone().getId(), most);
-    }
-
-    @Override
-    public void remove(String id) {
-        rows.marks(UUID.fromString(id));
-        rows.file(UUID.fromString(id));
+        super(
+                "earlier-marks",
+                "Earlier marks out of a file, from the day it was taken over",
+                rows::countingFrom,
+                id -> {
+                    rows.marks(UUID.fromString(id));
+                    rows.file(UUID.fromString(id));
+                },
+                clock);
     }
 }

@@ -8,11 +8,11 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
-import palmtally.server.people.Retained;
+import palmtally.server.people.RetainedRows;
 
 /** Records of incidents, from the day they were signed; one that is not signed does not go. */
 @Component
-class IncidentsKept implements Retained {
+class IncidentsKept extends RetainedRows {
     @Mapper
     interface Rows {
         @Select("""
@@ -26,31 +26,12 @@ class IncidentsKept implements Retained {
         void remove(UUID id);
     }
 
-    private final Rows rows;
-    private final Clock clock;
-
     IncidentsKept(Rows rows, Clock clock) {
-        this.rows = rows;
-        this.clock = clock;
-    }
-
-    @Override
-    public String kind() {
-        return "incidents";
-    }
-
-    @Override
-    public String words() {
-        return "Records of incidents, from the day they were signed";
-    }
-
-    @Override
-    public List<Item> countingFrom(LocalDate day, int most) {
-        return rows.countingFrom(day, clock.getZone().getId(), most);
-    }
-
-    @Override
-    public void remove(String id) {
-        rows.remove(UUID.fromString(id));
+        super(
+                "incidents",
+                "Records of incidents, from the day they were signed",
+                rows::countingFrom,
+                id -> rows.remove(UUID.fromString(id)),
+                clock);
     }
 }

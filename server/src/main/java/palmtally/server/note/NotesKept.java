@@ -8,11 +8,11 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
-import palmtally.server.people.Retained;
+import palmtally.server.people.RetainedRows;
 
 /** What bodies had to be spared, from the day since which it does not hold any more. */
 @Component
-class NotesKept implements Retained {
+class NotesKept extends RetainedRows {
     @Mapper
     interface Rows {
         @Select("""
@@ -27,31 +27,12 @@ class NotesKept implements Retained {
         void remove(UUID id);
     }
 
-    private final Rows rows;
-    private final Clock clock;
-
     NotesKept(Rows rows, Clock clock) {
-        this.rows = rows;
-        this.clock = clock;
-    }
-
-    @Override
-    public String kind() {
-        return "body-notes";
-    }
-
-    @Override
-    public String words() {
-        return "Notes on what a body must be spared, from the day since which they do not hold";
-    }
-
-    @Override
-    public List<Item> countingFrom(LocalDate day, int most) {
-        return rows.countingFrom(day, clock.getZone().getId(), most);
-    }
-
-    @Override
-    public void remove(String id) {
-        rows.remove(UUID.fromString(id));
+        super(
+                "body-notes",
+                "Notes on what a body must be spared, from the day since which they do not hold",
+                rows::countingFrom,
+                id -> rows.remove(UUID.fromString(id)),
+                clock);
     }
 }

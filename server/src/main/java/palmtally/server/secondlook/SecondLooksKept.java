@@ -8,11 +8,11 @@ import org.apache.ibatis.annotations.Delete;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Select;
 import org.springframework.stereotype.Component;
-import palmtally.server.people.Retained;
+import palmtally.server.people.RetainedRows;
 
 /** Second looks, from the day they were decided or taken back; one that waits does not go. */
 @Component
-class SecondLooksKept implements Retained {
+class SecondLooksKept extends RetainedRows {
     @Mapper
     interface Rows {
         @Select("""
@@ -27,31 +27,12 @@ class SecondLooksKept implements Retained {
         void remove(UUID id);
     }
 
-    private final Rows rows;
-    private final Clock clock;
-
     SecondLooksKept(Rows rows, Clock clock) {
-        this.rows = rows;
-        this.clock = clock;
-    }
-
-    @Override
-    public String kind() {
-        return "second-looks";
-    }
-
-    @Override
-    public String words() {
-        return "Second looks at marks, from the day they were decided or taken back";
-    }
-
-    @Override
-    public List<Item> countingFrom(LocalDate day, int most) {
-        return rows.countingFrom(day, clock.getZone().getId(), most);
-    }
-
-    @Override
-    public void remove(String id) {
-        rows.remove(UUID.fromString(id));
+        super(
+                "second-looks",
+                "Second looks at marks, from the day they were decided or taken back",
+                rows::countingFrom,
+                id -> rows.remove(UUID.fromString(id)),
+                clock);
     }
 }
