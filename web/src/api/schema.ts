@@ -1349,6 +1349,38 @@ export interface paths {
     patch?: never
     trace?: never
   }
+  '/api/school/letterhead': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['get']
+    put: operations['setLines']
+    post?: never
+    delete?: never
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
+  '/api/school/letterhead/logo': {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    get: operations['logo']
+    put: operations['setLogo']
+    post?: never
+    delete: operations['dropLogo']
+    options?: never
+    head?: never
+    patch?: never
+    trace?: never
+  }
   '/api/school/profile/{id}': {
     parameters: {
       query?: never
@@ -6583,6 +6615,13 @@ export interface components {
     }
     LetterText: {
       text?: string
+    }
+    LetterheadForm: {
+      lines?: string[]
+    }
+    LetterheadView: {
+      lines: string[]
+      logo?: string
     }
     LevelMean: {
       /** Format: double */
@@ -12424,6 +12463,114 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['FirstSteps']
+        }
+      }
+    }
+  }
+  get: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LetterheadView']
+        }
+      }
+    }
+  }
+  setLines: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': components['schemas']['LetterheadForm']
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LetterheadView']
+        }
+      }
+    }
+  }
+  logo: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          'image/jpeg': string
+        }
+      }
+    }
+  }
+  setLogo: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody: {
+      content: {
+        'application/json': string
+      }
+    }
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LetterheadView']
+        }
+      }
+    }
+  }
+  dropLogo: {
+    parameters: {
+      query?: never
+      header?: never
+      path?: never
+      cookie?: never
+    }
+    requestBody?: never
+    responses: {
+      /** @description OK */
+      200: {
+        headers: {
+          [name: string]: unknown
+        }
+        content: {
+          '*/*': components['schemas']['LetterheadView']
         }
       }
     }

@@ -46,15 +46,7 @@ label {
   flex-direction: column;
   gap: 6px;
 }
-input,
-textarea {
+input {
   width: 100%;
-  min-height: var(--target);
-  border: 1.5px solid var(--edge);
-  border-radius: 10px;
-  padding: 6px 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -168,17 +168,4 @@ form label:not(.why) {
 form input {
   width: 96px;
 }
-form input,
-form textarea {
-  min-height: var(--target);
-  border: 1.5px solid var(--edge);
-  border-radius: 10px;
-  padding: 6px 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
-form textarea {
-  width: 100%;
-}
 </style>

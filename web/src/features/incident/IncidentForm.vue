@@ -76,15 +76,6 @@ const names = computed(() => all.value.filter((p) => named.value.includes(p.id))
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 330px), 1fr));
   gap: 12px 16px;
 }
-textarea {
-  width: 100%;
-  border: 1.5px solid var(--edge);
-  border-radius: 10px;
-  padding: 8px 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
 summary {
   min-height: var(--target);
   display: flex;

@@ -136,13 +136,4 @@ dd {
 .later label {
   width: 100%;
 }
-textarea {
-  width: 100%;
-  border: 1.5px solid var(--edge);
-  border-radius: 10px;
-  padding: 8px 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
 </style>

@@ -94,11 +94,6 @@ section {
   flex-direction: column;
   gap: 10px;
 }
-textarea {
-  width: 100%;
-  font: 500 15px/1.4 var(--text);
-  padding: 8px 12px;
-}
 textarea::placeholder {
   color: var(--ink-soft);
   opacity: 1;

@@ -120,15 +120,6 @@ const letGo = (g: Schema['Going']) =>
 .rule > :first-child {
   flex: 1 1 240px;
 }
-input {
-  min-height: var(--target);
-  border: 1.5px solid var(--edge);
-  border-radius: 10px;
-  padding: 4px 10px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
 .months input {
   width: 96px;
 }

@@ -9,6 +9,7 @@ import BackupsPanel from './BackupsPanel.vue'
 import BodyLookPanel from './BodyLookPanel.vue'
 import DutiesPanel from './DutiesPanel.vue'
 import JudgingPanel from './JudgingPanel.vue'
+import LetterheadPanel from './LetterheadPanel.vue'
 import PeoplePanel from './PeoplePanel.vue'
 import RetentionPanel from './RetentionPanel.vue'
 import TermsPanel from './TermsPanel.vue'
@@ -25,12 +26,13 @@ const ALL = [
   { id: 'terms', name: 'Terms' },
   { id: 'duties', name: 'Who does what' },
   { id: 'body', name: 'Bodies' },
+  { id: 'letterhead', name: 'Letterhead' },
   { id: 'backups', name: 'Backups' },
   { id: 'kept', name: 'How long' },
   { id: 'trail', name: 'Trail' },
   { id: 'own', name: 'My own' },
 ] as const
-const LEADS: readonly string[] = ['backups', 'kept', 'trail']
+const LEADS: readonly string[] = ['letterhead', 'backups', 'kept', 'trail']
 const parts = computed(() => ALL.filter((p) => session.person?.role === 'lead' || !LEADS.includes(p.id)))
 const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.id ?? 'judging')
 </script>
@@ -58,7 +60,9 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
       </div>
     </div>
     <p
-      v-if="!session.term && !['terms', 'body', 'backups', 'kept', 'trail', 'own'].includes(part)"
+      v-if="
+        !session.term && !['terms', 'body', 'letterhead', 'backups', 'kept', 'trail', 'own'].includes(part)
+      "
       class="card"
     >
       You are in no term yet. The lead makes one under Terms and adds you.
@@ -74,6 +78,7 @@ const part = computed(() => parts.value.find((p) => `#${p.id}` === route.hash)?.
       <GradersPanel v-if="session.person?.role === 'lead'" />
     </template>
     <BodyLookPanel v-else-if="part === 'body'" />
+    <LetterheadPanel v-else-if="part === 'letterhead'" />
     <BackupsPanel v-else-if="part === 'backups'" />
     <RetentionPanel v-else-if="part === 'kept'" />
     <TrailPanel v-else-if="part === 'trail'" />

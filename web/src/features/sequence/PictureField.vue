@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { api, ask, type Problem } from '@/api/client'
+import { sent } from '@/api/sent'
 
 /** A picture of the school's own with a step: a photo or a drawing, taken only with the statement that goes with it. */
 defineProps<{ picture?: string }>()
@@ -20,9 +21,7 @@ async function send(e: Event) {
     const added = await ask(
       api.POST('/api/pictures', {
         params: { query: { agreed: agreed.value } },
-        body: file as unknown as string,
-        bodySerializer: (body: unknown) => body as Blob,
-        headers: { 'Content-Type': 'application/octet-stream' },
+        ...sent(file),
       }),
     )
     missing.value = false

@@ -46,15 +46,6 @@ label {
   flex-direction: column;
   gap: 8px;
 }
-textarea {
-  width: 100%;
-  border: 1.5px solid var(--edge);
-  border-radius: 10px;
-  padding: 10px 12px;
-  background: var(--paper);
-  color: var(--ink);
-  font: inherit;
-}
 .do {
   display: flex;
   flex-wrap: wrap;

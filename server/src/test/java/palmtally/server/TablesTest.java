@@ -56,6 +56,7 @@ class TablesTest {
             Map.entry(
                     "statement",
                     Set.of("initials", "award_signature", "statement", "statement_signature", "statement_file")),
+            Map.entry("letterhead", Set.of("letterhead")),
             Map.entry("earlier", Set.of("marks_import", "earlier_mark")),
             Map.entry("secondlook", Set.of("second_look", "second_look_days")),
             Map.entry("incident", Set.of("incident", "incident_named", "incident_addition")),

@@ -119,6 +119,9 @@ final class Deeds {
                 "POST /api/incidents/{id}/additions");
         done("GET /api/practicals/{id}/second-looks", "read the second looks at a practical");
         done("PUT /api/school/second-look-days", "set for how long a second look may be asked for");
+        done("PUT /api/school/letterhead", "changed the letterhead");
+        done("PUT /api/school/letterhead/logo", "set the school's logo");
+        done("DELETE /api/school/letterhead/logo", "took the school's logo away");
         done("PUT /api/school/body-look", "chose how the body is drawn");
         done("PUT /api/school/profile/{id}", "chose the profile");
         done("POST /api/school/profiles/file", "read a profile from a file");
@@ -272,6 +275,8 @@ final class Deeds {
                 "GET /api/me/raised",
                 "GET /api/me/to-mark",
                 "GET /api/pictures/{id}",
+                "GET /api/school/letterhead",
+                "GET /api/school/letterhead/logo",
                 "GET /api/practicals/{id}/steps/{step}/picture",
                 "GET /api/profiles",
                 "GET /api/profiles/{id}/file",

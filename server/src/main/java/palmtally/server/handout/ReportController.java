@@ -25,21 +25,29 @@ class ReportController {
     private final Lookout lookout;
     private final CohortSteps steps;
     private final School school;
+    private final Head head;
     private final PdfRenderer renderer;
     private final Clock clock;
 
     ReportController(
-            Tracking tracking, Lookout lookout, CohortSteps steps, School school, PdfRenderer renderer, Clock clock) {
+            Tracking tracking,
+            Lookout lookout,
+            CohortSteps steps,
+            School school,
+            Head head,
+            PdfRenderer renderer,
+            Clock clock) {
         this.tracking = tracking;
         this.lookout = lookout;
         this.steps = steps;
         this.school = school;
+        this.head = head;
         this.renderer = renderer;
         this.clock = clock;
     }
 
     private TrackReports reports() {
-        return new TrackReports(school.name(), clock.getZone());
+        return new TrackReports(head.of(school.name()), clock.getZone());
     }
 
     private ResponseEntity<byte[]> print(Document document, String paper, String file) {

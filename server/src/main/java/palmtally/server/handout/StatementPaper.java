@@ -28,9 +28,11 @@ public class StatementPaper {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy", Locale.UK);
 
     private final PdfRenderer renderer;
+    private final Head head;
 
-    StatementPaper(PdfRenderer renderer) {
+    StatementPaper(PdfRenderer renderer, Head head) {
         this.renderer = renderer;
+        this.head = head;
     }
 
     /**
@@ -65,6 +67,7 @@ public class StatementPaper {
         regions.forEach((region, lines) -> rows.addAll(rows(document, region, lines, drawn)));
         var pdf = renderer.print(
                 document.with("s", s)
+                        .with("head", head.of(s.school()))
                         .with("paragraphs", s.text() == null ? List.of() : Letter.paragraphs(s.text()))
                         .with("code", code)
                         .with("on", day(s.on()))

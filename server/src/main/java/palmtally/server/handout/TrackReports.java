@@ -33,11 +33,11 @@ final class TrackReports {
     private static final double PALMS = 140;
     private static final double GAP = 3;
 
-    private final String school;
+    private final Head.HeadView head;
     private final ZoneId zone;
 
-    TrackReports(String school, ZoneId zone) {
-        this.school = school;
+    TrackReports(Head.HeadView head, ZoneId zone) {
+        this.head = head;
         this.zone = zone;
     }
 
@@ -80,7 +80,7 @@ final class TrackReports {
                 .map(r -> region(document, r, s))
                 .toList();
         var w = s.worked();
-        return document.with("school", school)
+        return document.with("head", head)
                 .with("when", term(s.week(), s.weeks(), s.cut(), s.way()) + " · " + day(now))
                 .with(
                         "states",
@@ -157,7 +157,7 @@ final class TrackReports {
             }
             students.add(new StudentView(s.name(), palms, s.secure()));
         }
-        return document.with("school", school)
+        return document.with("head", head)
                 .with(
                         "when",
                         term(c.week(), c.weeks(), c.cut(), c.way()) + " · "
@@ -234,7 +234,7 @@ final class TrackReports {
                     (int) Math.ceil(l.minutes()),
                     l.why()));
         return new Document("looks", title, "Whom to look at in the coming lab, for what and how long")
-                .with("school", school)
+                .with("head", head)
                 .with("when", when + " · " + Math.round(list.used()) + " of " + Math.round(list.minutes()) + " minutes")
                 .with("looks", looks)
                 .with(

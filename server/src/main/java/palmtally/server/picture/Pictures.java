@@ -14,6 +14,9 @@ public class Pictures {
     static final String STATEMENT =
             "It is our own, it shows no student at work and no practical, and anyone who can be recognised agreed in writing.";
 
+    /** Pixels of the longer side of a step's picture at most. */
+    private static final int LONGEST = 1600;
+
     /** A picture that was added. */
     record Added(String id, int width, int height, int bytes) {}
 
@@ -33,13 +36,22 @@ public class Pictures {
      */
     Added add(byte[] sent, boolean agreed, UUID by) {
         if (!agreed) throw Refusal.invalid("not-agreed", "A picture is taken only with the statement: " + STATEMENT);
-        Reencoded picture;
-        synchronized (decoding) {
-            picture = Reencoded.of(sent);
-        }
+        var picture = reencoded(sent, LONGEST);
         var id = id(picture.jpeg());
         rows.add(id, picture, by, clock.instant(), STATEMENT);
         return new Added(id, picture.width(), picture.height(), picture.jpeg().length);
+    }
+
+    /**
+     * What was sent as it may be kept.
+     *
+     * @param sent a PNG, JPEG or WebP picture
+     * @param longest pixels that no side is kept longer than
+     */
+    public Reencoded reencoded(byte[] sent, int longest) {
+        synchronized (decoding) {
+            return Reencoded.of(sent, longest);
+        }
     }
 
     /** The JPEG of one; nothing where there is none of this id. */

@@ -29,13 +29,10 @@ import palmtally.server.problem.Refusal;
  *
  * @param jpeg at most {@link #MOST_KEPT} bytes
  */
-record Reencoded(int width, int height, byte[] jpeg) {
+public record Reencoded(int width, int height, byte[] jpeg) {
     static final int MOST_SENT = 10_000_000;
     static final long MOST_PIXELS = 40_000_000;
     static final int MOST_KEPT = 300_000;
-    /** Longer than this no side is kept. */
-    static final int LONGEST = 1600;
-
     private static final float[] QUALITIES = {0.85f, 0.75f, 0.65f, 0.5f};
 
     static {
@@ -44,9 +41,10 @@ record Reencoded(int width, int height, byte[] jpeg) {
 
     /**
      * @param sent a PNG, JPEG or WebP picture
+     * @param longest pixels that no side is kept longer than
      * @throws Refusal where it is none, too large, or damaged; its size is read from its header before anything is decoded
      */
-    static Reencoded of(byte[] sent) {
+    static Reencoded of(byte[] sent, int longest) {
         if (sent.length > MOST_SENT)
             throw Refusal.tooLarge(
                     "A picture may have " + MOST_SENT / 1_000_000 + " MB; save it smaller and try again.");
@@ -64,9 +62,9 @@ record Reencoded(int width, int height, byte[] jpeg) {
                         "The picture has " + (long) width * height / 1_000_000 + " megapixels; it may have "
                                 + MOST_PIXELS / 1_000_000 + ".");
             var param = reader.getDefaultReadParam();
-            int every = Math.max(1, Math.max(width, height) / (2 * LONGEST));
+            int every = Math.max(1, Math.max(width, height) / (2 * longest));
             param.setSourceSubsampling(every, every, 0, 0);
-            return small(reader.read(0, param), format.equals("jpeg") ? orientation(sent) : 1);
+            return small(reader.read(0, param), format.equals("jpeg") ? orientation(sent) : 1, longest);
         } catch (IOException | RuntimeException e) {
             if (e instanceof Refusal refusal) throw refusal;
             throw Refusal.invalid(
@@ -111,11 +109,11 @@ record Reencoded(int width, int height, byte[] jpeg) {
         return 1;
     }
 
-    private static Reencoded small(BufferedImage read, int orientation) throws IOException {
+    private static Reencoded small(BufferedImage read, int orientation, int longest) throws IOException {
         boolean turned = orientation >= 5;
         int wide = turned ? read.getHeight() : read.getWidth();
         int high = turned ? read.getWidth() : read.getHeight();
-        for (double scale = Math.min(1, (double) LONGEST / Math.max(wide, high)); ; scale *= 0.75) {
+        for (double scale = Math.min(1, (double) longest / Math.max(wide, high)); ; scale *= 0.75) {
             int width = Math.max(1, (int) Math.round(wide * scale));
             int height = Math.max(1, (int) Math.round(high * scale));
             var image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);

@@ -72,14 +72,14 @@ class ReencodedTest {
     @ParameterizedTest
     @ValueSource(strings = {"png", "jpeg"})
     void what_is_small_stays_as_large_as_it_was(String format) throws IOException {
-        var picture = Reencoded.of(red(format, 60, 40));
+        var picture = reencoded(red(format, 60, 40));
         assertThat(picture.width() + "×" + picture.height()).isEqualTo("60×40");
         assertThat(corners(read(picture))).isEqualTo("rbrb");
     }
 
     @Test
     void webp_is_read() throws IOException {
-        var picture = Reencoded.of(WEBP);
+        var picture = reencoded(WEBP);
         assertThat(picture.width() + "×" + picture.height()).isEqualTo("40×20");
         assertThat(corners(read(picture))).isEqualTo("rbrb");
     }
@@ -87,7 +87,7 @@ class ReencodedTest {
     @ParameterizedTest
     @CsvSource({"3300, 1100, 1600, 533", "1100, 3300, 533, 1600", "1601, 10, 1600, 10"})
     void what_is_large_is_made_small(int width, int height, int keptWidth, int keptHeight) {
-        var picture = Reencoded.of(red("png", width, height));
+        var picture = reencoded(red("png", width, height));
         assertThat(picture.width() + "×" + picture.height()).isEqualTo(keptWidth + "×" + keptHeight);
     }
 
@@ -97,7 +97,7 @@ class ReencodedTest {
         var random = new Random(7);
         var noise = new BufferedImage(1600, 1200, BufferedImage.TYPE_INT_RGB);
         for (int x = 0; x < 1600; x++) for (int y = 0; y < 1200; y++) noise.setRGB(x, y, random.nextInt());
-        var picture = Reencoded.of(written(noise, "png"));
+        var picture = reencoded(written(noise, "png"));
         assertThat(picture.jpeg().length).isBetween(1, Reencoded.MOST_KEPT);
         assertThat(picture.width()).isBetween(200, 1600);
         read(picture);
@@ -106,7 +106,7 @@ class ReencodedTest {
     @Test
     void what_can_be_seen_through_is_white() throws IOException {
         var glass = new BufferedImage(20, 20, BufferedImage.TYPE_INT_ARGB);
-        assertThat(read(Reencoded.of(written(glass, "png"))).getRGB(10, 10)).isEqualTo(Color.WHITE.getRGB());
+        assertThat(read(reencoded(written(glass, "png"))).getRGB(10, 10)).isEqualTo(Color.WHITE.getRGB());
     }
 
     private static byte[] withSegments(byte[] jpeg, int orientation) {
@@ -141,7 +141,7 @@ class ReencodedTest {
     void a_photo_is_turned_upright_and_tells_nothing_of_its_making(int orientation, String size, String seen)
             throws IOException {
         var photo = withSegments(red("jpeg", 60, 40), orientation);
-        var picture = Reencoded.of(photo);
+        var picture = reencoded(photo);
         assertThat(picture.width() + "×" + picture.height()).isEqualTo(size);
         assertThat(corners(read(picture))).isEqualTo(seen);
         assertThat(new String(photo, StandardCharsets.ISO_8859_1)).contains("Exif", "Robin");
@@ -149,7 +149,7 @@ class ReencodedTest {
     }
 
     private static void refused(byte[] sent, String code) {
-        assertThatThrownBy(() -> Reencoded.of(sent))
+        assertThatThrownBy(() -> reencoded(sent))
                 .isInstanceOfSatisfying(
                         Refusal.class,
                         r -> assertThat(r.getBody().getProperties()).containsEntry("code", code));
@@ -186,5 +186,9 @@ class ReencodedTest {
         png.put(header.array()).putInt((int) crc.getValue());
         refused(png.array(), "too-large");
         refused(red("png", 6400, 6260), "too-large");
+    }
+
+    private static Reencoded reencoded(byte[] sent) {
+        return Reencoded.of(sent, 1600);
     }
 }

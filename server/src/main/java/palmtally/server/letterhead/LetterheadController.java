@@ -1,0 +1,75 @@
+package palmtally.server.letterhead;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
+import palmtally.formats.Sha256;
+import palmtally.server.people.Allow;
+import palmtally.server.people.Caller;
+import palmtally.server.people.Me;
+import palmtally.server.people.Permission;
+import palmtally.server.problem.Refusal;
+
+/** What stands at the head of papers, for the lead. */
+@RestController
+class LetterheadController {
+    private final Letterhead letterhead;
+
+    LetterheadController(Letterhead letterhead) {
+        this.letterhead = letterhead;
+    }
+
+    /** @param logo changes with the logo; null where there is none */
+    record LetterheadView(List<String> lines, @Nullable String logo) {}
+
+    record LetterheadForm(@Nullable List<@Nullable String> lines) {}
+
+    @Allow(Permission.LEAD)
+    @GetMapping("/api/school/letterhead")
+    LetterheadView get() {
+        return new LetterheadView(
+                letterhead.lines(),
+                letterhead.logo().map(l -> Sha256.of(l).substring(0, 12)).orElse(null));
+    }
+
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/letterhead")
+    LetterheadView setLines(@Me Caller me, @RequestBody LetterheadForm form) {
+        if (form.lines == null) throw new InvalidValue("letterhead", new Fault("lines", "", "is missing"));
+        letterhead.setLines(form.lines.stream().map(l -> l == null ? "" : l).toList(), me.id());
+        return get();
+    }
+
+    @Allow(Permission.LEAD)
+    @GetMapping(path = "/api/school/letterhead/logo", produces = MediaType.IMAGE_JPEG_VALUE)
+    ResponseEntity<byte[]> logo() {
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .body(letterhead.logo().orElseThrow(() -> Refusal.notFound("logo")));
+    }
+
+    /** @param sent the bytes of a PNG, JPEG or WebP picture */
+    @Allow(Permission.LEAD)
+    @PutMapping("/api/school/letterhead/logo")
+    LetterheadView setLogo(@Me Caller me, @RequestBody byte[] sent) {
+        letterhead.setLogo(sent, me.id());
+        return get();
+    }
+
+    @Allow(Permission.LEAD)
+    @DeleteMapping("/api/school/letterhead/logo")
+    LetterheadView dropLogo(@Me Caller me) {
+        letterhead.setLogo(null, me.id());
+        return get();
+    }
+}
