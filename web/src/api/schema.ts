@@ -1372,7 +1372,7 @@ export interface paths {
       path?: never
       cookie?: never
     }
-    get: operations['logo']
+    get?: never
     put: operations['setLogo']
     post?: never
     delete: operations['dropLogo']
@@ -12507,26 +12507,6 @@ export interface operations {
         }
         content: {
           '*/*': components['schemas']['LetterheadView']
-        }
-      }
-    }
-  }
-  logo: {
-    parameters: {
-      query?: never
-      header?: never
-      path?: never
-      cookie?: never
-    }
-    requestBody?: never
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown
-        }
-        content: {
-          'image/jpeg': string
         }
       }
     }

@@ -91,7 +91,7 @@ const drop = () =>
             <p class="school">{{ session.session?.school }}</p>
             <p v-for="(l, n) in shown" :key="n" class="small">{{ l }}</p>
           </div>
-          <img v-if="data.logo" :src="`/api/school/letterhead/logo?${data.logo}`" alt="The school's logo" />
+          <img v-if="data.logo" :src="data.logo" alt="The school's logo" />
         </div>
         <p class="title">Statement of results</p>
       </div>

@@ -23,7 +23,7 @@ it('shows the lines as they are typed, and sends those that hold something', asy
   expect(page.find('img').exists()).toBe(false)
   await page.find('textarea').setValue('Mole Road 3\n\n  Licence SH-204 ')
   expect(page.findAll('.head .small').map((l) => l.text())).toEqual(['Mole Road 3', 'Licence SH-204'])
-  ask.mockResolvedValueOnce({ lines: ['Mole Road 3', 'Licence SH-204'], logo: 'abc' })
+  ask.mockResolvedValueOnce({ lines: ['Mole Road 3', 'Licence SH-204'], logo: 'data:image/jpeg;base64,AA' })
   await page.find('form').trigger('submit')
   await flushPromises()
   expect(ask.mock.lastCall![0]).toMatchObject({
@@ -31,7 +31,7 @@ it('shows the lines as they are typed, and sends those that hold something', asy
     options: { body: { lines: ['Mole Road 3', 'Licence SH-204'] } },
   })
   expect(save.attributes('disabled')).toBeDefined()
-  expect(page.find('img').attributes('src')).toBe('/api/school/letterhead/logo?abc')
+  expect(page.find('img').attributes('src')).toBe('data:image/jpeg;base64,AA')
 })
 
 it('sends a logo as it is, takes it away, and says what was wrong with one', async () => {

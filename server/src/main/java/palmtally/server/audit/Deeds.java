@@ -276,7 +276,6 @@ final class Deeds {
                 "GET /api/me/to-mark",
                 "GET /api/pictures/{id}",
                 "GET /api/school/letterhead",
-                "GET /api/school/letterhead/logo",
                 "GET /api/practicals/{id}/steps/{step}/picture",
                 "GET /api/profiles",
                 "GET /api/profiles/{id}/file",

@@ -1,10 +1,8 @@
 package palmtally.server.letterhead;
 
+import java.util.Base64;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.CacheControl;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -12,12 +10,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 import palmtally.core.InvalidValue;
 import palmtally.core.InvalidValue.Fault;
-import palmtally.formats.Sha256;
 import palmtally.server.people.Allow;
 import palmtally.server.people.Caller;
 import palmtally.server.people.Me;
 import palmtally.server.people.Permission;
-import palmtally.server.problem.Refusal;
 
 /** What stands at the head of papers, for the lead. */
 @RestController
@@ -28,7 +24,7 @@ class LetterheadController {
         this.letterhead = letterhead;
     }
 
-    /** @param logo changes with the logo; null where there is none */
+    /** @param logo as a page carries it, a JPEG in the address itself; null where there is none */
     record LetterheadView(List<String> lines, @Nullable String logo) {}
 
     record LetterheadForm(@Nullable List<@Nullable String> lines) {}
@@ -38,7 +34,11 @@ class LetterheadController {
     LetterheadView get() {
         return new LetterheadView(
                 letterhead.lines(),
-                letterhead.logo().map(l -> Sha256.of(l).substring(0, 12)).orElse(null));
+                letterhead
+                        .logo()
+                        .map(l ->
+                                "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(l))
+                        .orElse(null));
     }
 
     @Allow(Permission.LEAD)
@@ -47,15 +47,6 @@ class LetterheadController {
         if (form.lines == null) throw new InvalidValue("letterhead", new Fault("lines", "", "is missing"));
         letterhead.setLines(form.lines.stream().map(l -> l == null ? "" : l).toList(), me.id());
         return get();
-    }
-
-    @Allow(Permission.LEAD)
-    @GetMapping(path = "/api/school/letterhead/logo", produces = MediaType.IMAGE_JPEG_VALUE)
-    ResponseEntity<byte[]> logo() {
-        return ResponseEntity.ok()
-                .contentType(MediaType.IMAGE_JPEG)
-                .cacheControl(CacheControl.noCache().cachePrivate())
-                .body(letterhead.logo().orElseThrow(() -> Refusal.notFound("logo")));
     }
 
     /** @param sent the bytes of a PNG, JPEG or WebP picture */
