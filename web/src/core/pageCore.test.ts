@@ -58,6 +58,22 @@ describe('a question of a draft', () => {
     const refused = { status: 422, code: 'invalid' }
     await expect(answered('check', {}, () => Promise.reject(refused))).rejects.toBe(refused)
   })
+  it('is not said to be by older rules for a question put before the server answered another', async () => {
+    const { port } = worker(() => ({ said: { by: 'page' } }))
+    await startPageCore(() => port)
+    serverRules.value = 'rules-2'
+    let fail = (_: unknown) => {}
+    const early = answered('lines', {}, () => new Promise((_, reject) => (fail = reject)))
+    expect(await answered('check', {}, async () => 'server')).toBe('server')
+    fail(down)
+    expect(await early).toEqual({ by: 'page' })
+    expect(byOtherRules.value).toBeUndefined()
+    expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })
+    expect(byOtherRules.value).toBe('older')
+    serverRules.value = 'rules-1'
+    expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })
+    expect(byOtherRules.value).toBeUndefined()
+  })
   it('is the page’s where an older server cannot answer it, and told so', async () => {
     await startPageCore(() => worker(() => ({ said: { by: 'page' } })).port)
     serverRules.value = 'rules-0'

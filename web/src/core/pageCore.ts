@@ -189,23 +189,34 @@ export async function answeredBy<T>(
   const may = version.value !== undefined && mayKnow && (knows || !ofSchool)
   const same = serverRules.value === undefined || serverRules.value === version.value
   const first = may && same && !(ofSchool && stale) && !long
+  const asked = ++questions
+  const byRules = (rules: typeof byOtherRules.value) => {
+    if (asked > judged) byOtherRules.value = rules
+  }
   if (first) {
     const said = await page()
-    if (said !== undefined) return said
+    if (said !== undefined) {
+      byRules(undefined)
+      return said
+    }
   }
   try {
     const said = await server()
-    byOtherRules.value = undefined
+    byRules(undefined)
+    judged = Math.max(judged, asked)
     if (owed) void startPageCore()
     return said
   } catch (e) {
     if (!may || first || (e as Problem).status !== 0) throw e
     const said = await page()
     if (said === undefined) throw e
-    byOtherRules.value = same ? undefined : e === OLDER_SERVER ? 'newer' : 'older'
+    byRules(same ? undefined : e === OLDER_SERVER ? 'newer' : 'older')
     return said
   }
 }
+/** How many questions were put, and which was the last that the server answered: one put before it says no more whose rules count. */
+let questions = 0
+let judged = 0
 /** The same of a draft, for which the school has to be known. */
 export const answered = <T>(ask: What, body: object, server: () => Promise<T>, about: About = {}) =>
   answeredBy(() => here<T>(ask, body), server, { ofSchool: true, ...about })

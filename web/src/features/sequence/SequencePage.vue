@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, ask, type Schema } from '@/api/client'
@@ -45,8 +45,10 @@ const draft = useDraft(
 )
 const { sequence, plan, view, busy, dirty } = draft
 watch([profile, client], () => void draft.check())
-// What was judged by older rules is judged anew once the server can be asked.
-useEventListener(window, 'online', () => void (byOtherRules.value && draft.check()))
+// What was judged by older rules is judged anew once the server can be asked: it comes back without a word where it was only restarted.
+const anew = () => void (byOtherRules.value && draft.check())
+useEventListener(window, 'online', anew)
+useIntervalFn(anew, 5_000)
 const { data: people } = useAsked(async () =>
   session.term
     ? ask(api.GET('/api/terms/{term}/people', { params: { path: { term: session.term.id } } }))
