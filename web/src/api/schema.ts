@@ -6778,6 +6778,7 @@ export interface components {
       sheets: string[]
       students: components['schemas']['Candidate'][]
       taken?: string
+      wordsWithoutWorth: string[]
     }
     Mechanics: {
       /** Format: double */

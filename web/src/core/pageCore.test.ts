@@ -62,10 +62,10 @@ describe('a question of a draft', () => {
     const { port } = worker(() => ({ said: { by: 'page' } }))
     await startPageCore(() => port)
     serverRules.value = 'rules-2'
-    let fail = (_: unknown) => {}
+    let fail: (why: unknown) => void
     const early = answered('lines', {}, () => new Promise((_, reject) => (fail = reject)))
     expect(await answered('check', {}, async () => 'server')).toBe('server')
-    fail(down)
+    fail!(down)
     expect(await early).toEqual({ by: 'page' })
     expect(byOtherRules.value).toBeUndefined()
     expect(await answered('check', {}, () => Promise.reject(down))).toEqual({ by: 'page' })

@@ -12,6 +12,7 @@ import { counted, day, points } from '@/parts/words'
 import { dayOfYear } from '@/parts/when'
 import MarksColumns from './MarksColumns.vue'
 import MarksNames from './MarksNames.vue'
+import MarksWords from './MarksWords.vue'
 import { base64, type Column, type Mapping, titleOf } from './earlier'
 
 /** Marks of before, out of somebody's table: seen first, taken as one, undone as one. */
@@ -154,23 +155,7 @@ const whose = (m: Schema['EarlierMark']) =>
           <button class="push" @click="leave">Leave it</button>
         </div>
       </section>
-      <section class="card" aria-label="Columns">
-        <div class="head">
-          <h2>Columns</h2>
-          <ChoiceField
-            label="Days such as 3/11"
-            class="field"
-            :options="[
-              { id: 'day-first', name: '3 November' },
-              { id: 'month-first', name: 'March 11' },
-            ]"
-            :model-value="seen.mapping.days"
-            @update:model-value="(d) => said({ days: d as Mapping['days'] })"
-          />
-        </div>
-        <MarksColumns :seen="seen" :busy="busy" @say="columns" />
-      </section>
-      <div class="beside">
+      <div class="halves">
         <MarksNames :seen="seen" @say="name" />
         <section class="card" aria-label="Left out">
           <template v-if="seen.regions.length">
@@ -202,6 +187,23 @@ const whose = (m: Schema['EarlierMark']) =>
           </ul>
         </section>
       </div>
+      <section class="card" aria-label="Columns">
+        <div class="head">
+          <h2>Columns</h2>
+          <ChoiceField
+            label="Days such as 3/11"
+            class="field"
+            :options="[
+              { id: 'day-first', name: '3 November' },
+              { id: 'month-first', name: 'March 11' },
+            ]"
+            :model-value="seen.mapping.days"
+            @update:model-value="(d) => said({ days: d as Mapping['days'] })"
+          />
+        </div>
+        <MarksColumns :seen="seen" @say="columns" />
+      </section>
+      <MarksWords :seen="seen" @say="columns" />
       <section v-if="seen.lines.length" class="card" aria-label="First marks">
         <h2>The first marks as they would be kept</h2>
         <table class="lines">
@@ -267,11 +269,6 @@ const whose = (m: Schema['EarlierMark']) =>
 }
 .head {
   justify-content: space-between;
-}
-.beside {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
-  gap: 16px;
 }
 ul {
   list-style: none;

@@ -7,7 +7,7 @@ import { FINGERS } from '@/parts/criteria'
 import { type Column, USES, type Use, ofUse } from './earlier'
 
 /** What each column of a table of marks holds, with its first cells beside it. */
-const props = defineProps<{ seen: Schema['MarksPreview']; busy: boolean }>()
+const props = defineProps<{ seen: Schema['MarksPreview'] }>()
 const emit = defineEmits<{ say: [columns: Column[]] }>()
 const session = useSession()
 const regions = computed(() => session.catalogue?.regions ?? [])
@@ -21,16 +21,6 @@ const scaled = (at: number, end: 'worst' | 'best', event: Event) => {
   const c = columns.value[at]!
   const value = Number((event.target as HTMLInputElement).value.replace(',', '.'))
   if (Number.isFinite(value)) say(at, { ...c, scale: { ...c.scale!, [end]: value } })
-}
-const worth = (at: number, word: string, event: Event) => {
-  const c = columns.value[at]!
-  const typed = (event.target as HTMLInputElement).value.trim()
-  const value = Number(typed.replace(',', '.'))
-  if (Number.isFinite(value))
-    say(at, {
-      ...c,
-      scale: { ...c.scale!, words: { ...c.scale!.words, [word]: typed === '' ? null : value } as never },
-    })
 }
 const named = (i: number) => props.seen.head[i] || `column ${i + 1}`
 </script>
@@ -50,7 +40,7 @@ const named = (i: number) => props.seen.head[i] || `column ${i + 1}`
       <tr v-for="(c, i) in columns" :key="i" :class="{ soft: c.use === 'nothing' }">
         <th scope="row">{{ named(i) }}</th>
         <td class="cells">{{ seen.samples[i]!.join(' · ') }}</td>
-        <td>
+        <td class="holds">
           <ChoiceField
             bare
             :label="`${named(i)} holds`"
@@ -60,7 +50,7 @@ const named = (i: number) => props.seen.head[i] || `column ${i + 1}`
           />
         </td>
         <td>
-          <div v-if="c.use === 'mark'" class="two">
+          <div v-if="c.use === 'mark'" class="fields">
             <ChoiceField
               bare
               :label="`Criterion of ${named(i)}`"
@@ -80,7 +70,7 @@ const named = (i: number) => props.seen.head[i] || `column ${i + 1}`
           </div>
         </td>
         <td>
-          <div v-if="c.scale" class="two">
+          <div v-if="c.scale" class="fields">
             <input
               inputmode="decimal"
               :value="c.scale.worst"
@@ -93,16 +83,6 @@ const named = (i: number) => props.seen.head[i] || `column ${i + 1}`
               :aria-label="`${named(i)}: worth 100`"
               @change="scaled(i, 'best', $event)"
             />
-            <label v-for="(value, w) in c.scale.words" :key="w" class="field word"
-              >{{ w }}
-              <input
-                inputmode="decimal"
-                :value="value ?? ''"
-                :aria-label="`${named(i)}: points of ${w}`"
-                placeholder="none"
-                @change="worth(i, String(w), $event)"
-              />
-            </label>
           </div>
         </td>
       </tr>
@@ -117,21 +97,21 @@ const named = (i: number) => props.seen.head[i] || `column ${i + 1}`
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.two {
+.fields {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
 }
-.two:has(.choice) {
+.fields:has(.choice) {
   min-width: 300px;
 }
-.two > :deep(.choice) {
+.fields > :deep(.choice) {
   flex: 1 1 120px;
 }
-.two input {
+.fields input {
   width: 66px;
 }
-.word {
-  gap: 4px;
+.holds {
+  min-width: 172px;
 }
 </style>

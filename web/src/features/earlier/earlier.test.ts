@@ -4,7 +4,8 @@ import { beforeEach, describe, expect, it } from 'vitest'
 import type { Schema } from '@/api/client'
 import MarksColumns from './MarksColumns.vue'
 import MarksNames from './MarksNames.vue'
-import { base64, ofUse, titleOf } from './earlier'
+import MarksWords from './MarksWords.vue'
+import { base64, type Column, ofUse, titleOf, wordsOf } from './earlier'
 
 const STUDENTS = [
   { id: '1', name: 'Ana Quill', signIn: 'ana' },
@@ -27,6 +28,7 @@ const SEEN = {
     names: {},
     regions: {},
   },
+  wordsWithoutWorth: [],
   names: [
     { given: 'Ana Quil', rows: 2, found: 'NEAR', chosen: false, student: '1', candidates: [STUDENTS[0]] },
     { given: 'Kit', rows: 1, found: 'SEVERAL', chosen: false, candidates: [STUDENTS[1], STUDENTS[2]] },
@@ -55,12 +57,39 @@ describe('a column', () => {
     expect(ofUse(SEEN.mapping.columns[1]!, 'grader')).toEqual({ use: 'grader' })
   })
   it('says each change with all the others as they were', async () => {
-    const page = mount(MarksColumns, { props: { seen: SEEN, busy: false } })
+    const page = mount(MarksColumns, { props: { seen: SEEN } })
     await page.get('input[aria-label="Draping: worth 100"]').setValue('12,5')
-    await page.get('input[aria-label="Draping: points of a-"]').setValue('')
     const said = page.emitted('say')! as [Schema['ColumnUse'][]][]
     expect(said[0]![0][0]).toEqual({ use: 'name' })
     expect(said[0]![0][1]!.scale!.best).toBe(12.5)
+  })
+})
+
+describe('a word', () => {
+  const column = (words: object): Column => ({
+    use: 'mark',
+    scale: { worst: 0, best: 10, words: words as never },
+  })
+  it('is asked about once for all columns, those without points first, the others from the best', () => {
+    expect(
+      wordsOf([column({ f: 40, a: 95 }), { use: 'name' }, column({ b: 85, ill: null })], ['super', 'a']),
+    ).toEqual([
+      { word: 'super', unsaid: true },
+      { word: 'a', points: 95, unsaid: false },
+      { word: 'b', points: 85, unsaid: false },
+      { word: 'f', points: 40, unsaid: false },
+      { word: 'ill', points: null, unsaid: false },
+    ])
+  })
+  it('is worth the same in every column of marks', async () => {
+    const page = mount(MarksWords, { props: { seen: { ...SEEN, wordsWithoutWorth: ['super'] } } })
+    await page.get('input[aria-label="Points of super"]').setValue('97,5')
+    await page.get('input[aria-label="Points of a-"]').setValue('')
+    await page.get('input[aria-label="Points of a-"]').setValue('much')
+    const said = page.emitted('say')! as [Schema['ColumnUse'][]][]
+    expect(said).toHaveLength(2)
+    expect(said[0]![0][0]).toEqual({ use: 'name' })
+    expect(said[0]![0][1]!.scale!.words).toEqual({ 'a-': 92, super: 97.5 })
     expect(said[1]![0][1]!.scale!.words).toEqual({ 'a-': null })
   })
 })

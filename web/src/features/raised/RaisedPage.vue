@@ -13,18 +13,9 @@ const session = useSession()
       <h1>Raised</h1>
       <span class="soft">What somebody asks to have looked at again, and what was stopped for safety.</span>
     </div>
-    <div class="two">
+    <div class="halves">
       <SecondLooksPanel v-if="session.person?.role === 'lead'" />
       <IncidentsPanel />
     </div>
   </div>
 </template>
-
-<style scoped>
-.two {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 440px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
-</style>

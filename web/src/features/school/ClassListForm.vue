@@ -48,7 +48,8 @@ const does = (l: Schema['ClassLine']) => (l.isNew ? 'new' : l.inTerm ? 'is here 
     <h2>Add people</h2>
     <p class="soft small">
       One name a line, or rows of a spreadsheet: name, sign-in, role. Sign-in and role may be left out. The
-      role is student, grader, instructor or lead.
+      role is student, grader, instructor or lead. Their marks of before are read under
+      <router-link to="/earlier">Earlier marks</router-link>.
     </p>
     <label>
       <span class="sr">Class list</span>

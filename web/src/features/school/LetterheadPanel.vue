@@ -45,7 +45,7 @@ const drop = () =>
 
 <template>
   <Standing :problem="problem" :loading="loading && !data" @again="again" />
-  <div v-if="data" class="two">
+  <div v-if="data" class="halves">
     <section class="card" aria-label="Letterhead">
       <h2>Letterhead</h2>
       <p class="soft">
@@ -105,12 +105,6 @@ const drop = () =>
 </template>
 
 <style scoped>
-.two {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 420px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
 label span {
   display: block;
   margin: 12px 0 6px;

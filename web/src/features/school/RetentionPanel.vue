@@ -50,7 +50,7 @@ const letGo = (g: Schema['Going']) =>
 
 <template>
   <Standing :problem="problem" :loading="loading && !data" @again="again" />
-  <div v-if="data" class="two">
+  <div v-if="data" class="halves">
     <section class="card" aria-label="How long it is kept">
       <h2>How long it is kept</h2>
       <form @submit.prevent="save">
@@ -102,12 +102,6 @@ const letGo = (g: Schema['Going']) =>
 </template>
 
 <style scoped>
-.two {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(min(100%, 440px), 1fr));
-  gap: 14px;
-  align-items: start;
-}
 .rule {
   display: flex;
   flex-wrap: wrap;

@@ -115,6 +115,10 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
         A term in the archive is read only. “Whole” is a file with its plan, people and every practical in the
         open formats.
       </p>
+      <p v-if="session.term">
+        Marks of before, out of a spreadsheet or another program:
+        <router-link to="/earlier">Earlier marks</router-link>
+      </p>
     </section>
     <form v-if="lead" class="card" aria-label="Term" @submit.prevent="store">
       <h2>{{ form.id ? 'Change a term' : 'New term' }}</h2>

@@ -3,6 +3,7 @@ package palmtally.core.earlier;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -29,6 +30,14 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
     private static final Pattern NUMBER = Pattern.compile("[+-]?\\d{1,9}(?:[.,]\\d{1,9})?");
     private static final Pattern PERCENT = Pattern.compile("(" + NUMBER + ")\\s*%");
     private static final Pattern SHARE = Pattern.compile("(" + NUMBER + ")\\s*(?:/|of|von|sur|de)\\s*(" + NUMBER + ")");
+    /** Of a cell that is neither a number nor a word with its worth. */
+    static final String NO_MARK = "is no mark of this scale";
+
+    /** The most that a column can have, as its head says it: "max 20", "out of 20", "/20", "(20)", "(20 points)". */
+    private static final Pattern MOST = Pattern.compile("(?:\\bmax(?:imum|\\.)?|\\b(?:out )?of|/|\\bvon|\\bsur)\\s*("
+            + NUMBER + ")\\s*(?:p|pts?|points?|punkte)?\\b|\\(\\s*(" + NUMBER
+            + ")\\s*(?:p|pts?|points?|punkte)?\\s*\\)");
+
     private static final Pattern LETTER = Pattern.compile("([a-f])\\s*(\\+\\+?|--?|−)?");
 
     /** The middle of each letter's tens, and less than half for one that is failed (common practice, no source). */
@@ -38,6 +47,10 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
     /** What is often said instead of a number (common practice, no source). */
     private static final Map<String, Double> WORDS = Map.ofEntries(
             Map.entry("excellent", 95.0),
+            Map.entry("outstanding", 95.0),
+            Map.entry("distinction", 90.0),
+            Map.entry("merit", 80.0),
+            Map.entry("proficient", 80.0),
             Map.entry("very good", 90.0),
             Map.entry("good", 80.0),
             Map.entry("satisfactory", 70.0),
@@ -52,6 +65,7 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
             Map.entry("fail", 40.0),
             Map.entry("failed", 40.0),
             Map.entry("insufficient", 40.0),
+            Map.entry("unsatisfactory", 40.0),
             Map.entry("poor", 40.0));
 
     public MarkScale {
@@ -90,7 +104,7 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
         if (share.matches() && value(share.group(2)) > 0)
             return within(value(share.group(1)), 0, value(share.group(2)), "its own whole");
         if (NUMBER.matcher(cell).matches()) return within(value(cell), worst, best, words(worst, best));
-        return new Read(null, "is no mark of this scale");
+        return new Read(null, NO_MARK);
     }
 
     private static Read within(double value, double worst, double best, String scale) {
@@ -126,12 +140,15 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
     }
 
     /**
-     * The scale that a column of marks is likely to be of. Numbers are taken from 0 to the next of 1, 5, 10, 20 and 100; a scale whose 1 is
-     * the best is not seen by the numbers alone, so whoever knows it says so.
+     * The scale that a column of marks is likely to be of. Numbers are taken from 0 to what the head says is the most, else to the next of
+     * 1, 5, 10, 20 and 100; a scale whose 1 is the best is not seen by the numbers alone, so whoever knows it says so.
+     *
+     * @param head what the column is called, such as "Draping (max 20)"
+     * @return with its words from the best to the worst
      */
-    public static MarkScale of(Collection<String> cells) {
+    public static MarkScale of(Collection<String> cells, String head) {
         double most = 0;
-        var words = new LinkedHashMap<String, @Nullable Double>();
+        var words = new HashMap<String, Double>();
         for (var each : cells) {
             var cell = plain(each);
             if (NUMBER.matcher(cell).matches()) most = Math.max(most, value(cell));
@@ -151,7 +168,18 @@ public record MarkScale(double worst, double best, Map<String, @Nullable Double>
             }
         if (most == 0) best = 100;
         if (most > 100) best = most;
-        return new MarkScale(0, best, words);
+        var said = MOST.matcher(plain(head));
+        if (said.find()) {
+            double top = value(said.group(said.group(1) != null ? 1 : 2));
+            if (top > 0 && top >= most) best = top;
+        }
+        var sorted = new LinkedHashMap<String, @Nullable Double>();
+        words.entrySet().stream()
+                .sorted(Map.Entry.<String, Double>comparingByValue()
+                        .reversed()
+                        .thenComparing(Map.Entry.comparingByKey()))
+                .forEach(e -> sorted.put(e.getKey(), e.getValue()));
+        return new MarkScale(0, best, sorted);
     }
 
     /** Points of a word that is often said, or null. */

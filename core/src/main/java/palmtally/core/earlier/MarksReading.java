@@ -21,6 +21,9 @@ public record MarksReading(
         List<NameRead> names,
         List<String> regions,
         List<Integer> repeated) {
+    /** More than these are no scale. */
+    private static final int MOST_WORDS = 20;
+
     /**
      * One mark.
      *
@@ -66,4 +69,14 @@ public record MarksReading(
             StudentNames.Match match,
             boolean chosen,
             @Nullable String student) {}
+
+    /** Words in columns of marks of which nobody said what they are worth, each once in small letters, as they come. */
+    public List<String> wordsWithoutWorth() {
+        return leftOut.stream()
+                .filter(l -> l.column() > 0 && l.reason().equals(MarkScale.NO_MARK))
+                .map(l -> MarkScale.plain(l.value()))
+                .distinct()
+                .limit(MOST_WORDS)
+                .toList();
+    }
 }

@@ -107,13 +107,46 @@ public record MarksTable(List<List<String>> rows) {
                             "cohort",
                             "group"))));
 
-    /** What the five criteria are called elsewhere (common practice, no source). */
+    /**
+     * How words begin that name one of the five criteria (common practice, no source). One that is cut short, as in "Drap." or where it
+     * stands alone, is taken for what it begins.
+     */
     private static final Map<Criterion, List<String>> CRITERIA = new EnumMap<>(Map.of(
-            Criterion.PRESSURE, List.of("pressure control", "pressure", "depth", "druck"),
-            Criterion.ORDER, List.of("stroke order", "order", "order of strokes", "flow", "reihenfolge"),
-            Criterion.MECHANICS, List.of("body mechanics", "mechanics", "posture", "ergonomics", "haltung"),
-            Criterion.COMMUNICATION, List.of("client communication", "communication", "comm", "comm.", "kommunikation"),
-            Criterion.DRAPING, List.of("draping", "drape", "towels", "abdecken")));
+            Criterion.PRESSURE, List.of("pressure", "depth", "force", "intensit", "druck", "pression", "presión"),
+            Criterion.ORDER,
+                    List.of("order", "flow", "sequencing", "continuity", "reihenfolge", "ablauf", "ordre", "orden"),
+            Criterion.MECHANICS,
+                    List.of(
+                            "mechanic",
+                            "biomechanic",
+                            "posture",
+                            "ergonom",
+                            "stance",
+                            "haltung",
+                            "mécanique",
+                            "postura"),
+            Criterion.COMMUNICATION,
+                    List.of(
+                            "communicat",
+                            "talk",
+                            "rapport",
+                            "consult",
+                            "listening",
+                            "kommunikation",
+                            "gespräch",
+                            "comunicación"),
+            Criterion.DRAPING, List.of("drap", "towel", "linen", "covering", "modesty", "abdeck", "drapé")));
+
+    /** Shorter ones stand for too much. */
+    private static final int LEAST_CUT = 3;
+
+    /** What may stand beside any criterion, and means how one is with a client where no other is named and it tells none from another. */
+    private static final String CLIENT = "client";
+
+    private static final Set<String> TELLS_A_CLIENT = Set.of("name", "no", "nr", "number", "id", "age", "code");
+
+    /** A scale in words of its own has no more of them. */
+    private static final int MOST_OWN_WORDS = 8;
 
     /** Words that do not tell one region from another. */
     private static final Set<String> VAGUE = Set.of("upper", "lower", "back", "arm", "leg", "body", "and");
@@ -276,7 +309,7 @@ public record MarksTable(List<List<String>> rows) {
         var criterion = criterion(head).orElse(null);
         if (use != null && use != Use.MARK && criterion == null) return new ColumnUse(use);
         if (cells.isEmpty()) return new ColumnUse(Use.NOTHING);
-        var scale = MarkScale.of(cells);
+        var scale = MarkScale.of(cells, head);
         long marks = cells.stream().filter(c -> scale.read(c).points() != null).count();
         long days = cells.stream()
                 .filter(c -> DayOrder.DAY_FIRST.read(c).isPresent()
@@ -284,10 +317,16 @@ public record MarksTable(List<List<String>> rows) {
                 .count();
         if (use == null && days * 10 >= cells.size() * 8L) return new ColumnUse(Use.DAY);
         if (use == Use.MARK || criterion != null || marks * 10 >= cells.size() * 8L)
-            return marks == 0
+            return marks == 0 && !(criterion != null && ofAFewWords(cells))
                     ? new ColumnUse(Use.NOTHING)
                     : new ColumnUse(Use.MARK, criterion, region(head).orElse(null), scale);
         return new ColumnUse(Use.NOTHING);
+    }
+
+    /** Whether the same few words come again and again, as those of a scale do. */
+    private static boolean ofAFewWords(List<String> cells) {
+        long words = cells.stream().map(MarkScale::plain).distinct().count();
+        return words <= MOST_OWN_WORDS && words * 2 <= cells.size();
     }
 
     /** What a column of this name holds, or null. */
@@ -300,11 +339,24 @@ public record MarksTable(List<List<String>> rows) {
 
     /** The criterion that a text names, where it names one. */
     static Optional<Criterion> criterion(String text) {
-        var plain = " " + MarkScale.plain(text).replaceAll("[^\\p{L}.]+", " ") + " ";
-        var found = Arrays.stream(Criterion.values())
-                .filter(c -> CRITERIA.get(c).stream().anyMatch(word -> plain.contains(" " + word + " ")))
+        var words = Arrays.stream(MarkScale.plain(text).split("[^\\p{L}\\p{M}.]+"))
+                .filter(w -> !w.isEmpty())
                 .toList();
+        var found = Arrays.stream(Criterion.values())
+                .filter(c -> words.stream().anyMatch(w -> names(w, words.size() == 1, CRITERIA.get(c))))
+                .toList();
+        if (found.isEmpty()
+                && words.size() > 1
+                && words.contains(CLIENT)
+                && words.stream().noneMatch(w -> TELLS_A_CLIENT.contains(w.replace(".", ""))))
+            return Optional.of(Criterion.COMMUNICATION);
         return found.size() == 1 ? Optional.of(found.get(0)) : Optional.empty();
+    }
+
+    private static boolean names(String word, boolean alone, List<String> begins) {
+        var cut = word.replaceAll("\\.+$", "");
+        boolean mayBeCut = (alone || cut.length() < word.length()) && cut.length() >= LEAST_CUT;
+        return begins.stream().anyMatch(b -> word.startsWith(b) || mayBeCut && b.startsWith(cut));
     }
 
     /** The region that a text names, where it names one and no other. */

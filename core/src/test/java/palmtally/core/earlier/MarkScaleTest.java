@@ -50,18 +50,37 @@ class MarkScaleTest {
 
     @Test
     void the_scale_of_a_column_is_guessed_by_its_highest_number_and_its_words() {
-        assertThat(MarkScale.of(List.of("7", "9,5", "-")).best()).isEqualTo(10);
-        assertThat(MarkScale.of(List.of("0,4", "0,95")).best()).isEqualTo(1);
-        assertThat(MarkScale.of(List.of("3", "4,5")).best()).isEqualTo(5);
-        assertThat(MarkScale.of(List.of("14", "20")).best()).isEqualTo(20);
-        assertThat(MarkScale.of(List.of("64", "100")).best()).isEqualTo(100);
-        assertThat(MarkScale.of(List.of("120", "88")).best()).isEqualTo(120);
-        var letters = MarkScale.of(List.of("A", "B+", "b-", "F", "absent"));
+        assertThat(MarkScale.of(List.of("7", "9,5", "-"), "").best()).isEqualTo(10);
+        assertThat(MarkScale.of(List.of("0,4", "0,95"), "").best()).isEqualTo(1);
+        assertThat(MarkScale.of(List.of("3", "4,5"), "").best()).isEqualTo(5);
+        assertThat(MarkScale.of(List.of("14", "20"), "").best()).isEqualTo(20);
+        assertThat(MarkScale.of(List.of("64", "100"), "").best()).isEqualTo(100);
+        assertThat(MarkScale.of(List.of("120", "88"), "").best()).isEqualTo(120);
+        var letters = MarkScale.of(List.of("A", "B+", "b-", "F", "absent"), "");
         // Common practice, no source: the middle of each letter's tens, three points for a sign.
         assertThat(letters.words()).isEqualTo(Map.of("a", 95.0, "b+", 88.0, "b-", 82.0, "f", 40.0));
         assertThat(letters.read("absent").fault()).isEqualTo("is no mark of this scale");
-        assertThat(MarkScale.of(List.of("pass", "not yet competent")).words())
+        assertThat(MarkScale.of(List.of("F", "b-", "A", "B+", "a"), "").words().keySet())
+                .containsExactly("a", "b+", "b-", "f");
+        assertThat(MarkScale.of(List.of("pass", "not yet competent"), "").words())
                 .isEqualTo(Map.of("pass", 75.0, "not yet competent", 40.0));
+    }
+
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            Draping (max 20)      | 20
+            Draping, max. 25      | 25
+            Flow (out of 15)      | 15
+            Posture /10           | 10
+            Druck (12 Punkte)     | 12
+            Depth ( 8 )           | 8
+            Order of strokes      | 5
+            Practical 20          | 5
+            Draping (max 4)       | 5
+            Draping (max 0)       | 5
+            """)
+    void the_most_of_a_column_is_what_its_head_says_where_no_mark_is_above_it(String head, double best) {
+        assertThat(MarkScale.of(List.of("4.5", "3"), head).best()).isEqualTo(best);
     }
 
     @Test

@@ -220,6 +220,52 @@ class MarksTableTest {
         assertThat(MarksTable.region(text).orElse(null)).isEqualTo(region);
     }
 
+    /** What teachers write above a column (common practice, no source). */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', textBlock = """
+            Client talk              | COMMUNICATION
+            Talking with the client  | COMMUNICATION
+            Client care /10          | COMMUNICATION
+            Comm.                    | COMMUNICATION
+            Consultation             | COMMUNICATION
+            Draped the client        | DRAPING
+            Drap. (5)                | DRAPING
+            Sheets and towels        | DRAPING
+            Body mech.               | MECHANICS
+            Posture and stance       | MECHANICS
+            Postural control         | MECHANICS
+            Mech                     | MECHANICS
+            Order of strokes         | ORDER
+            Pressure control         | PRESSURE
+            Press.                   | PRESSURE
+            Depth (max 20)           | PRESSURE
+            Client                   |
+            Client no.               |
+            Client name              |
+            Pressure and draping     |
+            Pre test                 |
+            Comments                 |
+            Order and depth          |
+            """)
+    void a_criterion_is_named_or_not(String text, Criterion criterion) {
+        assertThat(MarksTable.criterion(text).orElse(null)).isEqualTo(criterion);
+    }
+
+    @Test
+    void a_criterion_in_words_of_its_own_is_a_column_of_marks_and_its_words_are_told_once_each() {
+        var table = of("""
+                Name;Draping;Draping, notes
+                Lena Brook;Super;too tight at the hip
+                Mats Fjord;super;corner left open
+                Olga Stern;Mäßig;nothing to say
+                Ida Holm;mäßig;well tucked
+                """);
+        var guess = table.guess();
+        assertThat(guess.columns().stream().map(ColumnUse::use)).containsExactly(Use.NAME, Use.MARK, Use.NOTHING);
+        assertThat(guess.columns().get(1).criterion()).isEqualTo(Criterion.DRAPING);
+        assertThat(table.read(guess, SCHOOL).wordsWithoutWorth()).containsExactly("super", "mäßig");
+    }
+
     @ParameterizedTest
     @CsvSource(delimiter = '|', textBlock = """
             3.11.2025        | DAY_FIRST   | 2025-11-03

@@ -95,6 +95,7 @@ public class EarlierMarks {
             List<NameLine> names,
             List<Candidate> students,
             List<String> regions,
+            List<String> wordsWithoutWorth,
             List<LeftOut> leftOut,
             int leftOutInAll,
             List<Integer> repeated,
@@ -242,6 +243,7 @@ public class EarlierMarks {
                         .sorted(Comparator.comparing(Candidate::name))
                         .toList(),
                 read.regions(),
+                read.wordsWithoutWorth(),
                 read.leftOut().stream().limit(SHOWN).toList(),
                 read.leftOut().size(),
                 read.repeated(),
