@@ -237,6 +237,10 @@ const whose = (m: Schema['EarlierMark']) =>
     <Standing :problem="problem" :loading="loading && !data" @again="again" />
     <section v-if="data && !seen" class="card" aria-label="Taken over">
       <h2>{{ data.length ? 'Taken over' : 'Nothing was taken over yet' }}</h2>
+      <p v-if="data.some((i) => !i.undoneAt)" class="soft">
+        Each mark stands on its student’s page, and all of them in
+        <router-link to="/track#beside">Beside the last</router-link>.
+      </p>
       <ul v-if="data.length">
         <li v-for="i in data" :key="i.id" class="taken" :class="{ soft: i.undoneAt }">
           <span
@@ -267,13 +271,16 @@ const whose = (m: Schema['EarlierMark']) =>
   gap: 10px;
   align-items: center;
 }
+.do {
+  margin-top: 8px;
+}
 .head {
   justify-content: space-between;
 }
 ul {
   list-style: none;
   padding: 0;
-  margin: 0;
+  margin: 8px 0 0;
   max-height: 340px;
   overflow-y: auto;
 }
