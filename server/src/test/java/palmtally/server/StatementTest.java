@@ -398,8 +398,13 @@ class StatementTest {
                 .contains("“Regatta calves, back of the leg”: pass, 71 of 100.")
                 .endsWith("Quill Teacher\n" + "Breakwater School of Massage");
         assertThat(lab.teacher().post(path, "{\"text\":\" \"}").status()).isEqualTo(422);
-        // Latin with marks, Greek, Cyrillic, Vietnamese; two lines, two paragraphs; what HTML would read as its own.
-        var words = "Žaneta, Łukasz, Ångström\\nΚαλή πρόοδος · Хороший прогресс · Tiến bộ tốt\\n\\n<b>5 > 3 & 2</b>";
+        assertThat(lab.teacher().post(path, "{\"text\":\"Good: अच्छा\"}").text())
+                .contains("अ च ् छ ा", "must be in letters that can be printed");
+        // Latin with marks, Greek, Cyrillic, Vietnamese; two lines, two paragraphs; what HTML would read as its own;
+        // from
+        // right to left, letters joined or not; Chinese, Japanese, Korean.
+        var words = "Žaneta, Łukasz, Ångström\\nΚαλή πρόοδος · Хороший прогресс · Tiến bộ tốt\\n\\n<b>5 > 3 & 2</b>"
+                + "\\n\\nהתקדמות טובה, 71 מתוך 100.\\n\\nتقدم جيد\\n\\n进步很好 · 良い進歩です · 잘하고 있어요";
         var made = lab.teacher().post(path, "{\"text\":\"" + words + "\"}");
         assertThat(made.status()).as(made.text()).isEqualTo(201);
         var letter = made.json();
@@ -410,6 +415,7 @@ class StatementTest {
         Files.delete(on);
         assertThat(text(pdf))
                 .contains("Žaneta, Łukasz, Ångström Καλή πρόοδος · Хороший прогресс · Tiến bộ tốt <b>5 > 3 & 2</b>")
+                .contains("התקדמות טובה", " מתוך ", "تقدم جيد", "进步很好 · 良い進歩です · 잘하고 있어요")
                 .doesNotContain("Competencies");
         // It was written on a mark: that was given anew.
         var practical = lab.teacher().all(lab.at("/practicals")).iterator().next();

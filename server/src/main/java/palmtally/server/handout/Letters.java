@@ -7,10 +7,22 @@ import java.awt.Graphics2D;
 import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.io.IOException;
+import java.util.List;
+import java.util.stream.Stream;
 
-/** Letters in drawings: outlines of a font that ships, whatever fonts the machine has. */
+/** Letters of the fonts that ship, whatever fonts the machine has; in drawings they are outlines. */
 final class Letters {
     static final Font BOLD = load("atkinson-hyperlegible-next-latin-700.ttf");
+
+    /** In which text is printed, the next where one has no sign for a letter. */
+    static final List<Font> OF_TEXT = Stream.of(
+                    "atkinson-hyperlegible-next-latin-400.ttf",
+                    "atkinson-hyperlegible-next-latin-ext-400.ttf",
+                    "DejaVuSans.ttf",
+                    "DroidSansFallback.ttf")
+            .map(Letters::load)
+            .toList();
+
     private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
 
     private Letters() {}

@@ -1,5 +1,7 @@
 package palmtally.server.handout;
 
+import com.openhtmltopdf.bidi.support.ICUBidiReorderer;
+import com.openhtmltopdf.bidi.support.ICUBidiSplitter;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.render.DefaultObjectDrawerFactory;
@@ -88,6 +90,8 @@ class PdfRenderer {
                 .usePdfUaAccessibility(true)
                 .useUriResolver((base, uri) -> uri.startsWith(JPEG) ? uri : null)
                 .useObjectDrawerFactory(drawers(document))
+                .useUnicodeBidiSplitter(new ICUBidiSplitter.ICUBidiSplitterFactory())
+                .useUnicodeBidiReorderer(new ICUBidiReorderer())
                 .toStream(out);
         font(builder, "atkinson-hyperlegible-next-latin-400.ttf", "Text", 400);
         font(builder, "atkinson-hyperlegible-next-latin-700.ttf", "Text", 700);
@@ -95,6 +99,7 @@ class PdfRenderer {
         font(builder, "atkinson-hyperlegible-next-latin-ext-700.ttf", "Latin", 700);
         font(builder, "DejaVuSans.ttf", "Wide", 400);
         font(builder, "DejaVuSans-Bold.ttf", "Wide", 700);
+        font(builder, "DroidSansFallback.ttf", "East", 400);
         font(builder, "bricolage-grotesque-latin-600.ttf", "Head", 400);
         font(builder, "bricolage-grotesque-latin-ext-600.ttf", "HeadLatin", 400);
         try {
@@ -119,6 +124,16 @@ class PdfRenderer {
             return null;
         });
         return factory;
+    }
+
+    /** Characters of a text for which no font of ours has a sign, each once. */
+    static List<String> unprintable(String text) {
+        return text.codePoints()
+                .filter(c -> !Character.isWhitespace(c) && Character.getType(c) != Character.FORMAT)
+                .filter(c -> Letters.OF_TEXT.stream().noneMatch(f -> f.canDisplay(c)))
+                .distinct()
+                .mapToObj(Character::toString)
+                .toList();
     }
 
     /** What XML cannot hold becomes a space. */

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.text.Bidi;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -51,6 +52,8 @@ public class StatementPaper {
 
     record SignedView(String name, MarkView mark) {}
 
+    record ParagraphView(List<String> lines, boolean rightToLeft) {}
+
     record StatedHours(String kind, String hours, String asked) {}
 
     /**
@@ -68,7 +71,7 @@ public class StatementPaper {
         var pdf = renderer.print(
                 document.with("s", s)
                         .with("head", head.of(s.school()))
-                        .with("paragraphs", s.text() == null ? List.of() : Letter.paragraphs(s.text()))
+                        .with("paragraphs", s.text() == null ? List.of() : paragraphs(s.text()))
                         .with("code", code)
                         .with("on", day(s.on()))
                         .with(
@@ -101,6 +104,20 @@ public class StatementPaper {
                                         .toList()),
                 Paper.of(size));
         return bearing(code, pdf);
+    }
+
+    /** Characters that would not stand on paper, each once, at most ten. */
+    public static List<String> unprintable(String text) {
+        return PdfRenderer.unprintable(text).stream().limit(10).toList();
+    }
+
+    /** A paragraph of a letter runs as its first letter does. */
+    private static List<ParagraphView> paragraphs(String text) {
+        return Letter.paragraphs(text).stream()
+                .map(lines -> new ParagraphView(
+                        lines,
+                        !new Bidi(String.join(" ", lines), Bidi.DIRECTION_DEFAULT_LEFT_TO_RIGHT).baseIsLeftToRight()))
+                .toList();
     }
 
     /** The same with its code among the keywords, where it is found without reading the pages. */

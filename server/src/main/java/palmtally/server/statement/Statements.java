@@ -13,6 +13,8 @@ import java.util.Locale;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import palmtally.core.InvalidValue;
+import palmtally.core.InvalidValue.Fault;
 import palmtally.core.statement.Letter;
 import palmtally.core.statement.Statement;
 import palmtally.core.statement.StatementChange;
@@ -123,7 +125,13 @@ public class Statements {
     @Transactional
     StatementLine write(Caller caller, UUID term, UUID student, String text) {
         var now = facts.now(term(term, student), student, Statement.Kind.LETTER);
-        return add(caller, term, student, StatementFacts.with(now, Letter.checked(text)));
+        var letter = Letter.checked(text);
+        var unprintable = StatementPaper.unprintable(letter);
+        if (!unprintable.isEmpty())
+            throw new InvalidValue(
+                    "letter",
+                    new Fault("text", String.join(" ", unprintable), "must be in letters that can be printed"));
+        return add(caller, term, student, StatementFacts.with(now, letter));
     }
 
     List<StatementLine> ofTerm(Caller caller, UUID term) {
