@@ -237,9 +237,9 @@ const whose = (m: Schema['EarlierMark']) =>
     <Standing :problem="problem" :loading="loading && !data" @again="again" />
     <section v-if="data && !seen" class="card" aria-label="Taken over">
       <h2>{{ data.length ? 'Taken over' : 'Nothing was taken over yet' }}</h2>
-      <p v-if="data.some((i) => !i.undoneAt)" class="soft">
-        Each mark stands on its student’s page, and all of them in
-        <router-link to="/track#beside">Beside the last</router-link>.
+      <p v-if="data.some((i) => !i.undoneAt)" class="do soft">
+        Each mark stands on its student’s page, and all of them beside this term’s.
+        <router-link class="push" to="/track#beside">Beside the last</router-link>
       </p>
       <ul v-if="data.length">
         <li v-for="i in data" :key="i.id" class="taken" :class="{ soft: i.undoneAt }">

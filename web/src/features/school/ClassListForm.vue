@@ -48,8 +48,7 @@ const does = (l: Schema['ClassLine']) => (l.isNew ? 'new' : l.inTerm ? 'is here 
     <h2>Add people</h2>
     <p class="soft small">
       One name a line, or rows of a spreadsheet: name, sign-in, role. Sign-in and role may be left out. The
-      role is student, grader, instructor or lead. Their marks of before are read under
-      <router-link to="/earlier">Earlier marks</router-link>.
+      role is student, grader, instructor or lead.
     </p>
     <label>
       <span class="sr">Class list</span>
@@ -74,6 +73,7 @@ const does = (l: Schema['ClassLine']) => (l.isNew ? 'new' : l.inTerm ? 'is here 
         @change="readFile"
       />
       <button class="push" @click="picker?.click()">Read a file</button>
+      <router-link class="push" to="/earlier">Earlier marks</router-link>
     </div>
     <Failed :of="failed"><p>Nothing was stored.</p></Failed>
     <template v-if="lines">

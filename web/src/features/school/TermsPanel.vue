@@ -115,9 +115,9 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
         A term in the archive is read only. “Whole” is a file with its plan, people and every practical in the
         open formats.
       </p>
-      <p v-if="session.term">
-        Marks of before, out of a spreadsheet or another program:
-        <router-link to="/earlier">Earlier marks</router-link>
+      <p v-if="session.term" class="before">
+        Marks of before, out of a spreadsheet or another program
+        <router-link class="push" to="/earlier">Earlier marks</router-link>
       </p>
     </section>
     <form v-if="lead" class="card" aria-label="Term" @submit.prevent="store">
@@ -138,6 +138,12 @@ const archive = (t: Schema['TermView'], archived: boolean) =>
 </template>
 
 <style scoped>
+.before {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
 .cols {
   display: grid;
   grid-template-columns: minmax(0, 1fr) 320px;
