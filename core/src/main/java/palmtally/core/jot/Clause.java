@@ -79,6 +79,12 @@ final class Clause {
                     + "(?<next>(?:hook|strip|curl|stretch|wring|knead|glide|press|shake|rock|pull|strip|stroke|work|turn|rotate|circle|swing|move|jiggle|squeeze|roll|rub|compress|traction|lean|sink|slide) .+)$",
             Pattern.CASE_INSENSITIVE);
 
+    /** "Breathe out and sink the thumbs": the one is the client's, the other the therapist's. */
+    private static final Pattern FIRST_BREATH = Pattern.compile(
+            "^(?<breath>\\s*(?:(?:and|then|now) )*(?:breathe|breath|inhale|exhale)(?: in| out)?) and "
+                    + "(?<next>(?:sink|press|lean|glide|slide|stroke|push|stretch|hook|strip|melt|compress|rock|knead|lengthen) .+)$",
+            Pattern.CASE_INSENSITIVE);
+
     /** "Undrape the back and spread oil from hip to neck." */
     private static final Pattern FIRST_BARED = Pattern.compile(
             "^(?<bared>\\s*(?:(?:and|then|now) )*(?:undrape|uncover|expose|bare) (?:(?!and\\b)[\\w-]+ ?){1,6}) and "
@@ -117,6 +123,12 @@ final class Clause {
         if (two.matches()) {
             add(all, two.group("laid"), "");
             add(all, two.group("next"), mark);
+            return;
+        }
+        var breath = FIRST_BREATH.matcher(part);
+        if (breath.matches()) {
+            add(all, breath.group("breath"), "");
+            add(all, breath.group("next"), mark);
             return;
         }
         var bared = FIRST_BARED.matcher(part);

@@ -30,7 +30,7 @@ final class ClientDoes {
     private static final Pattern TURNS = compile("\\b(tilt|turn|rotat|nod)\\w*\\b");
 
     private static final Pattern LIES_DOWN = compile(
-            "(?i)^(?:with )?(?:the )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
+            "(?i)^(?:with )?(?:the |a )?(?:(?:pregnant|prenatal|clothed|dressed) )?(?:client|they|she|he|partner|patient|pt)(?: is| are| lies| lying| sits)? (?=(?:on (?:(?:the|their|her|his) )?(?:back|belly|stomach|front|side|left|right)|supine|prone|face up|face down|seated|side[ -]lying|clothed)\\b)");
 
     private static final Pattern SITS = compile(
             "^(?:now |then |and )*(?:(?:the |your |my )?(?:client|they|she|he|partner|patient|pt) (?:(?:is |now )?(?:sits|sitting|seated)|sits up)|sit (?:the |your )?(?:client|partner|patient|them|her|him) (?:up|down|on)\\b)(?! (?:at|back|beside|behind|by|still)\\b).*");
@@ -85,6 +85,10 @@ final class ClientDoes {
                     + "|push (?!pull)\\w*.*%|push (?:into|against|back|down|out|away|up)\\b|(?:push|press) (?:the |their |her |his )?\\w+ (?:back )?(?:into|against) (?:my|your|the) (?:hands?|palms?|shoulder|arm|forearm|chest|thigh)\\b|press back(?! not)|(?:the |their )?shoulders? shrug\\w*|(?:the |their )?(?:fist|hand|fingers?|mouth|jaw)s? (?:is |are )?(?:opene?[ds]?|close[ds]?) and (?:opene?[ds]?|close[ds]?)\\b|lifts? (the |their |her |his )?head|tell me when|say when|relax(es)?$|relax and|(the |their )?(heels?|foot|feet|knees?|legs?|head|chin|toes|hips?) (push\\w*|press\\w*|lifts?|rises?) |bend and straighten|hold and push|chin tucks?\\b|(?:the |their )?(?:ankle|calf|foot|feet) pump(?:s|ing|ed)?\\b|(?:the |their )?(?:knees?|legs?|arms?|head|foot|feet|hands?|elbows?|hips?|shoulders?|chin|jaw|toes|heels?) \\w+(?: \\w+)? (?:into|against) |holds?$|holds? (the |their |your )?breath|(in|out)$|lets? (the |their )?(?!fingers?\\b|fingertips|hands?\\b|palms?\\b|thumbs?\\b|fists?\\b|knuckles|forearms?\\b|elbow\\b|weight)\\w+ (sink|drop|fall|rest|go|hang|(get|be|grow|go) heavy)"
                     + "|(?:the |their )?(?:shoulder|elbow|chin)s? (?:lifts? |moves? |comes? |goes )?(?:to|toward|towards) (?:the |their )?(?:opposite|other) (?:hip|shoulder|knee|elbow)\\b|breathing (?:in|out)\\b|opens? (?:slowly|wide|gently)\\b|(on|with) (the |each |every )?(in|out)[ -]?breath|(in|out)[ -]?breath|nods?\\b|(?:the |their )?head lifted\\b)");
 
+    /** "Jaw open slowly three times": nobody else opens it. */
+    private static final Pattern OPENS_ITSELF = compile(
+            "^(?:and |then |now |again )*(?:the |their |her |his )?(?:jaw|mouth) (?:opens?|opening|closes?|closing)\\b");
+
     private static final Pattern TIMES = compile("(?:x|×)\\s*(\\d{1,3})|\\b(\\d{1,3})\\s*(?:x|×|times)\\b");
     private static final Pattern BREATHS = compile("\\b(\\d{1,2})\\s+(?:slow |deep |belly )?breaths?\\b");
     private static final Pattern SECONDS = compile("\\b(\\d{1,3}(?:\\.\\d+)?)\\s*(?:s|sec|secs|seconds?)\\b");
@@ -95,6 +99,9 @@ final class ClientDoes {
 
     private static final Pattern MEANWHILE = compile(
             "(?i)^(.+?)\\s+(?:while|as) (?:(?:i|you|we)\\b|(?=(?:the |my |two |one |a )?(?:fingers?|thumbs?|hands?|palms?|forearm|elbow|fist|knuckles)\\b))(.+)$");
+
+    private static final Pattern HOLDS_ON = compile(
+            "(?i)(?:hold|holding|keep holding|stay|stay there|hold on|hold still|hold it|hold them)\\b(?: (?:on|still|it|them|there))*");
 
     private static final Pattern TURN_THE_CLIENT = compile(
             "^(?:then |and |now )*(?:turn|roll|flip|help|bring|move|get) (?:the |your )?(?:client|partner|patient|them|her|him)\\b");
@@ -155,9 +162,14 @@ final class ClientDoes {
             return true;
         }
         var meanwhile = MEANWHILE.matcher(clause.text);
-        if (meanwhile.matches() && CLIENT_FIRST.matcher(plain).find()) {
+        if (meanwhile.matches()
+                && (CLIENT_FIRST.matcher(plain).find()
+                        || OPENS_ITSELF.matcher(plain).find())) {
             client(new Clause(meanwhile.group(1)), reading);
-            reading.clause(new Clause(meanwhile.group(2)));
+            // "While you hold": what they move is pinned.
+            if (HOLDS_ON.matcher(meanwhile.group(2).strip()).matches() && reading.technique == null)
+                reading.words(new Clause("pin"));
+            else reading.clause(new Clause(meanwhile.group(2)));
             return true;
         }
         // "She agreed": they were asked.
@@ -174,7 +186,9 @@ final class ClientDoes {
                 && TURNS_OVER.matcher(plain).find()) {
             reading.turned = true;
             var how = plain.replaceFirst("^(?:\\w+ )*?(?=(?:turn|roll|flip|bring|move|get|lie|lying))", "");
-            how = how.replaceFirst("^\\w+ (?:the |your )?(?:client|partner|patient|them|her|him) (?=on|to)", "")
+            how = how.replaceFirst(
+                            "^\\w+ (?:the |your )?(?:client|partner|patient|them|her|him) (?=on|to|face|over|prone|supine)",
+                            "")
                     .replaceFirst("^(?:onto|on to|to) ", "on ")
                     .replaceFirst("^on (?:the |their |her |his )?(left|right) side\\b", "side lying on $1");
             int and = how.indexOf(" and ");
@@ -212,8 +226,10 @@ final class ClientDoes {
             return true;
         }
         if (HOLDS_ALONE.matcher(plain).matches() && reading.more.part.isEmpty()) return false;
-        boolean subject = SUBJECT.matcher(plain).find();
+        boolean subject =
+                SUBJECT.matcher(plain).find() || CLIENT_FIRST.matcher(plain).find();
         boolean itself = BY_ITSELF.matcher(plain).find()
+                || OPENS_ITSELF.matcher(plain).find()
                 || !reading.more.part.isEmpty() && HOLDS_SO_LONG.matcher(plain).matches();
         // "Push up beside the spine with the palms" is the therapist's.
         if (itself && !subject && plain.startsWith("push") && reading.beside(plain).tool != null) itself = false;

@@ -841,6 +841,8 @@ final class JotWords {
                         "percuss",
                         "percussion",
                         "hack",
+                        "chop",
+                        "chopping",
                         "hacking",
                         "pummel",
                         "pummelling",
@@ -870,7 +872,19 @@ final class JotWords {
                         "tremble"));
         strokes.put(
                 "rocking",
-                List.of("swing", "swinging", "rock", "rocks", "jostle", "jostling", "rocking", "roll muscle loosely"));
+                List.of(
+                        "swing",
+                        "swinging",
+                        "rock",
+                        "rocks",
+                        "jostle",
+                        "jostling",
+                        "rocking",
+                        "roll muscle loosely",
+                        "roll side to side",
+                        "rolls side to side",
+                        "roll from side to side",
+                        "rolls from side to side"));
         strokes.put(
                 "still-hold",
                 List.of(

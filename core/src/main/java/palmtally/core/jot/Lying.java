@@ -143,7 +143,7 @@ final class Lying {
                             + "(?:bolster|pillow|roll)"),
             prop(
                     Prop.BOLSTER_UNDER_KNEES,
-                    "(?:(?:pillow|cushion|roll) (?:under|to|at|behind|below|beneath|for)|bolster(?: (?:under|to|at|behind|below))?) "
+                    "(?:(?:pillow|cushion|roll) (?:under|to|at|behind|below|beneath|for)|bolster(?: (?:under|to|at|behind|below|beneath))?) "
                             + THE
                             + "knees?|knee (?:bolster|roll|pillow)|knees? (?:on|over) " + THE
                             + "(?:bolster|pillow|roll)"),
@@ -237,7 +237,8 @@ final class Lying {
                     Limb.HEAD_TURNED,
                     "^head (?:left|right|l|r)$|" + "(?:let |lets )?" + THE
                             + "(?:head|face|neck(?= turned| rotated| is turned| is rotated))" + BE
-                            + " (?:turned|rotated|rolled|rolls?|turns?|falls?)(?: (?:away|(?:to )?" + THE
+                            + " (?:turned|rotated|rolled|rolls?|turns?|falls?)(?! (?:from )?side to side)(?: (?:away|(?:to )?"
+                            + THE
                             + "(?:left|right|l|r|side|other side)))?|(?:turn|rotate|roll) " + THE
                             + "(?:head|face)(?:(?: (?:away|slightly|gently|into (?:the |my |your )?(?:left |right |other )?hand|(?:to )?"
                             + THE
@@ -268,6 +269,16 @@ final class Lying {
     private static final Pattern SHAKEN_OUT =
             compile("\\b((?:shake|jiggle|swing|wiggle)\\b.{0,20}?\\b(?:arms?|legs?|hands?|foot|feet)) out\\b");
 
+    /** "Bolster out" lays none. */
+    private static final Pattern TAKEN_OUT = compile(
+            "(?:^|(?<=\\s))(?:(?:take|remove|lose|pull) (?:away |out |off )?(?:the |all )?(?:bolster|pillow|cushion|wedge)s?(?: (?:out|away|off))?|(?:the )?(?:bolster|pillow|cushion|wedge)s? (?:out|away|off|removed|gone))(?: from under (?:the |their |her |his )?\\w+)?(?=\\s|$)");
+
+    private static final Pattern PILLOWS = compile("\\b(pillow|cushion|bolster)s\\b");
+
+    /** "Pillows under belly and knee." */
+    private static final Pattern UNDER_BOTH = compile(
+            "\\b(pillow|cushion|bolster|roll) (?:under|beneath|below) (?:the |their |her |his )?(\\w+) and (?:the |their |her |his )?(knees?|belly|head|ankles?|arm|hips?)\\b");
+
     private static final Pattern LAID_BY = compile(
             "\\b(?:lift|raise|bring|take|put|place|draw|hang|let|lay|move)(?: (?:the|their|her|his|client s))* ?$");
 
@@ -279,7 +290,15 @@ final class Lying {
     static String laid(String plain, Reading reading) {
         if (!LAID_AT_ALL.matcher(plain).find()) return plain;
         // "Shake the arm out" lays it nowhere.
-        var rest = SHAKEN_OUT.matcher(plain).replaceAll("$1");
+        var rest = UNDER_BOTH
+                .matcher(PILLOWS.matcher(SHAKEN_OUT.matcher(plain).replaceAll("$1"))
+                        .replaceAll("$1"))
+                .replaceAll("$1 under $2 $1 under $3");
+        var out = TAKEN_OUT.matcher(rest);
+        if (out.find()) {
+            reading.aside.add(out.group().strip());
+            rest = out.replaceAll(" ").strip();
+        }
         for (var phrase : reading.more.props.isEmpty() && !rest.contains("pillow") ? PHRASES : WITH_MORE) {
             var m = phrase.words.matcher(rest);
             if (!m.find()) continue;

@@ -50,9 +50,14 @@ final class Numbers {
     private static final Pattern AFTER_NUMBER = Pattern.compile(
             "\\b(number|depth|level)( of| is| at)? (" + SMALL + ")(?: (or|to|and) (" + SMALL + "))?\\b");
 
+    /** "Hold it for thirty" is so many seconds. */
+    private static final Pattern FOR_SO_LONG = Pattern.compile(
+            "\\b(for|hold|wait|stay) (fifteen|twenty|thirty|forty|fifty|sixty|ninety)(?=\\s*(?:$|[,;.]|and\\b|then\\b))");
+
     private static String digits(String text) {
-        var whole = Texts.replaced(
-                COMPOUND, text, m -> String.valueOf(ALSO.get(m.group(1)) + NUMBERS.indexOf(m.group(2)) + 1));
+        var whole = Texts.replaced(FOR_SO_LONG, text, m -> m.group(1) + " " + ALSO.get(m.group(2)) + " seconds");
+        whole = Texts.replaced(
+                COMPOUND, whole, m -> String.valueOf(ALSO.get(m.group(1)) + NUMBERS.indexOf(m.group(2)) + 1));
         return Texts.replaced(
                 AFTER_NUMBER,
                 whole,

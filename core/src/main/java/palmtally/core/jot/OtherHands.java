@@ -61,8 +61,16 @@ final class OtherHands {
         return h;
     }
 
+    /** "One hand on each side": both work. */
+    private static final Pattern EACH_SIDE = compile(
+            "^(?:and |with )*(?:one|a) (?:hand|palm|thumb|fist|forearm) (?:on|at|to) (?:each|either) side(?: of (?:it|the \\w+))?$");
+
     /** Whether the clause begins with what is done by the other hand, such as "the leg bent by the other hand"; then it is taken. */
     static boolean byTheOther(Clause clause, Reading reading) {
+        if (EACH_SIDE.matcher(clause.plain).matches()) {
+            reading.more.otherHand = OtherHand.WORKS_TOGETHER;
+            return true;
+        }
         var by = BY_OTHER.matcher(clause.plain);
         if (!by.matches()) return false;
         reading.more.otherHand = Aside.first(

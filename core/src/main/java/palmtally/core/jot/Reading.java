@@ -79,6 +79,8 @@ final class Reading {
             "shoulders",
             "top of shoulder",
             "top of shoulders",
+            "tops of shoulders",
+            "shoulder tops",
             "shoulder blade",
             "shoulder blades",
             "ear",
@@ -186,7 +188,44 @@ final class Reading {
     /** "Not over 5/10." */
     private static final Pattern OF_TEN_AT_MOST = Pattern.compile(
             "(?i)\\b(?:not (?:over|above|beyond|more than)|no more than|never (?:over|above)|at most|max(?:imum)?|up to) (\\d+) ?(?:/|out of) ?10\\b"
-                    + "|\\b(\\d+) ?(?:/|out of) ?10 (?:at most|max(?:imum)?|or less)\\b");
+                    + "|\\b(\\d+) ?(?:/|out of) ?10 (?:at most|max(?:imum)?|or less)\\b"
+                    + "|\\bkeep (?:it|them|this|that|(?:the )?(?:pressure|number)) (?:under|below|at most|at or under|at or below|no higher than) (?:a |an )?(\\d+)(?: ?(?:/|out of) ?10)?\\b");
+
+    /** "Lean from the back foot": the therapist stands in a lunge, and works on no foot. */
+    private static final Pattern FROM_MY_FOOT = Pattern.compile(
+            "(?i)\\b((?:lean|push|drive|press|sink|move|work|come|shift)\\w*(?: \\w+){0,3}?|power|weight) (?:from|off|through|over|onto|into) (?:the |your |my )?(?:back|front|rear) (?:foot|leg|heel)\\b");
+
+    /** "As deep as the breath allows" is no depth. */
+    private static final Pattern AS_MUCH_AS = Pattern.compile(
+            "(?i)\\b(?:only )?(?:as|so) (?:deep|deeply|slow|slowly|fast|hard|heavy|light|firm|far|much|long) as\\b.*");
+
+    /** The way back is no place of its own. */
+    private static final Pattern COMES_HOME = Pattern.compile(
+            "(?i)^(?:and |then )*(?:coming|come|comes|going|go|gliding|glide|sliding|slide) (?:home|back) (?:along|by|down|over|around|round|on|to|the)\\b[^\\d]*$|^(?:and |then )*(?:returning|return) (?:along|by|down|over|around|round|on|to|the)\\b[^\\d]*$");
+
+    private static final Pattern TO_GLUTE = Pattern.compile("(?i)\\bto (?:the )?glute\\b(?! (?:max|med|min))");
+
+    /** Nobody presses on it. */
+    private static final Pattern BY_THE_SPINE =
+            Pattern.compile("(?i)\\b(?:by|close by|close to|right by) the spine\\b");
+
+    /** "Begin at the right hip" comes from there. */
+    private static final Pattern BEGINS_AT =
+            Pattern.compile("(?i)\\b(?:begin|start)(?:s|ning|ing)? (?:at|from) (?!the head\\b|head\\b)");
+
+    private static final Pattern ON_THE_OTHER = Pattern.compile(
+            "(?i)\\b(?:one |a )?(?:hand|palm) (?:on )?top of (?:the )?other\\b|\\b(?:one )?hands? (?:one )?on top of (?:the other|each other|one another)\\b");
+
+    private static final Pattern DRAWN_LONG = Pattern.compile(
+            "(?i)\\b(?:draw|pull|lengthen|ease) ((?:the |their |her |his )?(?:left |right )?(?:leg|arm|neck|head)) (?:long|longer|out long|long and away)\\b");
+
+    /** All the way down. */
+    private static final Pattern HEAD_TO = Pattern.compile(
+            "(?i)(?<!from )(?<!from the )\\b(?:head|skull|occiput) to (?=(?:the )?(?:heels?|toes?|feet|foot|sacrum|tailbone|ankles?)\\b)");
+
+    /** "Wipe the oil off with a warm towel" is no heat. */
+    private static final Pattern WIPES = Pattern.compile(
+            "^(?:then |and |now )*(?:wipe|blot|clean|dry) (?=.*\\b(?:warm|hot)\\b).*\\b(?:oil|lotion|cream|balm|butter|gel|lubricant|excess)\\b.*");
 
     /** "Bend and straighten the wrist for her": she does nothing. */
     private static final Pattern FOR_THEM = Pattern.compile("(?i)(?<=\\w) for (?:her|him|them|the client)\\s*$");
@@ -713,12 +752,37 @@ final class Reading {
 
     void clause(Clause said) {
         var text = NUMBER_AT_MOST.matcher(said.text).replaceAll("number under $1");
-        text = OF_TEN_AT_MOST.matcher(text).replaceAll("number under $1$2");
+        text = OF_TEN_AT_MOST.matcher(text).replaceAll("number under $1$2$3");
+        if (technique != null && COMES_HOME.matcher(text).find()) {
+            aside.add(text.strip());
+            return;
+        }
+        text = TO_GLUTE.matcher(text).replaceAll("to the glutes");
+        text = BY_THE_SPINE.matcher(text).replaceAll("beside the spine");
+        if (technique != null || !zones.isEmpty())
+            text = BEGINS_AT.matcher(text).replaceAll("from ");
+        text = ON_THE_OTHER.matcher(text).replaceAll("hand on hand");
+        text = DRAWN_LONG.matcher(text).replaceAll("traction $1");
+        text = HEAD_TO.matcher(text).replaceAll("from the base of the skull to ");
+        var allowed = AS_MUCH_AS.matcher(text);
+        if (allowed.find()) {
+            aside.add(allowed.group().strip());
+            text = allowed.replaceAll(" ");
+        }
+        var foot = FROM_MY_FOOT.matcher(text);
+        if (foot.find()) {
+            stance = Stance.LUNGE;
+            text = foot.replaceAll("$1");
+        }
         text = I_DO.matcher(text).replaceFirst("");
         text = FOR_THEM.matcher(DOWN_AND_UP.matcher(text).replaceAll("from $1 up to "))
                 .replaceAll("");
         var whole = Lying.uncovered(Lying.brought(new Clause(text)));
         if (whole.plain.isEmpty()) return;
+        if (WIPES.matcher(whole.plain).matches()) {
+            aside.add(whole.text);
+            return;
+        }
         // "Long strokes, five, then knead, thirty seconds": so long it is kneaded.
         if (second && ONLY_DOSE.matcher(whole.plain).matches()) {
             aside.add(whole.text);

@@ -28,7 +28,7 @@ import palmtally.core.technique.Techniques;
 public final class Routine {
     private static final Pattern TIMED = Pattern.compile("^\\s*(\\d{1,3}):([0-5]\\d)\\b[\\s,.:–-]*(.*)$");
     private static final Pattern REPEATS = Pattern.compile(
-            "^(?:(?:and|now|then|(?:put|tuck) (?:the )?(?:left |right )?leg away|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right|l|r) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise|as before|like before|like the first))*|(?:repeat|same|do the same|all of it|all again)"
+            "^(?:(?:and|now|then|(?:put|tuck) (?:the )?(?:left |right )?leg away|re ?drape|re ?cover|cover(?: it| up| (?:the )?(?:left |right |first )?(?:leg|arm|side|foot|back))?|(?:turn|roll)(?: them| her| him| client)? (?:over|to (?:the )?(?:other|second) side)) )*(?:(?:the )?(?:other|second|opposite|left|right|l|r) (?:side|leg|arm|foot|hand|hip|shoulder)(?: (?:the )?(?:same|too|as well|likewise|as before|like before|like the first))*|(?:repeat(?: it| this| that| all)?|(?:the )?same|do (?:it|the same)|all of it|all again)"
                     + "(?: again)?(?: on| for| to)?(?: the)? ?(?:other|second|opposite|left|right|l|r)? ?(?:side|leg|arm|foot|hand)?|both sides"
                     + "|(?:turn|roll|change)(?: them| her| him)?(?: over)?(?: and)?(?: do)?(?: the)? same(?: on)?(?: the)?(?: other| second)? ?(?:side)?)$");
 
@@ -44,6 +44,10 @@ public final class Routine {
     /** Who teaches walks round, or takes the other hand. */
     private static final Pattern CHANGES = Pattern.compile(
             "^(?:and |then |now )*(?:change|switch|swap|walk|go|come|move) (?:over |round |around )?(?:sides?|hands?|to the other side|round|around)(?: of the table)?$");
+
+    /** "Switch to the left leg" is a heading. */
+    private static final Pattern GOES_TO = Pattern.compile(
+            "(?i)^(?:(?:and|then|now) )*(?:switch|change|swap|move|go|come)(?: on| over| across| round| around)? to (?=(?:the )?(?:left|right|other|second|opposite) (?:leg|arm|side|foot|hand|calf|thigh|hip|shoulder)\\b)");
 
     /** A place and nothing else, with a colon or a mark of a heading. */
     private static final Pattern HEADING = Pattern.compile("^\\s*(?:[-*#•]+\\s*)?[^:]{2,60}:\\s*$");
@@ -123,7 +127,7 @@ public final class Routine {
             var ahead = routine.ahead(lines, i + 1);
             routine.take(
                     line,
-                    timed && m.matches() ? m.group(3) : line,
+                    m.matches() && (timed || times.get(i) == 0) ? m.group(3) : line,
                     id.apply(i + 1),
                     seconds,
                     ahead,
@@ -140,7 +144,7 @@ public final class Routine {
     }
 
     private void take(String line, String text, String id, @Nullable Integer seconds, List<Zone> ahead, boolean more) {
-        var said = Jot.unlisted(text);
+        var said = GOES_TO.matcher(Jot.unlisted(text)).replaceFirst("");
         if (last != null && repeats(text)) {
             note(said);
             belongs(line, List.of(said.strip()));

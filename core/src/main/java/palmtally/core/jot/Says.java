@@ -15,7 +15,8 @@ final class Says {
     private static final Pattern MAY = compile(
             "\\b(permission|consent|may i|first|okay|ok|before (?:the|going|you|it|working|touching|inside))\\b");
 
-    private static final Pattern OF_A_NUMBER = compile("\\bnumber\\b");
+    private static final Pattern OF_A_NUMBER =
+            compile("\\bnumber\\b|\\bout of (?:ten|10)\\b|^(?!.*\\b(?:may i|permission|consent)\\b).*\\bpressure\\b");
 
     static final Pattern QUESTION = compile(
             "^(?:then |and |first )*ask\\b(?! (?:(?:the )?client|them|her|him|for (?:a|their)?\\s*\\w* ?(?:breath|push))? ?to\\b).*");

@@ -33,12 +33,14 @@ final class Span {
     }
 
     private static final Set<String> HIP =
-            Set.of("hip", "hips", "glutes", "buttock", "bottom", "seat", "gluteals", "groin", "crest");
+            Set.of("hip", "hips", "glutes", "glute", "buttock", "bottom", "seat", "gluteals", "groin", "crest");
     private static final Set<String> SHOULDER = Set.of(
             "shoulder",
             "shoulders",
             "top of shoulder",
             "top of shoulders",
+            "tops of shoulders",
+            "shoulder tops",
             "shoulder blade",
             "shoulder blades",
             "blade",
