@@ -9,9 +9,10 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import java.util.zip.ZipInputStream;
+import org.apache.commons.compress.archivers.zip.ZipFile;
 import org.apache.commons.csv.CSVFormat;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
@@ -84,18 +85,23 @@ public record SheetFile(List<String> names, int sheet, List<List<String>> rows) 
         }
     }
 
-    /** It is unpacked once and thrown away before anything is made of it, so that no small file grows without bounds. */
+    /**
+     * It is unpacked once and thrown away before anything is made of it, so that no small file grows without bounds. Its parts are those of
+     * its directory, as the reader takes them: one that was packed while it was written says the size of none before it.
+     */
     private static void measure(byte[] file) throws FormatException {
         long bytes = 0;
         int entries = 0;
         var block = new byte[1 << 16];
-        try (var zip = new ZipInputStream(new ByteArrayInputStream(file))) {
-            while (zip.getNextEntry() != null) {
+        try (var zip = ZipFile.builder().setByteArray(file).get()) {
+            for (var part : Collections.list(zip.getEntries())) {
                 if (++entries > MOST_ENTRIES) throw fault("is packed of too many parts");
-                for (int n = zip.read(block); n >= 0; n = zip.read(block)) {
-                    bytes += n;
-                    if (bytes > MOST_UNPACKED)
-                        throw fault("is packed too tight: unpacked it is larger than any list of marks");
+                try (var in = zip.getInputStream(part)) {
+                    for (int n = in.read(block); n >= 0; n = in.read(block)) {
+                        bytes += n;
+                        if (bytes > MOST_UNPACKED)
+                            throw fault("is packed too tight: unpacked it is larger than any list of marks");
+                    }
                 }
             }
         } catch (IOException | IllegalArgumentException e) {

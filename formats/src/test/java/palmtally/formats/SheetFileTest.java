@@ -122,6 +122,16 @@ class SheetFileTest {
         assertThat(csv("name;note\nLena;5\" towel\nMats;8\n").get(1)).containsExactly("Lena", "5\" towel");
     }
 
+    /** Written part after part, each with its size behind it: as our own workbooks are. */
+    @Test
+    void a_workbook_that_was_packed_while_it_was_written_is_read() throws Exception {
+        var table = new Table("Marks", List.of("Name", "Draping"), List.of(List.of("Ana", 71.5), List.of("Žofie", 40)));
+        var read = SheetFile.read(Table.workbook(List.of(table)), 0);
+        assertThat(read.names()).containsExactly("Marks");
+        assertThat(read.rows())
+                .containsExactly(List.of("Name", "Draping"), List.of("Ana", "71.5"), List.of("Žofie", "40"));
+    }
+
     @Test
     void what_is_no_list_is_refused_with_what_to_do() throws Exception {
         assertThat(reason(new byte[0], 0)).isEqualTo("holds nothing");
