@@ -188,7 +188,7 @@ public final class TrackBench {
                 var app = ServerProcess.start(
                         database, ServerProcess.freePort(), Path.of("target", "server.log"), ServerProcess.AS_SERVED);
                 var chromium = new Chromium()) {
-            thirty(database);
+            Cohort.grow(database, 30);
             var nadia = Visitor.as(app.url(), "nadia");
             var page = chromium.browser().newContext().newPage();
             var other = chromium.browser().newContext().newPage();
@@ -219,34 +219,6 @@ public final class TrackBench {
             page.waitForTimeout(500);
             report("a mark given, to both open screens", marks(nadia, List.of(page, other)));
         }
-    }
-
-    /** Eighteen more students who have what Ana has. */
-    private static void thirty(TestDatabase database) {
-        database.run("""
-                do $$
-                declare ana uuid; fresh uuid; term uuid;
-                begin
-                    select id into ana from account where name = 'Ana Quill';
-                    select term_id into term from enrolment where account_id = ana;
-                    for i in 1..18 loop
-                        fresh := gen_random_uuid();
-                        insert into account (id, name, sign_in, password, role)
-                            values (fresh, 'Student ' || i, 'bench' || i, '', 'student');
-                        insert into enrolment values (term, fresh);
-                        create temp table m on commit drop as
-                            select gen_random_uuid() as nid, p.* from practical p where student_id = ana and beside is null;
-                        insert into practical (id, term_id, student_id, grader_id, sequence_version_id, profile_version_id, asked,
-                                               sides, started_at, finished)
-                            select nid, term_id, fresh, grader_id, sequence_version_id, profile_version_id, asked, sides, started_at,
-                                   finished from m;
-                        insert into evidence (practical_id, student_id, region, criterion, score, computed, weight, critical, seen_at,
-                                              released)
-                            select m.nid, fresh, e.region, e.criterion, e.score, e.computed, e.weight, e.critical, e.seen_at,
-                                   e.released from evidence e join m on m.id = e.practical_id;
-                        drop table m;
-                    end loop;
-                end $$""");
     }
 
     /** Marks are given over HTTP; each screen says by itself when what it shows has changed. */
